@@ -1,0 +1,80 @@
+import { saturationPressurePa, temperatureForHumidityC, waterToReachG, type Air } from "../air";
+import { clamp } from "../units";
+import type { Adhesive } from "./schema";
+
+/** One thing to do to the room. `grams` is water to add (or, negative, to take out). */
+export type AirAdvice =
+  | { readonly kind: "water"; readonly grams: number; readonly toHumidity: number; readonly atTemperatureC: number }
+  | { readonly kind: "temperature"; readonly degrees: number; readonly toTemperatureC: number; readonly toHumidity: number };
+
+export type WindowVerdict = {
+  readonly inWindow: boolean;
+  readonly humidity: "too dry" | "fits" | "too damp";
+  readonly temperature: "too cold" | "fits" | "too warm";
+  /** Points of relative humidity outside the window, as a fraction; 0 inside. */
+  readonly humidityOff: number;
+  readonly temperatureOffC: number;
+  /** Ways back into the window, the surest first; each alone or, when both are off, in this order. */
+  readonly advice: readonly AirAdvice[];
+};
+
+/** Aim this far inside the window, so that the next draught does not undo it. */
+const MARGIN = { humidity: 0.02, temperatureC: 0.5 };
+
+/**
+ * Is this air inside the leaflet's window, and what would bring it there: degrees first when the temperature is off
+ * (water is then reckoned at the new temperature), grams of water for this room, or degrees alone where warming or
+ * cooling at the same water reaches the window.
+ */
+export function windowVerdict(
+  window: Pick<Adhesive, "humidityLow" | "humidityHigh" | "temperatureLowC" | "temperatureHighC">,
+  air: Air,
+  volumeM3: number,
+): WindowVerdict {
+  const humidity = air.relativeHumidity < window.humidityLow ? "too dry" : air.relativeHumidity > window.humidityHigh ? "too damp" : "fits";
+  const temperature = air.temperatureC < window.temperatureLowC ? "too cold" : air.temperatureC > window.temperatureHighC ? "too warm" : "fits";
+  const advice: AirAdvice[] = [];
+
+  const humidityGoal = inside(window.humidityLow, window.humidityHigh, MARGIN.humidity);
+  const temperatureGoal = inside(window.temperatureLowC, window.temperatureHighC, MARGIN.temperatureC);
+  let reached = air;
+  if (temperature !== "fits") {
+    const toTemperatureC = temperatureGoal(air.temperatureC);
+    reached = { temperatureC: toTemperatureC, relativeHumidity: humidityAfterWarming(air, toTemperatureC) };
+    advice.push({
+      kind: "temperature",
+      degrees: toTemperatureC - air.temperatureC,
+      toTemperatureC,
+      toHumidity: reached.relativeHumidity,
+    });
+  }
+  if (reached.relativeHumidity < window.humidityLow || reached.relativeHumidity > window.humidityHigh) {
+    const toHumidity = humidityGoal(reached.relativeHumidity);
+    advice.push({ kind: "water", grams: waterToReachG(reached, toHumidity, volumeM3), toHumidity, atTemperatureC: reached.temperatureC });
+    const byHeat = temperature === "fits" ? temperatureForHumidityC(air, toHumidity) : null;
+    if (byHeat !== null && byHeat >= window.temperatureLowC && byHeat <= window.temperatureHighC)
+      advice.push({ kind: "temperature", degrees: byHeat - air.temperatureC, toTemperatureC: byHeat, toHumidity });
+  }
+  return {
+    inWindow: humidity === "fits" && temperature === "fits",
+    humidity,
+    temperature,
+    humidityOff: air.relativeHumidity - clamp(air.relativeHumidity, window.humidityLow, window.humidityHigh),
+    temperatureOffC: air.temperatureC - clamp(air.temperatureC, window.temperatureLowC, window.temperatureHighC),
+    advice,
+  };
+}
+
+/** Nearest value inside low..high, a margin in from the edge where the window is wide enough. */
+function inside(low: number, high: number, margin: number): (value: number) => number {
+  const m = Math.min(margin, (high - low) / 2);
+  return (value) => clamp(value, low + m, high - m);
+}
+
+/** Relative humidity once the same vapour stands at another temperature; 1 at most, the rest runs down the glass. */
+function humidityAfterWarming(air: Air, toTemperatureC: number): number {
+  return Math.min(
+    1,
+    (air.relativeHumidity * saturationPressurePa(air.temperatureC)) / saturationPressurePa(toTemperatureC),
+  );
+}

@@ -1,0 +1,84 @@
+import { z } from "zod";
+import { DIRECTIONS } from "../curl/directions";
+import { DIAMETER_CLASSES } from "../lash/diameterClasses";
+import { DENSITIES, OWN_CURLS } from "./classes";
+
+const keys = <T extends Record<string, unknown>>(record: T) =>
+  Object.keys(record) as [keyof T & string, ...(keyof T & string)[]];
+
+export const SHAPES = {
+  almond: "almond",
+  round: "round",
+  hooded: "hooded",
+  monolid: "monolid",
+  downturned: "downturned",
+  upturned: "upturned",
+  deepSet: "deep-set",
+  prominent: "prominent",
+} as const;
+export type EyeShape = keyof typeof SHAPES;
+
+export const SPACINGS = { close: "close-set", average: "average", wide: "wide-set" } as const;
+export type EyeSpacing = keyof typeof SPACINGS;
+
+/** Landmarks with the eyes open, as fractions of the lash line from the inner corner (0) to the outer (1). */
+export const landmarksSchema = z
+  .strictObject({
+    irisInner: z.number().min(0.02).max(0.98),
+    pupil: z.number().min(0.02).max(0.98),
+    irisOuter: z.number().min(0.02).max(0.98),
+    browPeak: z.number().min(0.02).max(0.98),
+  })
+  .refine((m) => m.irisInner < m.pupil && m.pupil < m.irisOuter, {
+    message: "From the inner corner outwards: inner iris edge, pupil, outer iris edge.",
+    path: ["pupil"],
+  })
+  .refine((m) => m.browPeak > m.pupil, {
+    message: "The brow peak lies outside the pupil line.",
+    path: ["browPeak"],
+  });
+export type Landmarks = z.infer<typeof landmarksSchema>;
+
+/** Natural lashes at one place of the lash line. */
+export const surveyPointSchema = z.strictObject({
+  /** 0 inner corner .. 1 outer corner. */
+  at: z.number().min(0).max(1),
+  /** Mean length of full-grown lashes there. */
+  lengthMm: z
+    .number("Give the natural length in millimetres.")
+    .min(2, "A natural lash under 2 mm cannot carry an extension; the least here is 2.")
+    .max(16, "Natural lashes over 16 mm are not known; check the ruler."),
+  /** Standard deviation of the lengths there. */
+  spreadMm: z.number().min(0.1).max(3),
+  diameter: z.enum(keys(DIAMETER_CLASSES)),
+  density: z.enum(keys(DENSITIES)),
+  direction: z.enum(keys(DIRECTIONS)),
+  ownCurl: z.enum(keys(OWN_CURLS)),
+});
+export type SurveyPoint = z.infer<typeof surveyPointSchema>;
+
+export const eyeSurveySchema = z.strictObject({
+  lashLineMm: z
+    .number("Give the lash line in millimetres.")
+    .min(18, "Lash lines run from about 25 to 32 mm; under 18 check the ruler.")
+    .max(42, "Lash lines run from about 25 to 32 mm; over 42 check the ruler."),
+  shape: z.enum(keys(SHAPES)),
+  landmarks: landmarksSchema,
+  points: z
+    .array(surveyPointSchema)
+    .min(2, "A survey needs at least two places along the lash line.")
+    .max(40)
+    .refine((points) => points.every((p, i) => i === 0 || p.at > (points[i - 1]?.at ?? 0)), {
+      message: "Places must run from the inner corner outwards, each further than the last.",
+    }),
+});
+export type EyeSurvey = z.infer<typeof eyeSurveySchema>;
+
+/** What the natural lashes are like, both eyes. Personal words stand outside it. */
+export const surveySchema = z.strictObject({
+  version: z.literal(1),
+  spacing: z.enum(keys(SPACINGS)),
+  oilyLids: z.boolean(),
+  eyes: z.strictObject({ right: eyeSurveySchema, left: eyeSurveySchema }),
+});
+export type Survey = z.infer<typeof surveySchema>;

@@ -1,0 +1,59 @@
+import { drawnLashes, lidOutline, sideLabel, type Side, type Survey } from "../eye";
+import { eyesInView, fibreAt, VIEW_LABELS, type LashMap, type View } from "../map";
+
+const GAP_MM = 12;
+const HEADROOM_MM = 19;
+const FOOT_MM = 11;
+
+/**
+ * Both eyes as an SVG of true millimetres (width and height in mm): lids, irises, natural lashes and extensions, which
+ * eye is which, and the nose. From the bed head the whole is turned half round and the words kept upright.
+ */
+export function eyesSvg(survey: Survey, map: LashMap, view: View, options: { seed: number; ink?: string; paper?: string }): string {
+  const { seed, ink = "#17221C", paper = "#F6F2E9" } = options;
+  const lids = { right: lidOutline(survey.eyes.right), left: lidOutline(survey.eyes.left) };
+  const spaceMm = GAP_MM * 2;
+  const width = lids.right.widthMm + lids.left.widthMm + spaceMm + 30;
+  const height = HEADROOM_MM + FOOT_MM;
+  // Drawn facing: client's right on the left of the picture, its x running towards the nose.
+  const place: Record<Side, (p: readonly [number, number]) => [number, number]> = {
+    right: ([x, y]) => [15 + lids.right.widthMm - x, HEADROOM_MM - y],
+    left: ([x, y]) => [15 + lids.right.widthMm + spaceMm + x, HEADROOM_MM - y],
+  };
+  const path = (side: Side, points: readonly (readonly [number, number])[]) =>
+    points.map((p, i) => `${i ? "L" : "M"}${place[side](p).map((v) => v.toFixed(2)).join(" ")}`).join("");
+
+  const eye = (side: Side) => {
+    const lid = lids[side];
+    const [ix, iy] = place[side]([lid.iris.x, lid.iris.y]);
+    const clip = `opening-${side}`;
+    const opening = `${path(side, lid.upper)}${path(side, [...lid.lower].reverse()).replace("M", "L")}Z`;
+    const lashes = drawnLashes(survey.eyes[side], (at) => fibreAt(map, side, at), { seed })
+      .map((lash) => `<path d="${path(side, lash.points)}" stroke-width="${lash.widthMm.toFixed(3)}"${lash.kind === "natural" ? ' opacity=".45"' : ""}/>`)
+      .join("");
+    return (
+      `<clipPath id="${clip}"><path d="${opening}"/></clipPath>` +
+      `<path d="${opening}" fill="#FDFBF5" stroke="none"/>` +
+      `<g clip-path="url(#${clip})"><circle cx="${ix.toFixed(2)}" cy="${iy.toFixed(2)}" r="${lid.iris.radius.toFixed(2)}" fill="#C4C9B5" stroke="${ink}" stroke-width=".15"/>` +
+      `<circle cx="${ix.toFixed(2)}" cy="${iy.toFixed(2)}" r="${(lid.iris.radius * 0.42).toFixed(2)}" fill="${ink}" stroke="none"/></g>` +
+      `<path d="${path(side, lid.lower)}" stroke-width=".12" opacity=".5"/><path d="${path(side, lid.crease)}" stroke-width=".12" opacity=".5"/>` +
+      `<path d="${path(side, lid.upper)}" stroke-width=".25"/>${lashes}`
+    );
+  };
+  const noseX = 15 + lids.right.widthMm + spaceMm / 2;
+  const drawing =
+    eye("right") + eye("left") + `<path d="M${noseX.toFixed(2)} ${HEADROOM_MM - 2}V${HEADROOM_MM + 5}q0 1 1.4 1" stroke-width=".2" opacity=".6"/>`;
+  const [first, second] = eyesInView(view);
+  const word = (x: number, text: string) =>
+    `<text x="${x.toFixed(2)}" y="${(height + 3).toFixed(2)}" font-size="2.6" text-anchor="middle" fill="${ink}" font-family="sans-serif">${text}</text>`;
+  const turned = view === "bedHead" ? ` transform="rotate(180 ${(width / 2).toFixed(2)} ${(height / 2).toFixed(2)})"` : "";
+  return (
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${width.toFixed(2)}mm" height="${height + 6}mm" viewBox="0 0 ${width.toFixed(2)} ${height + 6}" role="img">` +
+    `<title>Lash map, ${VIEW_LABELS[view]}</title><rect width="100%" height="100%" fill="${paper}"/>` +
+    `<g fill="none" stroke="${ink}" stroke-linecap="round" stroke-linejoin="round"${turned}>${drawing}</g>` +
+    word(width * 0.24, sideLabel(first)) +
+    word(width / 2, "nose") +
+    word(width * 0.76, sideLabel(second)) +
+    `</svg>\n`
+  );
+}

@@ -1,0 +1,4 @@
+export { mapFileSchema, type MapFile, MAP_FILE_FORMAT, writeMapFile, readMapFile, type ReadProblem } from "./mapFile";
+export { mapFileJsonSchema } from "./mapFileJsonSchema";
+export { eyesSvg } from "./eyesSvg";
+export { padStrip, type PadStrip, type PadStripEye, PAPERS, type Paper } from "./padStrip";

@@ -1,0 +1,1 @@
+export { LASH_CYCLE, grownMm } from "./cycle";

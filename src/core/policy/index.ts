@@ -1,0 +1,2 @@
+export { policySchema, type Policy, defaultPolicy } from "./policy";
+export { POLICY_FIELDS, type PolicyField } from "./fields";

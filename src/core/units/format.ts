@@ -1,0 +1,18 @@
+/**
+ * Seconds as m:ss, counting on past the end with a plus sign.
+ * `formatClock(702)` → "11:42"; `formatClock(-5)` → "+0:05"
+ */
+export function formatClock(seconds: number): string {
+  // A countdown shows the second it is in: 59.2 s left reads 1:00, and zero is reached only at the end.
+  const whole = seconds >= 0 ? Math.ceil(seconds) : Math.floor(-seconds);
+  const h = Math.floor(whole / 3600);
+  const m = Math.floor((whole % 3600) / 60);
+  const s = String(whole % 60).padStart(2, "0");
+  const text = h > 0 ? `${h}:${String(m).padStart(2, "0")}:${s}` : `${m}:${s}`;
+  return seconds < 0 ? `+${text}` : text;
+}
+
+/** Millimetres with one decimal only where there is one. `formatMm(9.46)` → "9.5"; `formatMm(12)` → "12" */
+export function formatMm(mm: number): string {
+  return String(Math.round(mm * 10) / 10);
+}

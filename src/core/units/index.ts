@@ -1,0 +1,5 @@
+export { degToRad, radToDeg } from "./angle";
+export { celsiusToKelvin, celsiusToFahrenheit } from "./temperature";
+export { clamp } from "./clamp";
+export { formatClock, formatMm } from "./format";
+export { mulberry32 } from "./mulberry32";

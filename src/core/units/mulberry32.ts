@@ -1,0 +1,14 @@
+/**
+ * Seeded generator of numbers in 0..1, so that a drawn lash falls the same way every time.
+ * Algorithm: Tommy Ettinger's mulberry32 (public domain).
+ */
+export function mulberry32(seed: number): () => number {
+  let state = seed >>> 0;
+  return () => {
+    state = (state + 0x6d2b79f5) >>> 0;
+    let t = state;
+    t = Math.imul(t ^ (t >>> 15), t | 1);
+    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
+    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
+  };
+}
