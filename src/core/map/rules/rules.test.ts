@@ -5,7 +5,7 @@ import { mapFacts, mapFindings, mirrorMap, planMap, setZone, setZoneLength, SEVE
 
 const trays = [trayOf(lengthsFrom(6, 14)), trayOf(lengthsFrom(6, 14), { diameterMm: 0.1 })];
 const survey = surveyOf([8, 10, 9], { spreadMm: 0.3 });
-const context = { survey, policy: { ...defaultPolicy, corners: "graded" as const }, trays };
+const context = { survey, policy: { ...defaultPolicy, corners: "graded" as "graded" | "match" }, trays };
 
 /** Five equal zones drawn by hand, both eyes alike. */
 const drawn = (lengths: (number | null)[], change: Partial<LashMap["fibre"]> = {}): LashMap => {

@@ -1,0 +1,77 @@
+import { rmSync } from "node:fs";
+import path from "node:path";
+import { loadDemo, migrate, startApp, startHygrometer } from "./lib/app.mjs";
+import { freePort } from "./lib/ports.mjs";
+import { removePostgres, startPostgres } from "./lib/postgres.mjs";
+import { ensureBuild, ensurePackages, secretsOf, stateFolder } from "./lib/project.mjs";
+import { stop } from "./lib/run.mjs";
+
+// npm run demo             starts Ivy Thread with its demo studio, keeping what is there
+// npm run demo -- --fresh  begins again
+// npm run demo -- --empty  starts with no studio, to create one's own
+
+const fresh = process.argv.includes("--fresh");
+const empty = process.argv.includes("--empty");
+const name = empty ? "empty" : "demo";
+const stops = [];
+let stopping = false;
+
+async function stopAll(code) {
+  if (stopping) return;
+  stopping = true;
+  for (const end of stops.reverse()) await end();
+  process.exit(code);
+}
+process.on("SIGINT", () => stopAll(0));
+process.on("SIGTERM", () => stopAll(0));
+
+try {
+  ensurePackages();
+  if (fresh) {
+    removePostgres(stateFolder, name);
+    rmSync(path.join(stateFolder, `${name}.app.json`), { force: true });
+  }
+  const postgres = await startPostgres(stateFolder, { name });
+  stops.push(async () => postgres.stop());
+  const secrets = secretsOf(name);
+  migrate(postgres);
+  if (!empty) loadDemo(postgres, secrets);
+  ensureBuild();
+
+  const port = await freePort(Number(process.env.PORT ?? 4100));
+  let app;
+  const keepUp = async () => {
+    app = await startApp(postgres, secrets, { port });
+    app.child.once("exit", () => {
+      if (stopping) return;
+      console.log("The app ended unexpectedly; starting it again.");
+      setTimeout(() => keepUp().catch(fail), 300);
+    });
+  };
+  stops.push(async () => app?.stop());
+  await keepUp();
+
+  if (!empty) {
+    for (const token of Object.values(secrets.tokens)) {
+      const hygrometer = startHygrometer(app.url, token);
+      stops.push(() => stop(hygrometer));
+    }
+    console.log(`
+  Ivy Thread is at   ${app.url}
+
+  sign in as         maren@tideroom.example   owner
+                     jossa@tideroom.example   technician
+                     pim@tideroom.example     trainee
+  password           ${secrets.password}
+
+  Two simulated hygrometers report every 10 s. Ctrl-C stops everything; the data stays.
+`);
+  } else console.log(`\n  Ivy Thread is at   ${app.url}   with no studio yet: the first page creates one.\n`);
+} catch (error) {
+  await fail(error);
+}
+
+async function fail(error) {
+  console.error(`\n${error instanceof Error ? error.message : error}\n`);
+  await stopAll(1);
+}

@@ -1,0 +1,52 @@
+import { nextBin, root, runTs } from "./project.mjs";
+import { freePort, untilAnswers } from "./ports.mjs";
+import { start, stop } from "./run.mjs";
+
+/** Settings the app reads, for one database and address. */
+export function appEnv(postgres, secrets, port, more = {}) {
+  return {
+    ...process.env,
+    NODE_ENV: "production",
+    NEXT_TELEMETRY_DISABLED: "1",
+    IVY_APP_URL: postgres.urls.app,
+    IVY_AUTH_URL: postgres.urls.auth,
+    IVY_DEVICE_URL: postgres.urls.device,
+    IVY_SECRET: secrets.secret,
+    IVY_BASE_URL: `http://127.0.0.1:${port}`,
+    IVY_LOG: "warn",
+    ...more,
+  };
+}
+
+export function migrate(postgres) {
+  runTs("src/db/migrate.cli.ts", { IVY_OWNER_URL: postgres.urls.owner });
+}
+
+export function loadDemo(postgres, secrets, more = {}) {
+  runTs("src/db/demo/load.cli.ts", {
+    IVY_OWNER_URL: postgres.urls.owner,
+    IVY_DEMO_PASSWORD: secrets.password,
+    IVY_DEMO_TOKENS: JSON.stringify(secrets.tokens),
+    ...more,
+  });
+}
+
+/** Starts the built app on loopback and waits until it answers. Returns { url, port, child, stop }. */
+export async function startApp(postgres, secrets, { port: wished = 0, env = {} } = {}) {
+  const port = wished || (await freePort());
+  const child = start(process.execPath, [nextBin, "start", "-H", "127.0.0.1", "-p", String(port)], {
+    cwd: root,
+    env: appEnv(postgres, secrets, port, env),
+    stdio: ["ignore", env.IVY_QUIET === "off" ? "inherit" : "ignore", "inherit"],
+  });
+  const url = `http://127.0.0.1:${port}`;
+  await untilAnswers(`${url}/api/health`);
+  return { url, port, child, stop: () => stop(child) };
+}
+
+export function startHygrometer(url, token, env = {}) {
+  return start(process.execPath, ["simulators/hygrometer.mjs"], {
+    cwd: root,
+    env: { ...process.env, IVY_INTAKE: `${url}/api/intake/readings`, IVY_TOKEN: token, ...env },
+  });
+}

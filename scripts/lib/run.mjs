@@ -1,0 +1,32 @@
+import { spawn, spawnSync } from "node:child_process";
+
+/** Runs a command to its end with its output shown; throws when it fails. */
+export function run(command, args, options = {}) {
+  const result = spawnSync(command, args, { stdio: "inherit", ...options });
+  if (result.error) throw result.error;
+  if (result.status !== 0) throw new Error(`${command} ${args.join(" ")} ended with ${result.status}`);
+}
+
+/** Runs a command quietly; returns { ok, out }. */
+export function ask(command, args, options = {}) {
+  const result = spawnSync(command, args, { encoding: "utf8", ...options });
+  return { ok: result.status === 0, out: `${result.stdout ?? ""}${result.stderr ?? ""}`.trim() };
+}
+
+/** Starts a process of its own group, so that a Ctrl-C reaches us alone and we stop it in order. */
+export function start(command, args, options = {}) {
+  return spawn(command, args, { stdio: ["ignore", "inherit", "inherit"], detached: true, ...options });
+}
+
+/** Ends a process we started, kindly first. Resolves when it is gone. */
+export function stop(child, afterMs = 6000) {
+  return new Promise((resolve) => {
+    if (!child || child.exitCode !== null || child.signalCode !== null) return resolve();
+    const hard = setTimeout(() => child.kill("SIGKILL"), afterMs);
+    child.once("exit", () => {
+      clearTimeout(hard);
+      resolve();
+    });
+    child.kill("SIGTERM");
+  });
+}

@@ -1,0 +1,190 @@
+import { createHash } from "node:crypto";
+import { TZDate } from "@date-fns/tz";
+import { addDays, getDay } from "date-fns";
+import { hashPassword } from "better-auth/crypto";
+import { drizzle } from "drizzle-orm/node-postgres";
+import pg from "pg";
+import { beadLifeS } from "@/core/adhesive";
+import { planMap } from "@/core/map";
+import { defaultPolicy } from "@/core/policy";
+import type { VisitEvent } from "@/core/visit";
+import * as schema from "../schema";
+import { ADHESIVES, airAt, CLIENTS, DAY_SHEET, PEOPLE, ROOMS, STUDIO, TRAYS, type DemoClient } from "./scenario";
+
+/** The same id for the same thing every time. */
+export function demoId(of: string): string {
+  const hex = createHash("sha256").update(`the tide room/${of}`).digest("hex");
+  return `${hex.slice(0, 8)}-${hex.slice(8, 12)}-4${hex.slice(13, 16)}-8${hex.slice(17, 20)}-${hex.slice(20, 32)}`;
+}
+const studioId = demoId("studio");
+
+/** A moment on the studio's wall clock, `days` before the given day. */
+const wallClock = (today: string, daysAgo: number, hour: number, minute = 0) => {
+  const [y, m, d] = today.split("-").map(Number) as [number, number, number];
+  return new Date(addDays(new TZDate(y, m - 1, d, hour, minute, STUDIO.timeZone), -daysAgo).getTime());
+};
+const isoDate = (today: string, daysAgo: number) => new Date(Date.parse(`${today}T12:00:00Z`) - daysAgo * 86_400_000).toISOString().slice(0, 10);
+const isSunday = (today: string, daysAgo: number) => getDay(new Date(`${isoDate(today, daysAgo)}T12:00:00Z`)) === 0;
+const dayNumber = (today: string, daysAgo: number) => Math.round(Date.parse(`${isoDate(today, daysAgo)}T00:00:00Z`) / 86_400_000);
+
+/**
+ * Loads the scenario into an empty database, and on any later day adds that day's sheet. `today` is the studio's date;
+ * everything else follows from it. Returns the two device tokens' sensor names when it loaded anew.
+ */
+export async function loadDemo(ownerUrl: string, today: string, options: { password: string; tokens: Record<string, string> }): Promise<"loaded" | "day added" | "kept"> {
+  const client = new pg.Client({ connectionString: ownerUrl });
+  await client.connect();
+  const db = drizzle(client, { schema, casing: "snake_case" });
+  try {
+    return await db.transaction(async (tx) => {
+      const known = await tx.select({ id: schema.studio.studioId }).from(schema.studio);
+      if (known.length > 0 && known[0]!.id !== studioId) return "kept";
+      const anew = known.length === 0;
+      if (anew) await loadStudio(tx, today, options);
+      const added = await loadDay(tx, today);
+      return anew ? "loaded" : added ? "day added" : "kept";
+    });
+  } finally {
+    await client.end();
+  }
+}
+
+type Tx = Parameters<Parameters<ReturnType<typeof drizzle<typeof schema>>["transaction"]>[0]>[0];
+
+async function loadStudio(tx: Tx, today: string, options: { password: string; tokens: Record<string, string> }) {
+  await tx.insert(schema.studio).values({ studioId, ...STUDIO });
+  await tx.insert(schema.policy).values({ studioId, document: defaultPolicy });
+  const hash = await hashPassword(options.password);
+  for (const person of PEOPLE) {
+    const id = demoId(person.key);
+    await tx.insert(schema.user).values({ id, name: person.name, email: person.email, emailVerified: true, studioId });
+    await tx.insert(schema.account).values({ id: demoId(`account ${person.key}`), accountId: id, providerId: "credential", userId: id, password: hash });
+    await tx.insert(schema.member).values({ studioId, id, name: person.name, role: person.role });
+  }
+  for (const room of ROOMS) {
+    await tx.insert(schema.room).values({ studioId, id: demoId(room.key), name: room.name, volumeM3: room.volumeM3 });
+    await tx.insert(schema.sensor).values({ studioId, id: demoId(`sensor ${room.key}`), roomId: demoId(room.key), name: room.sensor });
+    const token = options.tokens[room.key];
+    if (token) await tx.insert(schema.token).values({ hash: createHash("sha256").update(token).digest("hex"), studioId, sensorId: demoId(`sensor ${room.key}`) });
+  }
+  for (const { key, document, lots } of ADHESIVES) {
+    await tx.insert(schema.adhesive).values({ studioId, id: demoId(key), document });
+    for (const { lot, openedDaysAgo, emptiedDaysAgo } of lots)
+      await tx.insert(schema.bottle).values({
+        studioId,
+        id: demoId(lot),
+        adhesiveId: demoId(key),
+        lot,
+        openedOn: isoDate(today, openedDaysAgo),
+        emptiedOn: emptiedDaysAgo === undefined ? null : isoDate(today, emptiedDaysAgo),
+      });
+  }
+  for (const [i, document] of TRAYS.entries()) await tx.insert(schema.tray).values({ studioId, id: demoId(`tray ${i}`), document });
+  for (const person of CLIENTS) await loadClient(tx, today, person);
+  for (let daysAgo = 75; daysAgo >= 1; daysAgo--) await loadAir(tx, today, daysAgo, 8, 19);
+}
+
+async function loadClient(tx: Tx, today: string, person: DemoClient) {
+  const id = demoId(person.key);
+  const technicianId = demoId(person.technician);
+  const since = wallClock(today, person.firstDaysAgo, 10);
+  await tx.insert(schema.client).values({ studioId, id, name: person.name, contact: person.contact, notes: person.notes, createdAt: since });
+  if (person.patchDaysAgo !== null)
+    await tx.insert(schema.patchTest).values({ studioId, id: demoId(`patch ${person.key}`), clientId: id, family: "adhesive", placedOn: isoDate(today, person.patchDaysAgo), result: person.patchResult ?? "clear" });
+  const surveyId = demoId(`survey ${person.key}`);
+  await tx.insert(schema.survey).values({ studioId, id: surveyId, clientId: id, document: person.survey, takenBy: technicianId, createdAt: since });
+  const plan = planMap(
+    person.survey,
+    { title: `${person.look}, ${person.fibre.curl} ${person.fibre.diameterMm.toFixed(2)}`, look: person.look, school: person.school, fibre: person.fibre, longestMm: null, coupling: "mirrored" },
+    defaultPolicy,
+    TRAYS,
+  );
+  if (!plan) throw new Error(`No tray for ${person.key}`);
+  const mapId = demoId(`map ${person.key}`);
+  await tx.insert(schema.lashMap).values({ studioId, id: mapId, clientId: id, surveyId, head: 1, createdAt: since });
+  await tx.insert(schema.lashMapRevision).values({ studioId, mapId, revision: 1, document: plan.map, savedBy: technicianId, createdAt: since });
+  let first = true;
+  for (let daysAgo = person.firstDaysAgo; daysAgo >= 8; daysAgo -= person.everyDays) {
+    const open = isSunday(today, daysAgo) ? daysAgo + 1 : daysAgo;
+    await loadPastVisit(tx, today, person, open, first);
+    first = false;
+  }
+}
+
+async function loadPastVisit(tx: Tx, today: string, person: DemoClient, daysAgo: number, first: boolean) {
+  const key = `${person.key} ${isoDate(today, daysAgo)}`;
+  const hour = 9 + (CLIENTS.indexOf(person) % 6);
+  const minutes = first ? 150 : 105;
+  const start = wallClock(today, daysAgo, hour);
+  const room = person.technician === "pim" ? "back" : "front";
+  const visitId = demoId(`visit ${key}`);
+  await tx.insert(schema.visit).values({
+    studioId,
+    id: visitId,
+    clientId: demoId(person.key),
+    technicianId: demoId(person.technician),
+    roomId: demoId(room),
+    chair: { maren: 2, jossa: 1, pim: 3 }[person.technician],
+    service: first ? "new set" : "fill",
+    startsAt: start,
+    minutes,
+    mapId: demoId(`map ${person.key}`),
+    mapRevision: 1,
+  });
+  const air = (minute: number) => airAt(hour + minute / 60, dayNumber(today, daysAgo));
+  const bottleId = demoId(air(0).relativeHumidity < 0.4 ? "DW 1184" : daysAgo > 25 ? "SW 2208" : "SW 2311");
+  const events: { minute: number; type: VisitEvent["type"]; payload: VisitEvent["payload"] }[] = [
+    { minute: 4, type: "started", payload: { bottleId, air: air(4) } },
+    { minute: 24, type: "shakeStarted", payload: { durationS: 60 } },
+  ];
+  for (let minute = 26; minute < minutes - 12; ) {
+    const lifeS = beadLifeS(defaultPolicy.beadMinutes, air(minute));
+    events.push({ minute, type: "beadPlaced", payload: { lifeS, air: air(minute), bottleId } });
+    minute += Math.max(8, Math.round(lifeS / 60));
+  }
+  events.push({ minute: minutes - 6, type: "finished", payload: {} });
+  await tx.insert(schema.visitEvent).values(
+    events.map(({ minute, type, payload }, i) => {
+      const at = new Date(start.getTime() + minute * 60_000 + ((i * 7) % 40) * 1000);
+      return { studioId, visitId, id: demoId(`event ${key} ${i}`), at, serverTime: at, clock: "checked" as const, type, payload, memberId: demoId(person.technician) };
+    }),
+  );
+}
+
+/** A day's air in both rooms, every ten minutes between two hours. */
+async function loadAir(tx: Tx, today: string, daysAgo: number, fromHour: number, toHour: number) {
+  if (daysAgo > 0 && isSunday(today, daysAgo)) return;
+  const rows = ROOMS.flatMap((room, r) =>
+    Array.from({ length: (toHour - fromHour) * 6 }, (_, i) => {
+      const hour = fromHour + i / 6;
+      const air = airAt(hour, dayNumber(today, daysAgo) + r * 0.4);
+      return {
+        studioId,
+        id: demoId(`air ${room.key} ${isoDate(today, daysAgo)} ${i} ${fromHour}`),
+        roomId: demoId(room.key),
+        sensorId: demoId(`sensor ${room.key}`),
+        takenAt: wallClock(today, daysAgo, Math.floor(hour), Math.round((hour % 1) * 60)),
+        ...air,
+      };
+    }),
+  );
+  if (rows.length > 0) await tx.insert(schema.reading).values(rows).onConflictDoNothing();
+}
+
+async function loadDay(tx: Tx, today: string): Promise<boolean> {
+  const sheet = DAY_SHEET.map((line) => ({
+    studioId,
+    id: demoId(`sheet ${today} ${line.client}`),
+    clientId: demoId(line.client),
+    technicianId: demoId(line.technician),
+    roomId: demoId(line.room),
+    chair: line.chair,
+    service: line.service,
+    startsAt: wallClock(today, 0, line.hour, line.minute),
+    minutes: line.minutes,
+    mapId: null,
+    mapRevision: null,
+  }));
+  const put = await tx.insert(schema.visit).values(sheet).onConflictDoNothing().returning({ id: schema.visit.id });
+  return put.length > 0;
+}

@@ -1,0 +1,18 @@
+import { primaryKey, text, uuid } from "drizzle-orm/pg-core";
+import { createdAt, studioId, studioSchema } from "./studio";
+
+export const ROLES = ["owner", "technician", "trainee"] as const;
+export type Role = (typeof ROLES)[number];
+
+export const member = studioSchema.table(
+  "member",
+  {
+    studioId: studioId(),
+    /** The same id as in auth.user. */
+    id: uuid().notNull(),
+    name: text().notNull(),
+    role: text({ enum: ROLES }).notNull(),
+    createdAt: createdAt(),
+  },
+  (t) => [primaryKey({ columns: [t.studioId, t.id] })],
+);

@@ -1,0 +1,22 @@
+import { foreignKey, index, jsonb, primaryKey, uuid } from "drizzle-orm/pg-core";
+import type { Survey } from "@/core/eye";
+import { client } from "./client";
+import { createdAt, studioId, studioSchema } from "./studio";
+
+/** Natural lashes as found on a day. A new look is a new row: surveys are compared, never overwritten. */
+export const survey = studioSchema.table(
+  "survey",
+  {
+    studioId: studioId(),
+    id: uuid().notNull(),
+    clientId: uuid().notNull(),
+    document: jsonb().$type<Survey>().notNull(),
+    takenBy: uuid().notNull(),
+    createdAt: createdAt(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.studioId, t.id] }),
+    index().on(t.studioId, t.clientId, t.createdAt),
+    foreignKey({ columns: [t.studioId, t.clientId], foreignColumns: [client.studioId, client.id] }),
+  ],
+);

@@ -1,0 +1,61 @@
+import { foreignKey, index, integer, jsonb, primaryKey, text, timestamp, uuid } from "drizzle-orm/pg-core";
+import type { VisitEvent } from "@/core/visit";
+import { client } from "./client";
+import { lashMapRevision } from "./lashMap";
+import { room } from "./room";
+import { createdAt, studioId, studioSchema } from "./studio";
+
+export const SERVICES = ["new set", "fill", "removal", "lift", "tint"] as const;
+
+/** An agreed time. What happened at it stands in its events. */
+export const visit = studioSchema.table(
+  "visit",
+  {
+    studioId: studioId(),
+    id: uuid().notNull(),
+    clientId: uuid().notNull(),
+    technicianId: uuid().notNull(),
+    roomId: uuid().notNull(),
+    chair: integer().notNull(),
+    service: text({ enum: SERVICES }).notNull(),
+    startsAt: timestamp({ withTimezone: true }).notNull(),
+    minutes: integer().notNull(),
+    /** The map worn, and which save of it; null until one is chosen. */
+    mapId: uuid(),
+    mapRevision: integer(),
+    createdAt: createdAt(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.studioId, t.id] }),
+    index().on(t.studioId, t.startsAt),
+    index().on(t.studioId, t.clientId, t.startsAt),
+    foreignKey({ columns: [t.studioId, t.clientId], foreignColumns: [client.studioId, client.id] }),
+    foreignKey({ columns: [t.studioId, t.roomId], foreignColumns: [room.studioId, room.id] }),
+    foreignKey({
+      columns: [t.studioId, t.mapId, t.mapRevision],
+      foreignColumns: [lashMapRevision.studioId, lashMapRevision.mapId, lashMapRevision.revision],
+    }),
+  ],
+);
+
+/** Append-only: the database lets the app insert and read, never change. */
+export const visitEvent = studioSchema.table(
+  "visit_event",
+  {
+    studioId: studioId(),
+    visitId: uuid().notNull(),
+    /** Made by the device that was tapped. */
+    id: uuid().notNull(),
+    at: timestamp({ withTimezone: true, precision: 3 }).notNull(),
+    serverTime: timestamp({ withTimezone: true, precision: 3 }).notNull().defaultNow(),
+    clock: text({ enum: ["checked", "device"] }).notNull(),
+    type: text().$type<VisitEvent["type"]>().notNull(),
+    payload: jsonb().$type<VisitEvent["payload"]>().notNull(),
+    memberId: uuid().notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.studioId, t.id] }),
+    index().on(t.studioId, t.visitId),
+    foreignKey({ columns: [t.studioId, t.visitId], foreignColumns: [visit.studioId, visit.id] }),
+  ],
+);

@@ -1,0 +1,50 @@
+import "server-only";
+import { randomUUID } from "node:crypto";
+import { z } from "zod";
+import type { Role } from "@/db/schema";
+import { log } from "./log";
+import { currentMember, mayActAs, type Member } from "./member";
+import type { ActionResult } from "./actionResult";
+
+/** What a user's own doing can bring about: said to them in these words. */
+export class Refusal extends Error {
+  constructor(
+    message: string,
+    readonly fields: Readonly<Record<string, string>> = {},
+  ) {
+    super(message);
+  }
+}
+
+/**
+ * A server action: parse, authorise, work. Never throws to the client: a refusal comes back in words, anything else as
+ * an apology with a number that finds it in the log.
+ */
+export function action<S extends z.ZodType, T>(
+  options: { input: S; least?: Role },
+  work: (member: Member, input: z.output<S>) => Promise<T>,
+): (input: unknown) => Promise<ActionResult<T>> {
+  return async (input) => {
+    try {
+      const member = await currentMember();
+      if (!member) return { ok: false, message: "You are signed out. Sign in again; what you typed is still here.", fields: {}, signedOut: true };
+      if (options.least && !mayActAs(member, options.least))
+        return { ok: false, message: `This needs the ${options.least === "owner" ? "owner's" : "a technician's"} hand.`.replace("the a", "a"), fields: {} };
+      const parsed = options.input.safeParse(input);
+      if (!parsed.success) return { ok: false, message: "Something here is not right yet.", fields: fieldsOf(parsed.error) };
+      return { ok: true, data: await work(member, parsed.data) };
+    } catch (error) {
+      if (error instanceof Refusal) return { ok: false, message: error.message, fields: error.fields };
+      const id = randomUUID().slice(0, 8);
+      log.error({ id, err: error instanceof Error ? error.stack : String(error) }, "action failed");
+      return { ok: false, message: `That did not go through. Nothing was changed; try again. (${id})`, fields: {} };
+    }
+  };
+}
+
+/** First complaint of each field, keyed by its path. */
+function fieldsOf(error: z.ZodError): Record<string, string> {
+  const fields: Record<string, string> = {};
+  for (const issue of error.issues) fields[issue.path.join(".")] ??= issue.message;
+  return fields;
+}

@@ -1,0 +1,19 @@
+import { TZDate, tz } from "@date-fns/tz";
+import { addDays, format } from "date-fns";
+
+/** The studio's date now, ISO. */
+export function todayIn(timeZone: string, now: Date): string {
+  return format(now, "yyyy-MM-dd", { in: tz(timeZone) });
+}
+
+/** Midnight to midnight of an ISO date in the studio's zone, as moments. */
+export function dayIn(timeZone: string, isoDate: string): { from: Date; to: Date } {
+  const [year, month, day] = isoDate.split("-").map(Number) as [number, number, number];
+  const from = new TZDate(year, month - 1, day, timeZone);
+  return { from: new Date(from.getTime()), to: new Date(addDays(from, 1).getTime()) };
+}
+
+/** A moment in the studio's zone, by a date-fns pattern. `formatIn("Europe/London", d, "HH:mm")` */
+export function formatIn(timeZone: string, moment: Date, pattern: string): string {
+  return format(moment, pattern, { in: tz(timeZone) });
+}
