@@ -17,3 +17,12 @@ export function dayIn(timeZone: string, isoDate: string): { from: Date; to: Date
 export function formatIn(timeZone: string, moment: Date, pattern: string): string {
   return format(moment, pattern, { in: tz(timeZone) });
 }
+
+/** How long ago, in the roundest words that are true. `ago(d, d + 95 s)` → "1 min ago" */
+export function ago(moment: Date, now: Date): string {
+  const seconds = Math.max(0, Math.round((now.getTime() - moment.getTime()) / 1000));
+  if (seconds < 60) return `${seconds} s ago`;
+  if (seconds < 5400) return `${Math.round(seconds / 60)} min ago`;
+  if (seconds < 129_600) return `${Math.round(seconds / 3600)} h ago`;
+  return `${Math.round(seconds / 86_400)} days ago`;
+}

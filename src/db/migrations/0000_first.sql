@@ -217,6 +217,7 @@ CREATE TABLE "studio"."visit" (
 	"minutes" integer NOT NULL,
 	"map_id" uuid,
 	"map_revision" integer,
+	"patch_reason" text DEFAULT '' NOT NULL,
 	"created_at" timestamp with time zone DEFAULT now() NOT NULL,
 	CONSTRAINT "visit_studio_id_id_pk" PRIMARY KEY("studio_id","id")
 );
@@ -259,7 +260,8 @@ CREATE INDEX "reading_studio_id_room_id_taken_at_index" ON "studio"."reading" US
 CREATE UNIQUE INDEX "reading_studio_id_sensor_id_taken_at_index" ON "studio"."reading" USING btree ("studio_id","sensor_id","taken_at");--> statement-breakpoint
 CREATE INDEX "visit_studio_id_starts_at_index" ON "studio"."visit" USING btree ("studio_id","starts_at");--> statement-breakpoint
 CREATE INDEX "visit_studio_id_client_id_starts_at_index" ON "studio"."visit" USING btree ("studio_id","client_id","starts_at");--> statement-breakpoint
-CREATE INDEX "visit_event_studio_id_visit_id_index" ON "studio"."visit_event" USING btree ("studio_id","visit_id");--> statement-breakpoint
+CREATE INDEX "visit_event_studio_id_visit_id_index" ON "studio"."visit_event" USING btree ("studio_id","visit_id");
+--> statement-breakpoint
 ALTER TABLE "studio"."reading" ADD CONSTRAINT "reading_possible" CHECK ("temperature_c" BETWEEN -20 AND 60 AND "relative_humidity" > 0 AND "relative_humidity" <= 1);
 --> statement-breakpoint
 -- Who is asking: set for one transaction by inStudio(), empty otherwise, and an empty setting sees nothing.

@@ -23,6 +23,8 @@ export const visit = studioSchema.table(
     /** The map worn, and which save of it; null until one is chosen. */
     mapId: uuid(),
     mapRevision: integer(),
+    /** Why it was begun without a valid patch test, in the technician's words; empty when there was one. */
+    patchReason: text().notNull().default(""),
     createdAt: createdAt(),
   },
   (t) => [

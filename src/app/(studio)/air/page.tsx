@@ -1,0 +1,33 @@
+import type { Metadata } from "next";
+import { notFound } from "next/navigation";
+import { AirWorkspace } from "@/features/air/AirWorkspace";
+import { airPage, roomsWithAir } from "@/features/air/data";
+import { requireMember } from "@/server/member";
+import { idOr404 } from "@/server/params";
+import { ago, dayIn, todayIn } from "@/server/studioTime";
+
+export const metadata: Metadata = { title: "Air" };
+
+export default async function AirPage({ searchParams }: { searchParams: Promise<{ room?: string | string[] }> }) {
+  const member = await requireMember();
+  const now = new Date();
+  const today = todayIn(member.timeZone, now);
+  const rooms = await roomsWithAir(member);
+  const { room } = await searchParams;
+  const roomId = typeof room === "string" ? idOr404(room) : rooms[0]?.id;
+  const page = roomId ? await airPage(member, roomId, dayIn(member.timeZone, today).from) : null;
+  if (!page) notFound();
+  return (
+    <AirWorkspace
+      key={page.room.id}
+      rooms={rooms.map(({ id, name, volumeM3 }) => ({ id, name, volumeM3 }))}
+      room={page.room}
+      air={page.air}
+      trail={page.trail}
+      bottles={page.bottles}
+      today={today}
+      timeZone={member.timeZone}
+      takenAgo={page.air ? ago(new Date(page.air.takenAt), now) : null}
+    />
+  );
+}

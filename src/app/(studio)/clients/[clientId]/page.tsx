@@ -1,0 +1,26 @@
+import type { Metadata } from "next";
+import { notFound } from "next/navigation";
+import { ClientView } from "@/features/clients/ClientView";
+import { clientPage } from "@/features/clients/data";
+import { leavesOf } from "@/features/clients/leaves";
+import { mayActAs, requireMember } from "@/server/member";
+import { idOr404 } from "@/server/params";
+import { formatIn } from "@/server/studioTime";
+
+export const metadata: Metadata = { title: "Client" };
+
+export default async function ClientPage({ params }: { params: Promise<{ clientId: string }> }) {
+  const member = await requireMember();
+  const now = new Date();
+  const page = await clientPage(member, idOr404((await params).clientId), now);
+  if (!page) notFound();
+  const day = (moment: Date) => formatIn(member.timeZone, moment, "d MMM");
+  return (
+    <ClientView
+      page={page}
+      leaves={leavesOf(page.visits, page.bottles, member.timeZone, now)}
+      dates={{ since: formatIn(member.timeZone, page.person.createdAt, "MMMM yyyy"), maps: page.maps.map((map) => day(map.savedAt)) }}
+      mayPutAway={mayActAs(member, "technician")}
+    />
+  );
+}

@@ -1,0 +1,29 @@
+import type { Metadata } from "next";
+import { todayPage } from "@/features/today/data";
+import { TodayView } from "@/features/today/TodayView";
+import { requireMember } from "@/server/member";
+import { formatIn } from "@/server/studioTime";
+
+export const metadata: Metadata = { title: "Today" };
+
+export default async function Today() {
+  const member = await requireMember();
+  const now = new Date();
+  const { visits, standings } = await todayPage(member, now);
+  const time = (moment: Date) => formatIn(member.timeZone, moment, "HH:mm");
+  const own = visits.filter((visit) => visit.technicianId === member.id && visit.state.finishedAtMs === null);
+  const next = own.find((visit) => visit.state.startedAtMs !== null) ?? own[0];
+  return (
+    <TodayView
+      title={formatIn(member.timeZone, now, "EEEE d MMMM")}
+      nextId={next?.id ?? null}
+      lines={visits.map((visit) => ({
+        visit,
+        from: time(visit.startsAt),
+        to: time(new Date(visit.startsAt.getTime() + visit.minutes * 60_000)),
+        mine: visit.technicianId === member.id,
+        standing: standings.get(visit.clientId)!,
+      }))}
+    />
+  );
+}

@@ -1,0 +1,37 @@
+import type { Metadata } from "next";
+import { studioPage } from "@/features/studio/data";
+import { Hygrometers } from "@/features/studio/Hygrometers";
+import { People } from "@/features/studio/People";
+import { PolicyForm } from "@/features/studio/PolicyForm";
+import { mayActAs, requireMember } from "@/server/member";
+import { ago } from "@/server/studioTime";
+
+export const metadata: Metadata = { title: "Studio" };
+
+export default async function StudioPage() {
+  const member = await requireMember();
+  const { policy, revision, people, rooms, sensors } = await studioPage(member);
+  const isOwner = mayActAs(member, "owner");
+  const now = new Date();
+  return (
+    <>
+      <h1 className="pt-5 text-4xl break-words">
+        <bdi>{member.studioName}</bdi>
+      </h1>
+      <div className="mt-6 grid gap-x-14 gap-y-10 lg:grid-cols-[minmax(0,1fr)_22rem]">
+        <section aria-label="Policy">
+          <h2 className="text-2xl">Policy</h2>
+          <p className="mt-1 mb-4 max-w-2xl text-[0.9375rem] text-ink-2">
+            Where practitioners disagree, this studio has decided. Every figure is a default to be changed; a product&rsquo;s leaflet, the local code and licensed practice always come
+            first.
+          </p>
+          <PolicyForm policy={policy} revision={revision} mayChange={isOwner} />
+        </section>
+        <div className="space-y-10">
+          <People people={people} mayAdd={isOwner} />
+          <Hygrometers sensors={sensors.map((sensor) => ({ ...sensor, last: sensor.last ? ago(sensor.last, now) : null }))} rooms={rooms} mayChange={isOwner} />
+        </div>
+      </div>
+    </>
+  );
+}

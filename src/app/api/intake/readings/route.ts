@@ -1,0 +1,6 @@
+import { takeReadings } from "@/features/air/intake";
+import { guarded } from "@/server/respond";
+
+export function POST(request: Request) {
+  return guarded(() => takeReadings(request));
+}

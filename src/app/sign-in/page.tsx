@@ -1,0 +1,18 @@
+import type { Metadata } from "next";
+import { redirect } from "next/navigation";
+import { anyStudio } from "@/features/signIn/data";
+import { SignInForm } from "@/features/signIn/SignInForm";
+import { Threshold } from "@/features/signIn/Threshold";
+import { currentMember } from "@/server/member";
+
+export const metadata: Metadata = { title: "Sign in" };
+
+export default async function SignInPage() {
+  if (!(await anyStudio())) redirect("/set-up");
+  if (await currentMember()) redirect("/");
+  return (
+    <Threshold title="Sign in" says="For the people of this studio. A sign-in lasts a working day.">
+      <SignInForm />
+    </Threshold>
+  );
+}

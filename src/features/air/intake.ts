@@ -1,0 +1,31 @@
+import "server-only";
+import { createHash } from "node:crypto";
+import { sql } from "drizzle-orm";
+import { deviceDatabase } from "@/server/pools";
+import { answer, readJson, refuse } from "@/server/respond";
+import { readingBatchSchema } from "./readingBatch";
+
+const MAX_BYTES = 128 * 1024;
+/** Batches a token may hand in each minute. */
+const PER_MINUTE = 120;
+
+/** The hygrometers' intake: device token, checked batch, one definer function. docs/formats.md describes it. */
+export async function takeReadings(request: Request): Promise<Response> {
+  const token = /^Bearer (\S{16,200})$/.exec(request.headers.get("authorization") ?? "")?.[1];
+  if (!token) return refuse(401, "A device token is needed: authorization: Bearer …");
+  const read = await readJson(request, MAX_BYTES);
+  if (!read.ok) return read.response;
+  const parsed = readingBatchSchema(Date.now()).safeParse(read.body);
+  if (!parsed.success)
+    return refuse(400, "Nothing of this batch was kept.", {
+      problems: parsed.error.issues.slice(0, 12).map((issue) => ({ where: issue.path.join("."), what: issue.message })),
+    });
+  const hash = createHash("sha256").update(token).digest("hex");
+  const { rows } = await deviceDatabase().execute<{ status: string; kept: number }>(
+    sql`select status, kept from device.accept_readings(${hash}, ${JSON.stringify(parsed.data.readings)}::jsonb, ${PER_MINUTE})`,
+  );
+  const outcome = rows[0];
+  if (outcome?.status === "unknown") return refuse(401, "This token is not known, or was withdrawn.");
+  if (outcome?.status === "slow down") return answer({ message: `At most ${PER_MINUTE} batches a minute.` }, 429, { "retry-after": "60" });
+  return answer({ kept: outcome?.kept ?? 0, known: parsed.data.readings.length - (outcome?.kept ?? 0) });
+}

@@ -1,0 +1,57 @@
+"use client";
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+import { Button, Notice, TextArea, TextField } from "@/ui";
+import { addClient, changeClient } from "./actions";
+import type { ClientForm as Form } from "./schema";
+
+type Known = { id: string; seenAt: string; form: Form };
+
+/** A new client, or changes to one. What is typed stays until it is kept. */
+export function ClientForm({ known }: { known?: Known }) {
+  const router = useRouter();
+  const [form, setForm] = useState<Form>(known?.form ?? { name: "", contact: "", notes: "" });
+  const [seenAt, setSeenAt] = useState(known?.seenAt ?? "");
+  const [problem, setProblem] = useState<{ message: string; fields: Readonly<Record<string, string>> } | null>(null);
+  const [busy, setBusy] = useState(false);
+
+  const submit = async (event: React.FormEvent) => {
+    event.preventDefault();
+    setBusy(true);
+    const result = await (known ? changeClient({ id: known.id, seenAt, form }) : addClient(form)).catch(() => null);
+    if (result?.ok) {
+      router.push(`/clients/${result.data.id}`);
+      router.refresh();
+      return;
+    }
+    const found: { message: string; fields: Readonly<Record<string, string>> } =
+      result ?? { message: "The server did not answer. What you typed is still here.", fields: {} };
+    // After being shown the other's words, keeping again is a decision, not an accident.
+    if (found.fields.seenAt) setSeenAt(found.fields.seenAt);
+    const fields = Object.fromEntries(Object.entries(found.fields).map(([key, words]) => [key.replace(/^form\./, ""), words]));
+    setProblem({ message: found.message, fields });
+    setBusy(false);
+  };
+  const field = (name: keyof Form) => ({
+    name,
+    value: form[name],
+    error: problem?.fields[name],
+    onChange: (event: React.ChangeEvent<HTMLInputElement | HTMLTextAreaElement>) => setForm({ ...form, [name]: event.target.value }),
+  });
+  return (
+    <form onSubmit={submit} noValidate className="max-w-xl space-y-5">
+      <TextField label="Name" autoFocus {...field("name")} />
+      <TextField label="How to reach them" hint="As they gave it; may stay empty." {...field("contact")} />
+      <TextArea label="Notes" hint="Sleeping side, washing habits, lenses, what they like. Only this studio reads it." {...field("notes")} />
+      {problem ? <Notice tone="stop" title={problem.message} /> : null}
+      <div className="flex gap-3">
+        <Button type="submit" disabled={busy}>
+          {busy ? "Keeping…" : known ? "Keep changes" : "Add client"}
+        </Button>
+        <Button tone="plain" onClick={() => router.back()}>
+          Back
+        </Button>
+      </div>
+    </form>
+  );
+}

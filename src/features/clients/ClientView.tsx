@@ -1,0 +1,94 @@
+import Link from "next/link";
+import type { ReactNode } from "react";
+import { Empty, LinkButton } from "@/ui";
+import type { ClientPage } from "./data";
+import { MiniSkyline } from "./MiniSkyline";
+import { PatchTests } from "./PatchTests";
+import { PutAway } from "./PutAway";
+import { surveyWords } from "./surveyWords";
+import { Thread, type Leaf } from "./Thread";
+
+/** The client: name and cautions on the left, the thread of visits and the maps on the right. */
+export function ClientView({ page, leaves, dates, mayPutAway }: { page: ClientPage; leaves: readonly Leaf[]; dates: { since: string; maps: readonly string[] }; mayPutAway: boolean }) {
+  const { person, survey, maps, standing, tests, today } = page;
+  return (
+    <div className="grid gap-x-12 gap-y-8 pt-5 lg:grid-cols-[20rem_minmax(0,1fr)]">
+      <div className="min-w-0">
+        <h1 className="text-[2.5rem] break-words">
+          <bdi>{person.name}</bdi>
+        </h1>
+        <p className="mt-2 text-[0.9375rem] text-ink-2">
+          since {dates.since}
+          {person.archivedAt ? ", put away" : ""}
+          {survey ? surveyWords(survey.document).map((line) => <span key={line} className="block">{line}</span>) : null}
+        </p>
+        <Part>
+          <PatchTests clientId={person.id} standing={standing} tests={tests} today={today} />
+        </Part>
+        {person.notes ? (
+          <Part>
+            <h2 className="font-sans text-[0.9375rem] font-semibold">Notes</h2>
+            <p className="text-[0.9375rem] break-words whitespace-pre-line text-ink-2" dir="auto">
+              {person.notes}
+            </p>
+          </Part>
+        ) : null}
+        {person.contact ? (
+          <Part>
+            <h2 className="font-sans text-[0.9375rem] font-semibold">Reached</h2>
+            <p className="text-[0.9375rem] break-words text-ink-2" dir="auto">
+              {person.contact}
+            </p>
+          </Part>
+        ) : null}
+        <Part>
+          <div className="flex flex-wrap gap-2">
+            {survey ? <LinkButton href={`/clients/${person.id}/map`}>New map</LinkButton> : null}
+            <LinkButton tone={survey ? "line" : "ivy"} href={`/clients/${person.id}/survey`}>
+              {survey ? "Survey again" : "Take a survey"}
+            </LinkButton>
+            <LinkButton tone="plain" href={`/clients/${person.id}/edit`}>
+              Edit
+            </LinkButton>
+            {mayPutAway ? <PutAway id={person.id} away={person.archivedAt !== null} /> : null}
+          </div>
+        </Part>
+      </div>
+
+      <div className="min-w-0">
+        <h2 className="sr-only">The thread</h2>
+        {leaves.length > 0 ? (
+          <Thread leaves={leaves} />
+        ) : (
+          <Empty title="The thread begins with the first visit">
+            {survey ? "Plan a map and start the visit from it." : "Take a survey first; the map follows from it."}
+          </Empty>
+        )}
+        <h2 className="mt-8 text-2xl">Maps</h2>
+        {maps.length === 0 ? (
+          <p className="mt-2 text-ink-2">{survey ? "None yet. A new map is planned from the survey in one tap." : "A map needs a survey of the natural lashes first."}</p>
+        ) : (
+          <ul className="mt-2 border-t border-line">
+            {maps.map((map, i) => (
+              <li key={map.id} className="border-b border-line">
+                <Link href={`/clients/${person.id}/map/${map.id}`} className="flex flex-wrap items-center gap-x-5 gap-y-1 px-2 py-3 hover:bg-moss-soft">
+                  <MiniSkyline map={map.map} width={96} height={30} />
+                  <span className="min-w-0 flex-1 font-semibold break-words">{map.title}</span>
+                  <span className="text-sm text-ink-2">
+                    {map.map.fibre.count > 1 ? `${map.map.fibre.count}D ` : ""}
+                    {map.map.fibre.curl} {map.map.fibre.diameterMm.toFixed(2)}, saved {dates.maps[i]}
+                    {map.revision > 1 ? `, ${map.revision} saves` : ""}
+                  </span>
+                </Link>
+              </li>
+            ))}
+          </ul>
+        )}
+      </div>
+    </div>
+  );
+}
+
+function Part({ children }: { children: ReactNode }) {
+  return <div className="mt-4 border-t border-line pt-4">{children}</div>;
+}

@@ -1,0 +1,86 @@
+import Link from "next/link";
+import type { LashMap } from "@/core/map";
+import { cx } from "@/ui";
+import { MiniSkyline } from "./MiniSkyline";
+
+/** A leaf of the thread: one visit. */
+export type Leaf = {
+  readonly id: string;
+  readonly date: string;
+  readonly service: string;
+  readonly state: "done" | "running" | "agreed" | "missed";
+  readonly map: LashMap | null;
+  readonly air: string | null;
+  readonly work: string | null;
+};
+
+const WIDTH = 184;
+const MIDDLE = 76;
+
+/** The client's history as a stitched line with a leaf for every visit, oldest first. */
+export function Thread({ leaves }: { leaves: readonly Leaf[] }) {
+  return (
+    <ol aria-label="Visits, oldest first" tabIndex={0} className="flex overflow-x-auto pb-3">
+      {leaves.map((leaf, i) => (
+        <li key={leaf.id} className="shrink-0" style={{ width: WIDTH }}>
+          <Link href={`/visits/${leaf.id}`} className="group block rounded-lg px-1 hover:bg-moss-soft">
+            <LeafDrawing up={i % 2 === 0} state={leaf.state} first={i === 0} last={i === leaves.length - 1} />
+            <span className="block px-3 pb-4">
+              <span className="flex items-end justify-between gap-2">
+                <span>
+                  <span className="block font-semibold">{leaf.date}</span>
+                  <span className="block text-[0.9375rem] text-ink-2">{leaf.service}</span>
+                </span>
+                {leaf.map ? <MiniSkyline map={leaf.map} width={64} /> : null}
+              </span>
+              <span className="mt-1 block text-sm text-ink-2">
+                {leaf.state === "running" ? <b className="text-ivy">under way</b> : null}
+                {leaf.state === "agreed" ? "agreed" : null}
+                {leaf.state === "missed" ? "not begun" : null}
+                {leaf.air ? <span className="block">{leaf.air}</span> : null}
+                {leaf.work ? <span className="block">{leaf.work}</span> : null}
+              </span>
+            </span>
+          </Link>
+        </li>
+      ))}
+    </ol>
+  );
+}
+
+function LeafDrawing({ up, state, first, last }: { up: boolean; state: Leaf["state"]; first: boolean; last: boolean }) {
+  const knot = up ? MIDDLE + 12 : MIDDLE - 12;
+  const done = state === "done";
+  const x = WIDTH / 2;
+  return (
+    <svg viewBox={`0 0 ${WIDTH} 152`} className="block w-full" aria-hidden="true">
+      <path
+        d={`M${first ? 18 : 0} ${MIDDLE}C${x * 0.45} ${MIDDLE} ${x * 0.6} ${knot} ${x} ${knot}`}
+        fill="none"
+        stroke="var(--ivy)"
+        strokeWidth="1.75"
+        strokeDasharray="8 5"
+        strokeLinecap="round"
+      />
+      <path
+        d={`M${x} ${knot}C${x * 1.4} ${knot} ${x * 1.55} ${MIDDLE} ${last ? WIDTH - 18 : WIDTH} ${MIDDLE}`}
+        fill="none"
+        stroke="var(--ivy)"
+        strokeWidth="1.75"
+        strokeDasharray={last ? "2 7" : "8 5"}
+        strokeLinecap="round"
+      />
+      <g transform={`translate(${x} ${knot}) scale(1 ${up ? 1 : -1}) rotate(${up ? 8 : -8})`}>
+        <path
+          d="M0-3c-21-15-22-46-1-66 22 17 24 50 1 66z"
+          className={cx(done ? "fill-moss-soft" : "fill-paper", "group-hover:fill-leaf")}
+          stroke="var(--ivy)"
+          strokeWidth="1.25"
+          strokeDasharray={state === "agreed" || state === "missed" ? "4 3" : undefined}
+        />
+        <path d="M0-8c-1-16-2-30-1-46" fill="none" stroke="var(--ivy)" strokeWidth="0.9" />
+      </g>
+      <circle cx={x} cy={knot} r="4.5" fill={done || state === "running" ? "var(--ivy)" : "var(--paper)"} stroke="var(--ivy)" strokeWidth="1.75" />
+    </svg>
+  );
+}

@@ -1,0 +1,24 @@
+import "server-only";
+import type { VisitRow } from "@/features/visit/data";
+import { formatIn } from "@/server/studioTime";
+import type { Leaf } from "./Thread";
+
+/** Visits as leaves of the thread. */
+export function leavesOf(visits: readonly VisitRow[], bottles: ReadonlyMap<string, string>, timeZone: string, now: Date): Leaf[] {
+  return visits.map(({ id, startsAt, service, map, state }) => {
+    const beads = state.beads.length;
+    const bottle = state.bottleId ? bottles.get(state.bottleId) : undefined;
+    const air = state.beads[0]?.air ?? state.startAir;
+    return {
+      id,
+      date: formatIn(timeZone, startsAt, startsAt.getFullYear() === now.getFullYear() ? "d MMM" : "d MMM yyyy"),
+      service,
+      state: state.finishedAtMs !== null ? "done" : state.startedAtMs !== null ? "running" : startsAt < now ? (sameDay(startsAt, now) ? "agreed" : "missed") : "agreed",
+      map: state.startedAtMs !== null ? map : null,
+      air: air ? `${air.temperatureC.toFixed(1)} °C, ${Math.round(air.relativeHumidity * 100)} %` : null,
+      work: beads > 0 ? `${beads} ${beads === 1 ? "bead" : "beads"}${bottle ? ` of ${bottle}` : ""}` : null,
+    };
+  });
+}
+
+const sameDay = (a: Date, b: Date) => Math.abs(a.getTime() - b.getTime()) < 18 * 3_600_000;

@@ -1,0 +1,111 @@
+"use server";
+import { randomUUID } from "node:crypto";
+import { and, asc, eq, gte, isNull, lt } from "drizzle-orm";
+import { z } from "zod";
+import { readMapFile } from "@/core/formats";
+import { lashMapSchema, type LashMap } from "@/core/map";
+import { client, lashMap, lashMapRevision, room, survey, visit, visitEvent } from "@/db/schema";
+import { newestSurvey } from "@/features/clients/data";
+import { standingOf } from "@/features/clients/standing";
+import { action, Refusal } from "@/server/action";
+import { inStudio } from "@/server/inStudio";
+import { dayIn, todayIn } from "@/server/studioTime";
+import { headOf } from "./data";
+
+const GONE = "This client is not in the studio (any more).";
+
+export type SaveOutcome =
+  | { readonly state: "saved"; readonly revision: number }
+  /** Someone saved in between: theirs is given, nothing is overwritten. */
+  | { readonly state: "newer"; readonly theirs: LashMap; readonly revision: number };
+
+/** Saves a map on top of the revision it was made from; a newer one in between is never overwritten. */
+export const saveMap = action(
+  {
+    input: z.strictObject({ mapId: z.uuid(), clientId: z.uuid(), surveyId: z.uuid(), base: z.int().min(0), map: lashMapSchema }),
+  },
+  (me, input) =>
+    inStudio(me, async (tx): Promise<SaveOutcome> => {
+      const [known] = await tx.select({ id: survey.id }).from(survey).where(and(eq(survey.id, input.surveyId), eq(survey.clientId, input.clientId)));
+      if (!known) throw new Refusal("The survey of this map is not in the studio (any more).");
+      const [row] = await tx.select().from(lashMap).where(eq(lashMap.id, input.mapId)).for("update");
+      if (row && row.clientId !== input.clientId) throw new Refusal(GONE);
+      if ((row?.head ?? 0) !== input.base) {
+        const head = await headOf(tx, input.mapId);
+        if (!head) throw new Refusal("This map is not in the studio (any more).");
+        // A repeated send of the very same save is the same save.
+        if (JSON.stringify(lashMapSchema.parse(head.map)) === JSON.stringify(input.map)) return { state: "saved", revision: head.revision };
+        return { state: "newer", theirs: head.map, revision: head.revision };
+      }
+      const revision = input.base + 1;
+      if (row) await tx.update(lashMap).set({ head: revision, surveyId: input.surveyId }).where(eq(lashMap.id, input.mapId));
+      else await tx.insert(lashMap).values({ studioId: me.studioId, id: input.mapId, clientId: input.clientId, surveyId: input.surveyId, head: revision });
+      await tx.insert(lashMapRevision).values({ studioId: me.studioId, mapId: input.mapId, revision, document: input.map, savedBy: me.id });
+      return { state: "saved", revision };
+    }),
+);
+
+/** Reads a map file for a client: the map, and where the client has no survey yet, the file's survey with it. */
+export const importMap = action(
+  { input: z.strictObject({ clientId: z.uuid(), text: z.string().max(600_000, "A map file is a few kilobytes; this one is over 512 kB.") }) },
+  async (me, { clientId, text }) => {
+    const read = readMapFile(text);
+    if (!read.ok)
+      throw new Refusal("Nothing was taken from this file.", Object.fromEntries(read.problems.map(({ where, what }) => [where, what])));
+    return inStudio(me, async (tx) => {
+      const [known] = await tx.select({ id: client.id }).from(client).where(eq(client.id, clientId));
+      if (!known) throw new Refusal(GONE);
+      let surveyId = (await newestSurvey(tx, clientId))?.id;
+      if (!surveyId) {
+        if (!read.file.survey) throw new Refusal("This client has no survey yet and the file brings none. Take a survey first.");
+        surveyId = randomUUID();
+        await tx.insert(survey).values({ studioId: me.studioId, id: surveyId, clientId, document: read.file.survey, takenBy: me.id });
+      }
+      const mapId = randomUUID();
+      await tx.insert(lashMap).values({ studioId: me.studioId, id: mapId, clientId, surveyId, head: 1 });
+      await tx.insert(lashMapRevision).values({ studioId: me.studioId, mapId, revision: 1, document: read.file.map, savedBy: me.id });
+      return { mapId };
+    });
+  },
+);
+
+/**
+ * The visit that wears this map: today's agreed one that has not begun, else a new one now. Without a valid patch test
+ * it wants a written reason; after a reaction it is refused.
+ */
+export const openVisit = action(
+  { input: z.strictObject({ clientId: z.uuid(), mapId: z.uuid(), revision: z.int().min(1), reason: z.string().trim().max(500, "500 characters at most.") }) },
+  (me, { clientId, mapId, revision, reason }) =>
+    inStudio(me, async (tx) => {
+      const now = new Date();
+      const today = todayIn(me.timeZone, now);
+      const standing = await standingOf(tx, clientId, today);
+      if (standing.state === "reaction") throw new Refusal("This client reacted to adhesive. No visit is begun.");
+      if (standing.state !== "valid" && standing.state !== "due" && reason.length < 3)
+        throw new Refusal("There is no valid patch test. Write why it goes ahead, or place one first.", { reason: "A reason is needed." });
+      const [worn] = await tx
+        .select({ revision: lashMapRevision.revision })
+        .from(lashMapRevision)
+        .innerJoin(lashMap, and(eq(lashMap.studioId, lashMapRevision.studioId), eq(lashMap.id, lashMapRevision.mapId)))
+        .where(and(eq(lashMapRevision.mapId, mapId), eq(lashMapRevision.revision, revision), eq(lashMap.clientId, clientId)));
+      if (!worn) throw new Refusal("This map is not in the studio (any more).");
+      const { from, to } = dayIn(me.timeZone, today);
+      const [agreed] = await tx
+        .select({ id: visit.id })
+        .from(visit)
+        .leftJoin(visitEvent, and(eq(visitEvent.studioId, visit.studioId), eq(visitEvent.visitId, visit.id), eq(visitEvent.type, "started")))
+        .where(and(eq(visit.clientId, clientId), gte(visit.startsAt, from), lt(visit.startsAt, to), isNull(visitEvent.id)))
+        .orderBy(asc(visit.startsAt))
+        .limit(1);
+      const chosen = { mapId, mapRevision: revision, patchReason: reason };
+      if (agreed) {
+        await tx.update(visit).set(chosen).where(eq(visit.id, agreed.id));
+        return { visitId: agreed.id };
+      }
+      const [place] = await tx.select({ id: room.id }).from(room).orderBy(asc(room.createdAt), asc(room.name)).limit(1);
+      if (!place) throw new Refusal("The studio has no room yet. Add one on the air page.");
+      const visitId = randomUUID();
+      await tx.insert(visit).values({ studioId: me.studioId, id: visitId, clientId, technicianId: me.id, roomId: place.id, chair: 1, service: "new set", startsAt: now, minutes: 120, ...chosen });
+      return { visitId };
+    }),
+);

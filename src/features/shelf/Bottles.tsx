@@ -1,0 +1,122 @@
+"use client";
+import { useState, useTransition } from "react";
+import { bottleAge } from "@/core/adhesive";
+import { dayWords } from "@/features/clients/patchTestWords";
+import { Button, Dialog, Empty, Notice, SelectField, TextField, Verdict } from "@/ui";
+import { addAdhesive, emptyBottle, openBottle } from "./actions";
+import type { ShelfPage } from "./data";
+
+type Problem = { message: string; fields: Readonly<Record<string, string>> };
+const LOST: Problem = { message: "The server did not answer. What you typed is still here.", fields: {} };
+
+/** Adhesives with their bottles: lot, opened, how long they are good for. */
+export function Bottles({ adhesives, bottles, today, mayAdd }: Pick<ShelfPage, "adhesives" | "bottles"> & { today: string; mayAdd: boolean }) {
+  const [asking, setAsking] = useState<"bottle" | "adhesive" | null>(null);
+  const [problem, setProblem] = useState<Problem | null>(null);
+  const [busy, begin] = useTransition();
+  const send = (event: React.FormEvent<HTMLFormElement>, work: (form: Record<string, FormDataEntryValue>) => ReturnType<typeof openBottle>) => {
+    event.preventDefault();
+    const form = Object.fromEntries(new FormData(event.currentTarget));
+    begin(async () => {
+      const result = await work(form).catch(() => ({ ok: false as const, ...LOST }));
+      setProblem(result.ok ? null : result);
+      if (result.ok) setAsking(null);
+    });
+  };
+  const open = bottles.filter((bottle) => bottle.emptiedOn === null);
+  const emptied = bottles.filter((bottle) => bottle.emptiedOn !== null);
+  const nameOf = (id: string) => adhesives.find((one) => one.id === id)?.document;
+  const error = (name: string) => problem?.fields[name];
+  return (
+    <section aria-label="Adhesive">
+      <div className="flex flex-wrap items-baseline justify-between border-b border-line pb-1">
+        <h2 className="text-2xl">Adhesive</h2>
+        <span>
+          <Button tone="plain" onClick={() => (setProblem(null), setAsking("bottle"))}>
+            Open a bottle
+          </Button>
+          {mayAdd ? (
+            <Button tone="plain" onClick={() => (setProblem(null), setAsking("adhesive"))}>
+              New adhesive
+            </Button>
+          ) : null}
+        </span>
+      </div>
+      {open.length === 0 ? <Empty title="No bottle is open">{adhesives.length === 0 ? "Write down an adhesive from its leaflet, then open a bottle." : "Open a bottle to work from it."}</Empty> : null}
+      <ul aria-busy={busy}>
+        {open.map((bottle) => {
+          const document = nameOf(bottle.adhesiveId)!;
+          const age = bottleAge(bottle.openedOn, today, document.lifeAfterOpeningDays);
+          return (
+            <li key={bottle.id} className="border-b border-line py-3">
+              <div className="flex flex-wrap items-baseline justify-between gap-x-4">
+                <b>
+                  {document.name}, lot {bottle.lot}
+                </b>
+                <Verdict tone={age.state === "fresh" ? "good" : age.state === "last week" ? "look" : "stop"}>
+                  {age.state === "past its life" ? `past its life by ${-age.daysLeft} ${age.daysLeft === -1 ? "day" : "days"}` : `${age.daysLeft} days left`}
+                </Verdict>
+              </div>
+              <p className="text-[0.9375rem] text-ink-2">
+                Opened {dayWords(bottle.openedOn)}. Sets in {document.setTimeS} s; {Math.round(document.humidityLow * 100)} to {Math.round(document.humidityHigh * 100)} %, {document.temperatureLowC} to{" "}
+                {document.temperatureHighC} °C.
+              </p>
+              <Button tone="plain" className="-ml-4" onClick={() => begin(async () => void (await emptyBottle({ id: bottle.id, emptied: true })))}>
+                It is empty
+              </Button>
+            </li>
+          );
+        })}
+      </ul>
+      {emptied.length > 0 ? (
+        <details className="mt-3 text-[0.9375rem] text-ink-2">
+          <summary className="min-h-9 cursor-pointer py-1.5">Emptied bottles, {emptied.length}</summary>
+          <ul>
+            {emptied.map((bottle) => (
+              <li key={bottle.id} className="flex flex-wrap items-baseline gap-x-3 py-1">
+                {nameOf(bottle.adhesiveId)?.name}, lot {bottle.lot}, {dayWords(bottle.openedOn)} to {dayWords(bottle.emptiedOn!)}
+                <Button tone="plain" onClick={() => begin(async () => void (await emptyBottle({ id: bottle.id, emptied: false })))}>
+                  Not empty after all
+                </Button>
+              </li>
+            ))}
+          </ul>
+        </details>
+      ) : null}
+      <Dialog open={asking === "bottle"} onOpenChange={() => setAsking(null)} title="Open a bottle">
+        <form onSubmit={(event) => send(event, openBottle)} className="space-y-4" noValidate>
+          <SelectField label="Adhesive" name="adhesiveId" error={error("adhesiveId")}>
+            {adhesives.map((one) => (
+              <option key={one.id} value={one.id}>
+                {one.document.name}
+              </option>
+            ))}
+          </SelectField>
+          <TextField label="Lot" name="lot" error={error("lot")} />
+          <TextField label="Opened on" name="openedOn" type="date" defaultValue={today} max={today} error={error("openedOn")} />
+          {problem ? <Notice tone="stop" title={problem.message} /> : null}
+          <Button type="submit" disabled={busy}>
+            Keep
+          </Button>
+        </form>
+      </Dialog>
+      <Dialog open={asking === "adhesive"} onOpenChange={() => setAsking(null)} title="An adhesive, from its leaflet">
+        <form onSubmit={(event) => send(event, addAdhesive)} className="space-y-4" noValidate>
+          <TextField label="Name" name="name" error={error("name")} />
+          <div className="grid grid-cols-2 gap-3">
+            <TextField label="Set time" unit="s" name="setTimeS" inputMode="decimal" error={error("setTimeS")} />
+            <TextField label="Good for, once opened" unit="days" name="lifeAfterOpeningDays" inputMode="numeric" defaultValue="42" error={error("lifeAfterOpeningDays")} />
+            <TextField label="Humidity from" unit="%" name="humidityLow" inputMode="decimal" error={error("humidityLow")} />
+            <TextField label="to" unit="%" name="humidityHigh" inputMode="decimal" error={error("humidityHigh")} />
+            <TextField label="Warmth from" unit="°C" name="temperatureLowC" inputMode="decimal" error={error("temperatureLowC")} />
+            <TextField label="to" unit="°C" name="temperatureHighC" inputMode="decimal" error={error("temperatureHighC")} />
+          </div>
+          {problem ? <Notice tone="stop" title={problem.message} /> : null}
+          <Button type="submit" disabled={busy}>
+            Keep
+          </Button>
+        </form>
+      </Dialog>
+    </section>
+  );
+}

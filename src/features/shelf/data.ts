@@ -1,0 +1,19 @@
+import "server-only";
+import { and, asc, desc, eq } from "drizzle-orm";
+import { adhesive, bottle, tray } from "@/db/schema";
+import { inStudio } from "@/server/inStudio";
+import type { Member } from "@/server/member";
+
+/** Adhesives, their bottles, and the trays. */
+export function shelfPage(me: Member) {
+  return inStudio(me, async (tx) => ({
+    adhesives: await tx.select({ id: adhesive.id, document: adhesive.document }).from(adhesive).orderBy(asc(adhesive.createdAt)),
+    bottles: await tx
+      .select({ id: bottle.id, adhesiveId: bottle.adhesiveId, lot: bottle.lot, openedOn: bottle.openedOn, emptiedOn: bottle.emptiedOn })
+      .from(bottle)
+      .innerJoin(adhesive, and(eq(adhesive.studioId, bottle.studioId), eq(adhesive.id, bottle.adhesiveId)))
+      .orderBy(desc(bottle.openedOn)),
+    trays: await tx.select({ id: tray.id, document: tray.document }).from(tray).orderBy(asc(tray.createdAt), asc(tray.id)),
+  }));
+}
+export type ShelfPage = Awaited<ReturnType<typeof shelfPage>>;

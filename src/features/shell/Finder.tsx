@@ -1,0 +1,58 @@
+"use client";
+import { Command } from "cmdk";
+import { useRouter } from "next/navigation";
+import { useEffect, useState } from "react";
+import { findClients } from "@/features/clients/actions";
+import { Dialog } from "@/ui";
+
+const PLACES = [
+  ["Today", "/"],
+  ["New client", "/clients/new"],
+  ["Air", "/air"],
+  ["Shelf: bottles and trays", "/shelf"],
+  ["Studio policy and people", "/studio"],
+] as const;
+const ROW = "flex min-h-10 cursor-pointer items-center rounded px-3 data-[selected=true]:bg-moss-soft";
+
+/** Finds clients by name and places by word, from the keyboard. */
+export function Finder({ onClose }: { onClose: () => void }) {
+  const router = useRouter();
+  const [text, setText] = useState("");
+  const [clients, setClients] = useState<readonly { id: string; name: string }[]>([]);
+  useEffect(() => {
+    const wait = setTimeout(async () => {
+      const found = await findClients({ search: text });
+      if (found.ok) setClients(found.data);
+    }, 120);
+    return () => clearTimeout(wait);
+  }, [text]);
+  const go = (href: string) => {
+    onClose();
+    router.push(href);
+  };
+  return (
+    <Dialog open onOpenChange={(open) => !open && onClose()} title="Find">
+      <Command shouldFilter={false} label="Find a client or a place">
+        <Command.Input
+          value={text}
+          onValueChange={setText}
+          placeholder="A client's name, or a place"
+          className="min-h-11 w-full rounded-md border border-line-strong bg-leaf px-3"
+        />
+        <Command.List className="mt-3 max-h-80 overflow-y-auto">
+          <Command.Empty className="px-3 py-4 text-ink-2">Nobody and nothing by that name.</Command.Empty>
+          {clients.map((client) => (
+            <Command.Item key={client.id} value={client.id} onSelect={() => go(`/clients/${client.id}`)} className={ROW}>
+              <bdi>{client.name}</bdi>
+            </Command.Item>
+          ))}
+          {PLACES.filter(([label]) => label.toLowerCase().includes(text.toLowerCase())).map(([label, href]) => (
+            <Command.Item key={href} value={href} onSelect={() => go(href)} className={`${ROW} text-ink-2`}>
+              {label}
+            </Command.Item>
+          ))}
+        </Command.List>
+      </Command>
+    </Dialog>
+  );
+}

@@ -1,0 +1,48 @@
+"use client";
+import Link from "next/link";
+import { usePathname } from "next/navigation";
+import { cx } from "@/ui";
+import { AirNow } from "./AirNow";
+import { Menu } from "./Menu";
+import { Safety } from "./Safety";
+
+const PLACES = [
+  { href: "/", label: "Today" },
+  { href: "/clients", label: "Clients" },
+  { href: "/air", label: "Air" },
+  { href: "/shelf", label: "Shelf" },
+  { href: "/studio", label: "Studio" },
+] as const;
+
+/** The top edge of every screen. Its middle stays free: that is where clocks hang. */
+export function Header({ name, role, studioName }: { name: string; role: string; studioName: string }) {
+  const path = usePathname();
+  const isHere = (href: string) => (href === "/" ? path === "/" : path.startsWith(href));
+  return (
+    <header className="ivy-header flex flex-wrap items-center gap-x-6 gap-y-1 px-4 pt-3 pb-2 sm:px-7">
+      <Link href="/" className="font-serif text-[1.375rem] font-semibold tracking-[-0.01em]">
+        Ivy Thread
+      </Link>
+      <nav aria-label="Places" className="-mx-2 flex overflow-x-auto">
+        {PLACES.map((place) => (
+          <Link
+            key={place.href}
+            href={place.href}
+            aria-current={isHere(place.href) ? "page" : undefined}
+            className={cx(
+              "min-h-9 border-b-2 px-2.5 py-1.5 text-[0.9375rem]",
+              isHere(place.href) ? "border-ivy font-semibold" : "border-transparent text-ink-2 hover:text-ink",
+            )}
+          >
+            {place.label}
+          </Link>
+        ))}
+      </nav>
+      <div className="ml-auto flex items-center gap-x-4 gap-y-1 text-[0.9375rem]">
+        <Safety />
+        <AirNow />
+        <Menu name={name} role={role} studioName={studioName} />
+      </div>
+    </header>
+  );
+}

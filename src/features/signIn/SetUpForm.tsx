@@ -1,0 +1,37 @@
+"use client";
+import { useState } from "react";
+import { Button, Notice, TextField } from "@/ui";
+import { setUpStudio } from "./actions";
+
+export function SetUpForm() {
+  const [problem, setProblem] = useState<{ message: string; fields: Readonly<Record<string, string>> } | null>(null);
+  const [busy, setBusy] = useState(false);
+  const submit = async (event: React.FormEvent<HTMLFormElement>) => {
+    event.preventDefault();
+    setBusy(true);
+    const result = await setUpStudio(Object.fromEntries(new FormData(event.currentTarget))).catch(() => null);
+    if (result?.ok) return window.location.assign("/sign-in");
+    setProblem(result && !result.ok ? result : { message: "The server did not answer. What you typed is still here.", fields: {} });
+    setBusy(false);
+  };
+  const error = (name: string) => problem?.fields[name];
+  return (
+    <form onSubmit={submit} noValidate className="space-y-4">
+      <TextField label="Studio" name="studioName" error={error("studioName")} autoFocus />
+      <TextField
+        label="Time zone"
+        name="timeZone"
+        defaultValue={typeof window === "undefined" ? "" : Intl.DateTimeFormat().resolvedOptions().timeZone}
+        suppressHydrationWarning
+        error={error("timeZone")}
+      />
+      <TextField label="Your name" name="name" autoComplete="name" error={error("name")} />
+      <TextField label="E-mail" name="email" type="email" autoComplete="username" error={error("email")} />
+      <TextField label="Password" name="password" type="password" autoComplete="new-password" hint="Ten characters at least." error={error("password")} />
+      {problem ? <Notice tone="stop" title={problem.message} /> : null}
+      <Button type="submit" disabled={busy} className="w-full">
+        {busy ? "Creating…" : "Create the studio"}
+      </Button>
+    </form>
+  );
+}

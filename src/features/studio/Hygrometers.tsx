@@ -1,0 +1,79 @@
+"use client";
+import { useState, useTransition } from "react";
+import { Button, Dialog, Notice, SelectField, TextField } from "@/ui";
+import { addSensor, renewToken } from "./actions";
+
+type Sensor = { id: string; name: string; room: string; last: string | null };
+
+/** Hygrometers and their tokens. A token is shown once; only its hash is kept. */
+export function Hygrometers({ sensors, rooms, mayChange }: { sensors: readonly Sensor[]; rooms: readonly { id: string; name: string }[]; mayChange: boolean }) {
+  const [asking, setAsking] = useState(false);
+  const [token, setToken] = useState<string | null>(null);
+  const [problem, setProblem] = useState<{ message: string; fields: Readonly<Record<string, string>> } | null>(null);
+  const [busy, begin] = useTransition();
+  const doing = (work: () => ReturnType<typeof renewToken>) =>
+    begin(async () => {
+      const result = await work().catch(() => ({ ok: false as const, message: "The server did not answer. Nothing was changed.", fields: {} }));
+      setProblem(result.ok ? null : result);
+      if (!result.ok) return;
+      setAsking(false);
+      setToken(result.data.token);
+    });
+  return (
+    <section aria-label="Hygrometers">
+      <div className="flex items-baseline justify-between border-b border-line pb-1">
+        <h2 className="text-2xl">Hygrometers</h2>
+        {mayChange ? (
+          <Button tone="plain" onClick={() => (setProblem(null), setAsking(true))}>
+            Add one
+          </Button>
+        ) : null}
+      </div>
+      {sensors.length === 0 ? <p className="py-3 text-ink-2">None yet; readings can be typed by hand on the air page.</p> : null}
+      <ul>
+        {sensors.map((sensor) => (
+          <li key={sensor.id} className="border-b border-line py-2">
+            <span className="block">{sensor.name}</span>
+            <span className="text-sm text-ink-2">
+              {sensor.room}, {sensor.last ? `last heard ${sensor.last}` : "not heard yet"}
+            </span>
+            {mayChange ? (
+              <Button tone="plain" disabled={busy} onClick={() => doing(() => renewToken({ id: sensor.id }))}>
+                New token
+              </Button>
+            ) : null}
+          </li>
+        ))}
+      </ul>
+      {problem && !asking ? <Notice tone="stop" title={problem.message} className="mt-3" /> : null}
+      <Dialog open={asking} onOpenChange={setAsking} title="A hygrometer">
+        <form
+          noValidate
+          className="space-y-4"
+          onSubmit={(event) => {
+            event.preventDefault();
+            const form = Object.fromEntries(new FormData(event.currentTarget));
+            doing(() => addSensor(form));
+          }}
+        >
+          <TextField label="Where it stands" name="name" hint="Sensor air is not lash air: keep it near the bed, away from breath and mist." error={problem?.fields.name} />
+          <SelectField label="Room" name="roomId">
+            {rooms.map((room) => (
+              <option key={room.id} value={room.id}>
+                {room.name}
+              </option>
+            ))}
+          </SelectField>
+          {problem ? <Notice tone="stop" title={problem.message} /> : null}
+          <Button type="submit" disabled={busy}>
+            Add
+          </Button>
+        </form>
+      </Dialog>
+      <Dialog open={token !== null} onOpenChange={() => setToken(null)} title="Its token, shown this once">
+        <p className="rounded-md border border-line bg-leaf p-3 font-mono text-sm break-all select-all">{token}</p>
+        <p className="mt-3 text-[0.9375rem] text-ink-2">The device sends it with every batch as “authorization: Bearer …”. A new token ends the old one at once.</p>
+      </Dialog>
+    </section>
+  );
+}

@@ -1,0 +1,26 @@
+import "server-only";
+import { and, asc, eq, max } from "drizzle-orm";
+import { member, policy, reading, room, sensor } from "@/db/schema";
+import { inStudio } from "@/server/inStudio";
+import type { Member } from "@/server/member";
+
+/** The studio's policy, people and devices. */
+export function studioPage(me: Member) {
+  return inStudio(me, async (tx) => {
+    const [held] = await tx.select().from(policy);
+    return {
+      policy: held!.document,
+      revision: held!.revision,
+      people: await tx.select({ id: member.id, name: member.name, role: member.role }).from(member).orderBy(asc(member.createdAt), asc(member.name)),
+      rooms: await tx.select({ id: room.id, name: room.name }).from(room).orderBy(asc(room.createdAt), asc(room.name)),
+      sensors: await tx
+        .select({ id: sensor.id, name: sensor.name, room: room.name, last: max(reading.takenAt) })
+        .from(sensor)
+        .innerJoin(room, and(eq(room.studioId, sensor.studioId), eq(room.id, sensor.roomId)))
+        .leftJoin(reading, and(eq(reading.studioId, sensor.studioId), eq(reading.sensorId, sensor.id)))
+        .groupBy(sensor.id, sensor.name, room.name)
+        .orderBy(asc(sensor.name)),
+    };
+  });
+}
+export type StudioPage = Awaited<ReturnType<typeof studioPage>>;

@@ -1,0 +1,107 @@
+import Link from "next/link";
+import type { PatchTestStanding } from "@/core/visit";
+import { MiniSkyline } from "@/features/clients/MiniSkyline";
+import { patchTestWords } from "@/features/clients/patchTestWords";
+import type { VisitRow } from "@/features/visit/data";
+import { Empty, LinkButton, Verdict, cx } from "@/ui";
+
+export type TodayLine = { readonly visit: VisitRow; readonly from: string; readonly to: string; readonly mine: boolean; readonly standing: PatchTestStanding };
+
+/** The day as one line of knots, and at its head who is next. */
+export function TodayView({ title, lines, nextId }: { title: string; lines: readonly TodayLine[]; nextId: string | null }) {
+  const next = lines.find((line) => line.visit.id === nextId);
+  return (
+    <div className="grid gap-x-16 gap-y-10 pt-5 lg:grid-cols-[20rem_minmax(0,1fr)]">
+      <div>
+        <h1 className="text-[2.5rem]">{title}</h1>
+        {next ? <Next line={next} /> : lines.length > 0 ? <p className="mt-3 text-ink-2">Nobody else is expected of you today.</p> : null}
+      </div>
+      <div className="min-w-0">
+        <h2 className="sr-only">Visits</h2>
+        {lines.length === 0 ? (
+          <Empty title="Nothing is agreed for today">
+            <p>Start a visit from a client&rsquo;s map.</p>
+            <LinkButton href="/clients" tone="line" className="mt-4">
+              To the clients
+            </LinkButton>
+          </Empty>
+        ) : (
+          <ol className="relative">
+            {lines.map((line, i) => (
+              <Knot key={line.visit.id} line={line} last={i === lines.length - 1} />
+            ))}
+          </ol>
+        )}
+      </div>
+    </div>
+  );
+}
+
+function Next({ line: { visit, from, standing } }: { line: TodayLine }) {
+  const running = visit.state.startedAtMs !== null;
+  const words = patchTestWords(standing);
+  return (
+    <div className="mt-5 border-t border-line pt-4">
+      <p className="text-ink-2">{running ? "In your chair" : "Next for you"}</p>
+      <p className="mt-1 font-serif text-[1.75rem] leading-tight break-words">
+        <bdi>{visit.clientName}</bdi>
+      </p>
+      <p className="mt-1 text-ink-2">
+        {from}, {visit.service}, chair {visit.chair}
+      </p>
+      {words.tone !== "good" ? (
+        <p className="mt-3 text-[0.9375rem]">
+          <Verdict tone={words.tone}>{words.title}</Verdict>
+          <span className="block text-ink-2">{words.says}</span>
+        </p>
+      ) : null}
+      <div className="mt-4 flex flex-wrap gap-2">
+        <LinkButton href={`/visits/${visit.id}`}>{running ? "To the chair" : "Open the visit"}</LinkButton>
+        <LinkButton href={`/clients/${visit.clientId}`} tone="line">
+          The client
+        </LinkButton>
+      </div>
+    </div>
+  );
+}
+
+function Knot({ line: { visit, from, to, mine, standing }, last }: { line: TodayLine; last: boolean }) {
+  const { state } = visit;
+  const done = state.finishedAtMs !== null;
+  const running = state.startedAtMs !== null && !done;
+  const words = patchTestWords(standing);
+  return (
+    <li className="relative grid grid-cols-[3.5rem_1.75rem_minmax(0,1fr)] items-start">
+      <span className="pt-3 text-right font-semibold">{from}</span>
+      <span aria-hidden="true" className="relative h-full">
+        {last ? null : <span className="absolute top-5 left-1/2 h-full -translate-x-1/2 border-l-2 border-dashed border-ivy" />}
+        <span
+          className={cx(
+            "absolute top-[0.95rem] left-1/2 size-3.5 -translate-x-1/2 rounded-full border-2 border-ivy",
+            done ? "bg-ivy" : running ? "bg-moss" : "bg-paper",
+          )}
+        />
+      </span>
+      <Link href={`/visits/${visit.id}`} className={cx("mb-1 block rounded-lg px-3 py-2.5 hover:bg-moss-soft", !mine && "opacity-90")}>
+        <span className="flex flex-wrap items-baseline gap-x-3">
+          <bdi className="min-w-0 font-serif text-xl break-words">{visit.clientName}</bdi>
+          {running ? <Verdict tone="good">under way</Verdict> : done ? <Verdict tone="good">done</Verdict> : null}
+          {!done && words.tone !== "good" ? (
+            <Verdict tone={words.tone} className="text-[0.9375rem]">
+              {words.title}
+            </Verdict>
+          ) : null}
+        </span>
+        <span className="mt-0.5 flex flex-wrap items-center gap-x-3 text-[0.9375rem] text-ink-2">
+          <span>
+            until {to}, {visit.service}
+          </span>
+          <span>
+            {visit.technicianName}, {visit.roomName.toLowerCase()}, chair {visit.chair}
+          </span>
+          {visit.map ? <MiniSkyline map={visit.map} /> : null}
+        </span>
+      </Link>
+    </li>
+  );
+}

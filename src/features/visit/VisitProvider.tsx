@@ -1,0 +1,66 @@
+"use client";
+import { createContext, useContext, useEffect, useMemo, useState, useSyncExternalStore, type ReactNode } from "react";
+import { VisitStore, type VisitSnapshot } from "./store";
+import { openTablet, type Tablet } from "./tablet";
+
+type Kept = { store: VisitStore; tablet: Tablet };
+const VisitContext = createContext<Kept | null>(null);
+
+const TIME_EVERY_MS = 5 * 60_000;
+const REFRESH_EVERY_MS = 10_000;
+
+/** Holds the tablet's memory for the person signed in, on every screen. */
+export function VisitProvider({ memberId, children }: { memberId: string; children: ReactNode }) {
+  const kept = useMemo(() => {
+    const tablet = openTablet(memberId);
+    return { tablet, store: new VisitStore(tablet) };
+  }, [memberId]);
+  useEffect(() => {
+    void kept.store.begin();
+    const time = setInterval(() => void kept.store.syncTime(), TIME_EVERY_MS);
+    const refresh = setInterval(() => void kept.store.refresh(), REFRESH_EVERY_MS);
+    const back = () => void kept.store.syncTime().then(() => kept.store.refresh());
+    window.addEventListener("online", back);
+    return () => {
+      clearInterval(time);
+      clearInterval(refresh);
+      window.removeEventListener("online", back);
+    };
+  }, [kept]);
+  return <VisitContext value={kept}>{children}</VisitContext>;
+}
+
+function useKept(): Kept {
+  const kept = useContext(VisitContext);
+  if (!kept) throw new Error("VisitProvider is missing above this.");
+  return kept;
+}
+
+export function useVisitStore(): VisitStore {
+  return useKept().store;
+}
+
+export function useTablet(): Tablet {
+  return useKept().tablet;
+}
+
+export function useVisits(): VisitSnapshot {
+  const store = useVisitStore();
+  return useSyncExternalStore(store.subscribe, store.getSnapshot, store.getServerSnapshot);
+}
+
+/** The true time, ms, renewed four times a second; null until the page is alive. */
+export function useNow(): number | null {
+  const store = useVisitStore();
+  const [now, setNow] = useState<number | null>(null);
+  useEffect(() => {
+    const tick = () => setNow(store.now().ms);
+    const first = setTimeout(tick, 0);
+    const every = setInterval(tick, 250);
+    return () => {
+      clearTimeout(first);
+      clearInterval(every);
+    };
+  }, [store]);
+  return now;
+}

@@ -1,0 +1,39 @@
+import { notFound } from "next/navigation";
+import { patchTestWords } from "@/features/clients/patchTestWords";
+import { requireMember } from "@/server/member";
+import { idOr404 } from "@/server/params";
+import { formatIn, todayIn } from "@/server/studioTime";
+import { visitPage } from "./data";
+import { VisitWorkspace } from "./VisitWorkspace";
+
+/** A visit: to begin, under way, or as it was kept. */
+export async function VisitRoute({ visitId }: { visitId: string }) {
+  const member = await requireMember();
+  const page = await visitPage(member, idOr404(visitId), todayIn(member.timeZone, new Date()));
+  if (!page) notFound();
+  const { visit, bottles, names, air, policy, standing } = page;
+  return (
+    <VisitWorkspace
+      key={visit.id}
+      id={visit.id}
+      clientId={visit.clientId}
+      clientName={visit.clientName}
+      service={visit.service}
+      chair={visit.chair}
+      roomName={visit.roomName}
+      roomVolumeM3={visit.roomVolumeM3}
+      technicianName={visit.technicianName}
+      day={formatIn(member.timeZone, visit.startsAt, "EEEE d MMMM")}
+      time={formatIn(member.timeZone, visit.startsAt, "HH:mm")}
+      timeZone={member.timeZone}
+      map={visit.map}
+      mapId={visit.mapId}
+      patch={{ held: standing.state === "valid" || standing.state === "due", words: patchTestWords(standing).title, reason: visit.patchReason }}
+      events={visit.events}
+      bottles={bottles}
+      bottleNames={Object.fromEntries(names)}
+      air={air}
+      policy={policy}
+    />
+  );
+}

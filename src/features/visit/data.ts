@@ -1,0 +1,195 @@
+import "server-only";
+import { and, asc, eq, gte, inArray, lt } from "drizzle-orm";
+import type { LashMap } from "@/core/map";
+import { visitState, type KeptEvent, type VisitEvent, type VisitState } from "@/core/visit";
+import { adhesive, bottle, client, lashMapRevision, member as memberTable, policy, room, visit, visitEvent } from "@/db/schema";
+import { newestAir } from "@/features/air/newestAir";
+import { standingOf } from "@/features/clients/standing";
+import { inStudio, type StudioTransaction } from "@/server/inStudio";
+import type { Member } from "@/server/member";
+
+/** An agreed visit with what its events say of it. */
+export type VisitRow = {
+  readonly id: string;
+  readonly clientId: string;
+  readonly clientName: string;
+  readonly technicianId: string;
+  readonly technicianName: string;
+  readonly roomId: string;
+  readonly roomName: string;
+  readonly roomVolumeM3: number;
+  readonly chair: number;
+  readonly service: string;
+  readonly startsAt: Date;
+  readonly minutes: number;
+  readonly mapId: string | null;
+  readonly patchReason: string;
+  readonly map: LashMap | null;
+  readonly state: VisitState;
+  readonly events: readonly KeptEvent[];
+};
+
+type Where = { day?: { from: Date; to: Date }; clientId?: string; visitId?: string };
+
+/** Visits of a day, a client, or one alone, earliest first, each with its map and events. */
+export async function visitsWhere(tx: StudioTransaction, { day, clientId, visitId }: Where): Promise<VisitRow[]> {
+  const rows = await tx
+    .select({
+      id: visit.id,
+      clientId: visit.clientId,
+      clientName: client.name,
+      technicianId: visit.technicianId,
+      technicianName: memberTable.name,
+      roomId: visit.roomId,
+      roomName: room.name,
+      roomVolumeM3: room.volumeM3,
+      chair: visit.chair,
+      service: visit.service,
+      startsAt: visit.startsAt,
+      minutes: visit.minutes,
+      mapId: visit.mapId,
+      patchReason: visit.patchReason,
+      map: lashMapRevision.document,
+    })
+    .from(visit)
+    .innerJoin(client, and(eq(client.studioId, visit.studioId), eq(client.id, visit.clientId)))
+    .innerJoin(memberTable, and(eq(memberTable.studioId, visit.studioId), eq(memberTable.id, visit.technicianId)))
+    .innerJoin(room, and(eq(room.studioId, visit.studioId), eq(room.id, visit.roomId)))
+    .leftJoin(
+      lashMapRevision,
+      and(
+        eq(lashMapRevision.studioId, visit.studioId),
+        eq(lashMapRevision.mapId, visit.mapId),
+        eq(lashMapRevision.revision, visit.mapRevision),
+      ),
+    )
+    .where(
+      and(
+        day ? and(gte(visit.startsAt, day.from), lt(visit.startsAt, day.to)) : undefined,
+        clientId ? eq(visit.clientId, clientId) : undefined,
+        visitId ? eq(visit.id, visitId) : undefined,
+      ),
+    )
+    .orderBy(asc(visit.startsAt), asc(visit.chair));
+  const events = await eventsOf(tx, rows.map((row) => row.id));
+  return rows.map((row) => {
+    const own = events.get(row.id) ?? [];
+    return { ...row, events: own, state: visitState(own) };
+  });
+}
+
+async function eventsOf(tx: StudioTransaction, visitIds: string[]): Promise<Map<string, KeptEvent[]>> {
+  const found = new Map<string, KeptEvent[]>();
+  if (visitIds.length === 0) return found;
+  const rows = await tx.select().from(visitEvent).where(inArray(visitEvent.visitId, visitIds)).orderBy(asc(visitEvent.at));
+  for (const row of rows) {
+    const kept = {
+      id: row.id,
+      visitId: row.visitId,
+      at: row.at.toISOString(),
+      clock: row.clock,
+      type: row.type,
+      payload: row.payload,
+      serverTime: row.serverTime.toISOString(),
+    } as KeptEvent;
+    found.set(row.visitId, [...(found.get(row.visitId) ?? []), kept]);
+  }
+  return found;
+}
+
+/** A visit under way, for the clocks that hang on every screen. */
+export type RunningVisit = {
+  readonly id: string;
+  readonly clientId: string;
+  readonly clientName: string;
+  readonly chair: number;
+  readonly mine: boolean;
+  readonly events: readonly KeptEvent[];
+};
+
+/** Visits begun within the last day and not finished, in this studio. */
+export function runningVisits(me: Member, now: Date): Promise<RunningVisit[]> {
+  const day = { from: new Date(now.getTime() - 36 * 3_600_000), to: new Date(now.getTime() + 36 * 3_600_000) };
+  return inStudio(me, async (tx) => {
+    const visits = await visitsWhere(tx, { day });
+    return visits
+      .filter(({ state }) => state.startedAtMs !== null && state.finishedAtMs === null)
+      .filter(({ state }) => now.getTime() - state.startedAtMs! < 24 * 3_600_000)
+      .map((row) => ({
+        id: row.id,
+        clientId: row.clientId,
+        clientName: row.clientName,
+        chair: row.chair,
+        mine: row.technicianId === me.id,
+        events: row.events,
+      }));
+  });
+}
+
+/** Bottles open in the studio, for choosing one: newest first. */
+export async function openBottles(tx: StudioTransaction) {
+  const rows = await tx
+    .select({ id: bottle.id, lot: bottle.lot, openedOn: bottle.openedOn, emptiedOn: bottle.emptiedOn, adhesive: adhesive.document })
+    .from(bottle)
+    .innerJoin(adhesive, and(eq(adhesive.studioId, bottle.studioId), eq(adhesive.id, bottle.adhesiveId)));
+  return rows.filter((row) => row.emptiedOn === null).sort((a, b) => b.openedOn.localeCompare(a.openedOn));
+}
+export type OpenBottle = Awaited<ReturnType<typeof openBottles>>[number];
+
+/** Every bottle's name and lot by its id, emptied ones too: a visit years ago still names its lot. */
+export async function bottleNames(tx: StudioTransaction): Promise<Map<string, string>> {
+  const rows = await tx
+    .select({ id: bottle.id, lot: bottle.lot, adhesive: adhesive.document })
+    .from(bottle)
+    .innerJoin(adhesive, and(eq(adhesive.studioId, bottle.studioId), eq(adhesive.id, bottle.adhesiveId)));
+  return new Map(rows.map((row) => [row.id, `${row.adhesive.name}, lot ${row.lot}`]));
+}
+
+/** One visit for its workspace, or null when it is not in this studio. */
+export function visitPage(me: Member, visitId: string, today: string) {
+  return inStudio(me, async (tx) => {
+    const [row] = await visitsWhere(tx, { visitId });
+    if (!row) return null;
+    const [held] = await tx.select().from(policy);
+    return {
+      visit: row,
+      bottles: await openBottles(tx), names: await bottleNames(tx), air: await newestAir(tx, row.roomId),
+      policy: held!.document,
+      // A visit in the past is judged as of its own day.
+      standing: await standingOf(tx, row.clientId, row.state.startedAtMs === null ? today : new Date(row.state.startedAtMs).toISOString().slice(0, 10)),
+    };
+  });
+}
+
+/** What came of handing in events: all kept, or one names a visit that is not here. */
+export async function keepEvents(me: Member, events: readonly VisitEvent[]): Promise<{ kept: { id: string; serverTime: string }[]; unknown: string[] }> {
+  return inStudio(me, async (tx) => {
+    const visitIds = [...new Set(events.map((event) => event.visitId))];
+    const known = new Set((await tx.select({ id: visit.id }).from(visit).where(inArray(visit.id, visitIds))).map((row) => row.id));
+    const mine = events.filter((event) => known.has(event.visitId));
+    if (mine.length > 0)
+      await tx
+        .insert(visitEvent)
+        .values(
+          mine.map((event) => ({
+            studioId: me.studioId,
+            visitId: event.visitId,
+            id: event.id,
+            at: new Date(event.at),
+            clock: event.clock,
+            type: event.type,
+            payload: event.payload,
+            memberId: me.id,
+          })),
+        )
+        .onConflictDoNothing();
+    const stored = await tx
+      .select({ id: visitEvent.id, serverTime: visitEvent.serverTime })
+      .from(visitEvent)
+      .where(inArray(visitEvent.id, events.map((event) => event.id)));
+    return {
+      kept: stored.map((row) => ({ id: row.id, serverTime: row.serverTime.toISOString() })),
+      unknown: events.filter((event) => !known.has(event.visitId)).map((event) => event.id),
+    };
+  });
+}

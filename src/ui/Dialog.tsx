@@ -1,0 +1,42 @@
+"use client";
+import { X } from "lucide-react";
+import { Dialog as Radix } from "radix-ui";
+import type { ReactNode } from "react";
+import { cx } from "./cx";
+
+export function Dialog({
+  open,
+  onOpenChange,
+  title,
+  children,
+  wide,
+}: {
+  open: boolean;
+  onOpenChange: (open: boolean) => void;
+  title: string;
+  children: ReactNode;
+  wide?: boolean;
+}) {
+  return (
+    <Radix.Root open={open} onOpenChange={onOpenChange}>
+      <Radix.Portal>
+        <Radix.Overlay className="fixed inset-0 z-40 bg-[rgb(10_20_15/0.45)]" />
+        <Radix.Content
+          aria-describedby={undefined}
+          className={cx(
+            "fixed top-[8vh] left-1/2 z-50 max-h-[84vh] w-[min(94vw,36rem)] -translate-x-1/2 overflow-y-auto rounded-lg border border-line bg-paper p-6",
+            wide && "w-[min(94vw,60rem)]",
+          )}
+        >
+          <div className="mb-4 flex items-start justify-between gap-4">
+            <Radix.Title className="font-serif text-2xl">{title}</Radix.Title>
+            <Radix.Close className="rounded-full p-1.5 text-ink-2 hover:bg-moss-soft" aria-label="Close">
+              <X size={20} aria-hidden="true" />
+            </Radix.Close>
+          </div>
+          {children}
+        </Radix.Content>
+      </Radix.Portal>
+    </Radix.Root>
+  );
+}
