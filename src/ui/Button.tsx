@@ -11,17 +11,14 @@ const TONES: Record<Tone, string> = {
   stop: "border border-rosehip text-rosehip hover:bg-rosehip-soft",
 };
 const SHAPE =
-  "inline-flex min-h-9 items-center justify-center gap-2 rounded-full px-4 py-1.5 text-[0.9375rem] font-semibold transition-colors disabled:cursor-not-allowed disabled:opacity-50";
+  "inline-flex items-center justify-center gap-2 rounded-full py-1.5 font-semibold transition-colors disabled:cursor-not-allowed disabled:opacity-50";
+/** `bed` is for a knuckle at arm's length: 64 px. */
+const SIZES = { usual: "min-h-9 px-4 text-[0.9375rem]", bed: "min-h-16 px-8 text-2xl" };
 
-export function Button({ tone = "ivy", className, type = "button", ...rest }: ComponentProps<"button"> & { tone?: Tone }) {
-  return <button type={type} className={cx(SHAPE, TONES[tone], className)} {...rest} />;
+export function Button({ tone = "ivy", size = "usual", className, type = "button", ...rest }: ComponentProps<"button"> & { tone?: Tone; size?: keyof typeof SIZES }) {
+  return <button type={type} className={cx(SHAPE, SIZES[size], TONES[tone], className)} {...rest} />;
 }
 
 export function LinkButton({ tone = "ivy", className, ...rest }: ComponentProps<typeof Link> & { tone?: Tone }) {
-  return <Link className={cx(SHAPE, TONES[tone], className)} {...rest} />;
-}
-
-/** A link to a file: loads as a document, never as a page of the app. */
-export function FileLink({ tone = "line", className, ...rest }: ComponentProps<"a"> & { tone?: Tone }) {
-  return <a className={cx(SHAPE, TONES[tone], className)} {...rest} />;
+  return <Link className={cx(SHAPE, SIZES.usual, TONES[tone], className)} {...rest} />;
 }

@@ -9,7 +9,7 @@ export const metadata: Metadata = { title: "Today" };
 export default async function Today() {
   const member = await requireMember();
   const now = new Date();
-  const { visits, standings } = await todayPage(member, now);
+  const { visits, standings, maps } = await todayPage(member, now);
   const time = (moment: Date) => formatIn(member.timeZone, moment, "HH:mm");
   const own = visits.filter((visit) => visit.technicianId === member.id && visit.state.finishedAtMs === null);
   const next = own.find((visit) => visit.state.startedAtMs !== null) ?? own[0];
@@ -21,8 +21,8 @@ export default async function Today() {
         visit,
         from: time(visit.startsAt),
         to: time(new Date(visit.startsAt.getTime() + visit.minutes * 60_000)),
-        mine: visit.technicianId === member.id,
         standing: standings.get(visit.clientId)!,
+        map: visit.map ?? maps.get(visit.clientId) ?? null,
       }))}
     />
   );

@@ -14,7 +14,7 @@ export type DrawnLash = {
 };
 
 /** How far lashes fan sideways at the corners, degrees from straight ahead. A model of this product. */
-const SPLAY_DEG = { inner: -38, outer: 52 } as const;
+const SPLAY_DEG = { inner: -26, outer: 42 } as const;
 
 /**
  * Lashes of one eye as they will fall, seen from the front at true proportion: a lash leaves the lid at its growth
@@ -34,7 +34,7 @@ export function drawnLashes(
   while (at < 0.988) {
     const natural = lashAt(at);
     const [tilt, fan, size] = [random() - 0.5, random() - 0.5, random() - 0.5];
-    const splay = degToRad(SPLAY_DEG.inner + (SPLAY_DEG.outer - SPLAY_DEG.inner) * at + fan * 9);
+    const splay = degToRad(SPLAY_DEG.inner + (SPLAY_DEG.outer - SPLAY_DEG.inner) * at + fan * 5);
     const [x0, y0] = lid.pointAt(at);
     const draw = (kind: DrawnLash["kind"], path: ReturnType<typeof curlPath>, widthMm: number): DrawnLash => ({
       at,
@@ -42,7 +42,7 @@ export function drawnLashes(
       widthMm,
       points: path.map(({ reachMm, liftMm }) => [x0 + reachMm * Math.sin(splay), y0 + liftMm] as const),
     });
-    const angle = natural.angleDeg + tilt * 7;
+    const angle = natural.angleDeg + tilt * 5;
     const naturalLength = natural.lengthMm + size * natural.spreadMm;
     const ownCurve = [{ lengthMm: naturalLength, curvaturePerMm: degToRad(natural.ownCurlDeg) / naturalLength }];
     lashes.push(draw("natural", curlPath(ownCurve, angle, 6), natural.diameterMm));
@@ -51,7 +51,7 @@ export function drawnLashes(
       const path = curlPath(curlSegments(CURLS[fibre.curl], fibre.lengthMm), angle, 8);
       lashes.push(draw("extension", path, fibre.diameterMm));
     }
-    at += ((options.every ?? 1) / (natural.lashesPerMm * eye.lashLineMm)) * (1 + (random() - 0.5) * 0.5);
+    at += ((options.every ?? 1) / (natural.lashesPerMm * eye.lashLineMm)) * (1 + (random() - 0.5) * 0.3);
   }
   return lashes;
 }

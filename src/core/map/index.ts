@@ -13,3 +13,4 @@ export { SEVERITIES, type Finding, type Rule, type Severity } from "./finding";
 export { VIEWS, VIEW_LABELS, type View, eyesInView, innerCornerOnRight, turnHalfRound } from "./view";
 export { mapTotals, type MapTotals } from "./totals";
 export { clashWords } from "./clashWords";
+export { joinFindings } from "./joinFindings";

@@ -61,8 +61,8 @@ async function loadStudio(tx: Tx, today: string, options: { password: string; to
     await tx.insert(schema.account).values({ id: demoId(`account ${person.key}`), accountId: id, providerId: "credential", userId: id, password: hash });
     await tx.insert(schema.member).values({ studioId, id, name: person.name, role: person.role });
   }
-  for (const room of ROOMS) {
-    await tx.insert(schema.room).values({ studioId, id: demoId(room.key), name: room.name, volumeM3: room.volumeM3 });
+  for (const [i, room] of ROOMS.entries()) {
+    await tx.insert(schema.room).values({ studioId, id: demoId(room.key), name: room.name, volumeM3: room.volumeM3, createdAt: new Date(wallClock(today, 90, 9).getTime() + i) });
     await tx.insert(schema.sensor).values({ studioId, id: demoId(`sensor ${room.key}`), roomId: demoId(room.key), name: room.sensor });
     const token = options.tokens[room.key];
     if (token) await tx.insert(schema.token).values({ hash: createHash("sha256").update(token).digest("hex"), studioId, sensorId: demoId(`sensor ${room.key}`) });

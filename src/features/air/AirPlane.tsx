@@ -19,7 +19,7 @@ export function AirPlane({ air, trail, windows, chosenId, advice, label }: { air
   const [ref, width] = useWidth<HTMLDivElement>(760);
   const height = clamp(width * 0.68, 300, 560);
   const left = 44;
-  const x = scaleLinear(WARMTH, [left, width - 12]);
+  const x = scaleLinear(WARMTH, [left, width - 24]);
   const y = scaleLinear(DAMP, [height - 34, 12]);
   const inPlane = (a: Air) => [x(clamp(a.temperatureC, ...WARMTH)), y(clamp(a.relativeHumidity, ...DAMP))] as [number, number];
   const equalWater = (grams: number) =>
@@ -30,9 +30,17 @@ export function AirPlane({ air, trail, windows, chosenId, advice, label }: { air
       }),
     );
   const goal: Air | null = advice && air ? (advice.kind === "water" ? { temperatureC: advice.atTemperatureC, relativeHumidity: advice.toHumidity } : { temperatureC: advice.toTemperatureC, relativeHumidity: advice.toHumidity }) : null;
-  const ordered = [...windows].sort((a, b) => Number(a.id === chosenId) - Number(b.id === chosenId));
+  const chosen = windows.find((window) => window.id === chosenId);
+  const box = (window: Window) => ({
+    x: x(window.temperatureLowC),
+    y: y(window.humidityHigh),
+    width: x(window.temperatureHighC) - x(window.temperatureLowC),
+    height: y(window.humidityLow) - y(window.humidityHigh),
+    rx: 10,
+  });
   const marks = trail.length > 2 ? [0, Math.floor(trail.length / 2)] : [];
   const now = air ? inPlane(air) : null;
+  const clearOfNow = (at: [number, number]) => now === null || Math.hypot(at[0] - now[0], at[1] - now[1]) > 60;
   const nowOnRight = now !== null && now[0] > width - 190;
 
   return (
@@ -48,7 +56,7 @@ export function AirPlane({ air, trail, windows, chosenId, advice, label }: { air
         ))}
         {y.ticks(7).map((rh) => (
           <g key={rh}>
-            <line x1={left} x2={width - 12} y1={y(rh)} y2={y(rh)} stroke="var(--line)" opacity="0.6" />
+            <line x1={left} x2={width - 24} y1={y(rh)} y2={y(rh)} stroke="var(--line)" opacity="0.6" />
             <text x={left - 8} y={y(rh) + 4} textAnchor="end" fontSize="13" fill="var(--ink-2)">
               {Math.round(rh * 100)} %
             </text>
@@ -60,31 +68,26 @@ export function AirPlane({ air, trail, windows, chosenId, advice, label }: { air
             <g key={grams}>
               <path d={equalWater(grams) ?? ""} fill="none" stroke="var(--moss)" opacity="0.65" />
               {end > DAMP[0] + 0.02 ? (
-                <text x={width - 14} y={y(end) - 5} textAnchor="end" fontSize="12" fill="var(--ink-2)" stroke="var(--paper)" strokeWidth="3" paintOrder="stroke">
+                <text x={width - 26} y={y(end) - 5} textAnchor="end" fontSize="12" fill="var(--ink-2)" stroke="var(--paper)" strokeWidth="3" paintOrder="stroke">
                   {grams} g/m³
                 </text>
               ) : null}
             </g>
           );
         })}
-        {ordered.map((window) => {
-          const i = windows.indexOf(window);
-          const chosen = window.id === chosenId;
-          const [x1, x2] = [x(window.temperatureLowC), x(window.temperatureHighC)];
-          const [y1, y2] = [y(window.humidityHigh), y(window.humidityLow)];
-          return (
-            <g key={window.id}>
-              <rect x={x1} y={y1} width={x2 - x1} height={y2 - y1} rx="10" fill={chosen ? "var(--moss-soft)" : "none"} fillOpacity="0.6" stroke={chosen ? "var(--ivy)" : "var(--ink-2)"} strokeWidth={chosen ? 2 : 1.25} strokeDasharray={STITCHES[i % STITCHES.length]} />
-              <text x={x1 + 10} y={y1 + 20 + (i % 2) * 2} fontSize="15" fontFamily="var(--font-serif)" fontWeight="600" fill={chosen ? "var(--ivy)" : "var(--ink-2)"} stroke="var(--paper)" strokeWidth="3.5" paintOrder="stroke">
-                {window.name}
-              </text>
-            </g>
-          );
-        })}
+        {chosen ? <rect {...box(chosen)} fill="var(--moss-soft)" fillOpacity="0.6" /> : null}
+        {windows.map((window, i) => (
+          <rect key={window.id} {...box(window)} fill="none" stroke={window === chosen ? "var(--ivy)" : "var(--ink-2)"} strokeWidth={window === chosen ? 2.25 : 1.25} strokeDasharray={STITCHES[i % STITCHES.length]} />
+        ))}
+        {windows.map((window) => (
+          <text key={window.id} x={x(window.temperatureHighC) - 10} y={y(window.humidityLow) - 9} textAnchor="end" fontSize="15" fontFamily="var(--font-serif)" fontWeight="600" fill={window === chosen ? "var(--ivy)" : "var(--ink-2)"} stroke="var(--paper)" strokeWidth="3.5" paintOrder="stroke">
+            {window.name}
+          </text>
+        ))}
         {trail.length > 1 ? <path d={line()(trail.map(inPlane)) ?? ""} fill="none" stroke="var(--ink)" strokeWidth="2" strokeLinejoin="round" /> : null}
         {marks.map((i) => {
           const at = inPlane(trail[i]!);
-          return (
+          return !clearOfNow(at) ? null : (
             <g key={i}>
               <circle cx={at[0]} cy={at[1]} r="3.5" fill="var(--ink)" />
               <text x={at[0] - 9} y={at[1] + 4} textAnchor="end" fontSize="13" fill="var(--ink)" stroke="var(--paper)" strokeWidth="3.5" paintOrder="stroke">

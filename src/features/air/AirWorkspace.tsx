@@ -114,8 +114,8 @@ export function AirWorkspace({
               const isChosen = bottle.id === chosen?.bottle.id;
               return (
                 <li key={bottle.id} className="border-t border-line py-2.5" data-bottle={bottle.lot}>
-                  <button type="button" aria-pressed={isChosen} onClick={() => setPicked(bottle.id)} className={cx("flex w-full items-baseline justify-between gap-3 rounded px-1 text-left hover:bg-moss-soft", isChosen && "underline decoration-ivy decoration-2 underline-offset-4")}>
-                    <span className="font-semibold">
+                  <button type="button" aria-pressed={isChosen} onClick={() => setPicked(bottle.id)} className="flex w-full items-baseline justify-between gap-3 rounded px-1 text-left hover:bg-moss-soft">
+                    <span className={cx("font-semibold", isChosen && "underline decoration-ivy decoration-2 underline-offset-4")}>
                       {bottle.adhesive.name}, lot {bottle.lot}
                     </span>
                     {words ? <Verdict tone={words.tone}>{words.word}</Verdict> : null}

@@ -75,8 +75,7 @@ export function ClientView({ page, leaves, dates, mayPutAway }: { page: ClientPa
                   <MiniSkyline map={map.map} width={96} height={30} />
                   <span className="min-w-0 flex-1 font-semibold break-words">{map.title}</span>
                   <span className="text-sm text-ink-2">
-                    {map.map.fibre.count > 1 ? `${map.map.fibre.count}D ` : ""}
-                    {map.map.fibre.curl} {map.map.fibre.diameterMm.toFixed(2)}, saved {dates.maps[i]}
+                    saved {dates.maps[i]}
                     {map.revision > 1 ? `, ${map.revision} saves` : ""}
                   </span>
                 </Link>

@@ -53,7 +53,7 @@ export const Eye = memo(function Eye({
       <path d={linePath(lid.lower, place)} fill="none" stroke="var(--lid)" strokeWidth="1" />
       {lid.crease.length ? <path d={linePath(lid.crease, place)} fill="none" stroke="var(--lid)" strokeWidth="1" /> : null}
       <path d={linePath(lid.upper, place)} fill="none" stroke="var(--lid)" strokeWidth="1.75" />
-      <path d={natural} fill="var(--ink-2)" opacity={hasExtensions ? 0.5 : 0.9} />
+      <path d={natural} fill="var(--ink-2)" opacity={hasExtensions ? 0.38 : 0.9} />
       {(Object.keys(INKS) as LashInk[]).map((ink) => (extensions[ink].length ? <path key={ink} d={extensions[ink].join("")} fill={INKS[ink]} /> : null))}
     </g>
   );

@@ -27,14 +27,14 @@ const MARGIN_MM = 6.5;
 const ABOVE_LID_MM = 17.5;
 const BELOW_LID_MM = 4;
 
-/** Lays the eyes out on a sheet of this width. `only` draws a single eye. */
-export function layPlate(survey: Survey, view: View, widthPx: number, only: Side | null): Plate {
+/** Lays the eyes out on a sheet of this width. `only` draws a single eye; natural lashes need less room above. */
+export function layPlate(survey: Survey, view: View, widthPx: number, only: Side | null, aboveLidMm = ABOVE_LID_MM): Plate {
   const sides = only ? [only] : eyesInView(view);
   const lines = sides.map((side) => survey.eyes[side].lashLineMm);
   const totalMm = lines.reduce((sum, mm) => sum + mm, 0) + 2 * MARGIN_MM + (only ? 0 : NOSE_MM);
   const pxPerMm = widthPx / totalMm;
   const turned = view === "bedHead";
-  const [above, below] = turned ? [BELOW_LID_MM, ABOVE_LID_MM] : [ABOVE_LID_MM, BELOW_LID_MM];
+  const [above, below] = turned ? [BELOW_LID_MM, aboveLidMm] : [aboveLidMm, BELOW_LID_MM];
   const baseline = above * pxPerMm;
   let left = MARGIN_MM;
   const eyes = sides.map((side, i): EyePlace => {

@@ -22,7 +22,7 @@ export function Findings({ findings, onFix, onShow }: { findings: readonly Findi
       <ul className="mt-2">
         {shown.map((finding) => (
           <li key={`${finding.rule} ${finding.where.side} ${finding.where.zones.join()}`} className="border-t border-line py-3" data-rule={finding.rule}>
-            <button type="button" className="text-left hover:underline" onClick={() => onShow(finding)}>
+            <button type="button" className="min-h-6 text-left hover:underline" onClick={() => onShow(finding)}>
               <Verdict tone={TONES[finding.severity]}>{WORDS[finding.severity]}</Verdict> <b>{finding.title}</b>
             </button>
             <p className="mt-0.5 text-[0.9375rem] text-ink-2">{finding.why}</p>

@@ -6,6 +6,7 @@ import {
   clashWords,
   eyesInView,
   innerCornerOnRight,
+  joinFindings,
   lashMapSchema,
   LOOKS,
   mapFacts,
@@ -79,7 +80,7 @@ function Workspace({ page, start }: { page: MapPage; start: { map: LashMap; clas
 
   const context = useMemo(() => ({ survey: survey.document, policy: page.policy, trays: page.trays }), [survey, page.policy, page.trays]);
   const facts = useMemo(() => mapFacts(map, context), [map, context]);
-  const findings = useMemo(() => mapFindings(facts), [facts]);
+  const findings = useMemo(() => joinFindings(mapFindings(facts)), [facts]);
   const dirty = saved === null || map !== saved.map;
 
   const apply = (next: LashMap, stroke?: string) => {

@@ -68,6 +68,7 @@ export const Skyline = memo(function Skyline({
     <g>
       <path d={natural.ground} fill="var(--moss-soft)" />
       <path d={natural.spread} fill="var(--moss)" opacity="0.35" />
+      <path d={limit} fill="none" stroke="var(--rosehip)" strokeWidth="1.25" strokeDasharray="2 3" pointerEvents="none" />
       {zones.map((zone, i) => {
         const [x1, x2] = [Math.min(x(zone.from), x(zone.to)), Math.max(x(zone.from), x(zone.to))];
         const isChosen = chosen?.side === zone.side && chosen.index === i;
@@ -132,7 +133,6 @@ export const Skyline = memo(function Skyline({
           </g>
         );
       })}
-      <path d={limit} fill="none" stroke="var(--rosehip)" strokeWidth="1.25" strokeDasharray="2 3" pointerEvents="none" />
     </g>
   );
 });

@@ -32,11 +32,10 @@ export function useMapKeys(keys: MapKeys): void {
       const now = latest.current;
       const key = event.key.toLowerCase();
       if (event.ctrlKey || event.metaKey) {
-        if (key === "s") (event.preventDefault(), now.save());
-        else if (isTyping(event.target)) return;
-        else if (key === "z") (event.preventDefault(), event.shiftKey ? now.redo() : now.undo());
-        else if (key === "y") (event.preventDefault(), now.redo());
-        return;
+        const does = key === "s" ? now.save : isTyping(event.target) ? null : key === "y" || (key === "z" && event.shiftKey) ? now.redo : key === "z" ? now.undo : null;
+        if (!does) return;
+        event.preventDefault();
+        return does();
       }
       if (isTyping(event.target) || event.altKey) return;
       if (/^[0-9]$/.test(key)) {

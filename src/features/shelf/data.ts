@@ -1,5 +1,6 @@
 import "server-only";
 import { and, asc, desc, eq } from "drizzle-orm";
+import { CURL_IDS } from "@/core/curl";
 import { adhesive, bottle, tray } from "@/db/schema";
 import { inStudio } from "@/server/inStudio";
 import type { Member } from "@/server/member";
@@ -13,7 +14,9 @@ export function shelfPage(me: Member) {
       .from(bottle)
       .innerJoin(adhesive, and(eq(adhesive.studioId, bottle.studioId), eq(adhesive.id, bottle.adhesiveId)))
       .orderBy(desc(bottle.openedOn)),
-    trays: await tx.select({ id: tray.id, document: tray.document }).from(tray).orderBy(asc(tray.createdAt), asc(tray.id)),
+    trays: (await tx.select({ id: tray.id, document: tray.document }).from(tray)).sort(
+      (a, b) => CURL_IDS.indexOf(a.document.curl) - CURL_IDS.indexOf(b.document.curl) || b.document.diameterMm - a.document.diameterMm || a.id.localeCompare(b.id),
+    ),
   }));
 }
 export type ShelfPage = Awaited<ReturnType<typeof shelfPage>>;

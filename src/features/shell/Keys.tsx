@@ -2,6 +2,7 @@
 import dynamic from "next/dynamic";
 import { useEffect, useState } from "react";
 import { Dialog } from "@/ui";
+import { turnTheme } from "./theme";
 
 const Finder = dynamic(() => import("./Finder").then((module) => module.Finder), { ssr: false });
 
@@ -39,11 +40,7 @@ export function Keys() {
         event.preventDefault();
         setFinding(true);
       } else if (event.key === "?") setHelping(true);
-      else if (event.key === "L" && event.shiftKey) {
-        const next = document.documentElement.dataset.theme === "lamp" ? "paper" : "lamp";
-        document.documentElement.dataset.theme = next;
-        document.cookie = `ivy-theme=${next}; path=/; max-age=31536000; samesite=lax`;
-      }
+      else if (event.key === "L" && event.shiftKey) turnTheme();
     };
     window.addEventListener("keydown", press);
     return () => window.removeEventListener("keydown", press);

@@ -5,9 +5,9 @@ import { readAlarmChoice, ring, say, unlockSound, writeAlarmChoice } from "@/fea
 import { clearTablet } from "@/features/visit/tablet";
 import { useTablet, useVisits } from "@/features/visit/VisitProvider";
 import { Button, Dialog } from "@/ui";
+import { turnTheme } from "./theme";
 
 const ITEM = "flex min-h-9 cursor-pointer items-center justify-between gap-6 rounded px-3 py-1.5 outline-none data-[highlighted]:bg-moss-soft";
-const THEME_S = 365 * 86_400;
 
 /** Who is signed in; theme, sounds, signing out. */
 export function Menu({ name, role, studioName }: { name: string; role: string; studioName: string }) {
@@ -17,11 +17,6 @@ export function Menu({ name, role, studioName }: { name: string; role: string; s
   const [failed, setFailed] = useState(false);
   const [alarm, setAlarm] = useState({ sound: true, speech: false });
 
-  const turnTheme = () => {
-    const next = document.documentElement.dataset.theme === "lamp" ? "paper" : "lamp";
-    document.documentElement.dataset.theme = next;
-    document.cookie = `ivy-theme=${next}; path=/; max-age=${THEME_S}; samesite=lax`;
-  };
   const setSound = (change: Partial<typeof alarm>) => {
     const next = { ...alarm, ...change };
     setAlarm(next);

@@ -8,12 +8,13 @@ import { useWidth } from "@/ui";
 
 const none = () => null;
 const plain = () => "plain" as const;
+const NATURAL_ABOVE_MM = 13;
 const FIELD = { label: 22, profile: 120 };
 
 /** Both eyes with the natural lashes just typed, and their lengths along the lash line. */
 export function SurveyDrawing({ survey, stale }: { survey: Survey; stale: boolean }) {
   const [ref, width] = useWidth<HTMLDivElement>(720);
-  const plate = useMemo(() => layPlate(survey, "facing", width, null), [survey, width]);
+  const plate = useMemo(() => layPlate(survey, "facing", width, null, NATURAL_ABOVE_MM), [survey, width]);
   const ground = plate.eyeBottom + FIELD.profile + FIELD.label;
   const scale = Math.min(plate.pxPerMm, FIELD.profile / 14);
   return (

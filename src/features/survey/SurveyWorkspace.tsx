@@ -82,7 +82,7 @@ export function SurveyWorkspace({ clientId, clientName, start, before }: { clien
         </Notice>
       ) : null}
       <div className="mt-5 grid gap-x-10 gap-y-8 xl:grid-cols-[minmax(0,1fr)_34rem]">
-        <div className="order-1 min-w-0 xl:order-none">
+        <div className="order-1 min-w-0 xl:sticky xl:top-4 xl:order-none xl:self-start">
           <SurveyDrawing survey={shown} stale={stale} />
           <div className="mt-2 flex flex-wrap gap-x-8 gap-y-3 border-t border-line pt-4">
             <Choice label="Eyes stand" value={form.spacing} options={optionsOf(SPACINGS)} onChange={(spacing) => change({ ...form, spacing })} />

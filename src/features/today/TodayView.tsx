@@ -1,11 +1,12 @@
 import Link from "next/link";
+import type { LashMap } from "@/core/map";
 import type { PatchTestStanding } from "@/core/visit";
 import { MiniSkyline } from "@/features/clients/MiniSkyline";
 import { patchTestWords } from "@/features/clients/patchTestWords";
 import type { VisitRow } from "@/features/visit/data";
 import { Empty, LinkButton, Verdict, cx } from "@/ui";
 
-export type TodayLine = { readonly visit: VisitRow; readonly from: string; readonly to: string; readonly mine: boolean; readonly standing: PatchTestStanding };
+export type TodayLine = { readonly visit: VisitRow; readonly from: string; readonly to: string; readonly standing: PatchTestStanding; readonly map: LashMap | null };
 
 /** The day as one line of knots, and at its head who is next. */
 export function TodayView({ title, lines, nextId }: { title: string; lines: readonly TodayLine[]; nextId: string | null }) {
@@ -65,13 +66,13 @@ function Next({ line: { visit, from, standing } }: { line: TodayLine }) {
   );
 }
 
-function Knot({ line: { visit, from, to, mine, standing }, last }: { line: TodayLine; last: boolean }) {
+function Knot({ line: { visit, from, to, standing, map }, last }: { line: TodayLine; last: boolean }) {
   const { state } = visit;
   const done = state.finishedAtMs !== null;
   const running = state.startedAtMs !== null && !done;
   const words = patchTestWords(standing);
   return (
-    <li className="relative grid grid-cols-[3.5rem_1.75rem_minmax(0,1fr)] items-start">
+    <li className="relative grid grid-cols-[3.5rem_1.75rem_minmax(0,1fr)_auto] items-start">
       <span className="pt-3 text-right font-semibold">{from}</span>
       <span aria-hidden="true" className="relative h-full">
         {last ? null : <span className="absolute top-5 left-1/2 h-full -translate-x-1/2 border-l-2 border-dashed border-ivy" />}
@@ -82,7 +83,7 @@ function Knot({ line: { visit, from, to, mine, standing }, last }: { line: Today
           )}
         />
       </span>
-      <Link href={`/visits/${visit.id}`} className={cx("mb-1 block rounded-lg px-3 py-2.5 hover:bg-moss-soft", !mine && "opacity-90")}>
+      <Link href={`/visits/${visit.id}`} className="mb-1 block rounded-lg px-3 py-2.5 hover:bg-moss-soft">
         <span className="flex flex-wrap items-baseline gap-x-3">
           <bdi className="min-w-0 font-serif text-xl break-words">{visit.clientName}</bdi>
           {running ? <Verdict tone="good">under way</Verdict> : done ? <Verdict tone="good">done</Verdict> : null}
@@ -99,9 +100,9 @@ function Knot({ line: { visit, from, to, mine, standing }, last }: { line: Today
           <span>
             {visit.technicianName}, {visit.roomName.toLowerCase()}, chair {visit.chair}
           </span>
-          {visit.map ? <MiniSkyline map={visit.map} /> : null}
         </span>
       </Link>
+      <span className="hidden pt-4 text-right sm:block">{map ? <MiniSkyline map={map} width={112} height={34} /> : <span className="text-sm text-ink-2">no map yet</span>}</span>
     </li>
   );
 }

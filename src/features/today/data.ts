@@ -1,7 +1,10 @@
 import "server-only";
+import { and, asc, eq, inArray } from "drizzle-orm";
+import type { LashMap } from "@/core/map";
+import { lashMap, lashMapRevision } from "@/db/schema";
 import { standingOf } from "@/features/clients/standing";
 import { visitsWhere } from "@/features/visit/data";
-import { inStudio } from "@/server/inStudio";
+import { inStudio, type StudioTransaction } from "@/server/inStudio";
 import type { Member } from "@/server/member";
 import { dayIn, todayIn } from "@/server/studioTime";
 
@@ -12,7 +15,18 @@ export function todayPage(me: Member, now: Date) {
     const visits = await visitsWhere(tx, { day: dayIn(me.timeZone, today) });
     const standings = new Map<string, Awaited<ReturnType<typeof standingOf>>>();
     for (const { clientId } of visits) if (!standings.has(clientId)) standings.set(clientId, await standingOf(tx, clientId, today));
-    return { today, visits, standings };
+    return { today, visits, standings, maps: await newestMaps(tx, visits.map(({ clientId }) => clientId)) };
   });
 }
-export type TodayPage = Awaited<ReturnType<typeof todayPage>>;
+
+/** The newest map of each client. */
+async function newestMaps(tx: StudioTransaction, clientIds: string[]): Promise<Map<string, LashMap>> {
+  if (clientIds.length === 0) return new Map();
+  const rows = await tx
+    .select({ clientId: lashMap.clientId, map: lashMapRevision.document })
+    .from(lashMap)
+    .innerJoin(lashMapRevision, and(eq(lashMapRevision.studioId, lashMap.studioId), eq(lashMapRevision.mapId, lashMap.id), eq(lashMapRevision.revision, lashMap.head)))
+    .where(inArray(lashMap.clientId, clientIds))
+    .orderBy(asc(lashMapRevision.createdAt));
+  return new Map(rows.map((row) => [row.clientId, row.map]));
+}

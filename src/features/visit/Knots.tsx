@@ -12,7 +12,7 @@ export function Knots({ knots }: { knots: readonly Knot[] }) {
           <span
             aria-hidden="true"
             className={cx(
-              "relative mx-auto mt-0.5 block size-4 rounded-full border-2",
+              "relative z-10 mx-auto mt-0.5 block size-4 rounded-full border-2",
               knot.state === "tied" && "border-ivy bg-ivy",
               knot.state === "here" && "border-ivy bg-paper ring-3 ring-moss",
               knot.state === "ahead" && "border-line-strong bg-paper",

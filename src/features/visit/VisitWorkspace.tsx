@@ -36,7 +36,7 @@ export type VisitProps = {
 };
 
 const FRESH_AIR_MS = 30 * 60_000;
-const isTyping = (target: EventTarget | null) => target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT|BUTTON|A)$/.test(target.tagName);
+const isTyping = (target: EventTarget | null) => target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName);
 
 /** The visit at the chair: one clock that fills the eye, the next tap, the map in large figures. */
 export function VisitWorkspace(visit: VisitProps) {
@@ -64,11 +64,14 @@ export function VisitWorkspace(visit: VisitProps) {
     if (!running) return;
     const press = (event: KeyboardEvent) => {
       if (event.ctrlKey || event.metaKey || event.altKey || event.repeat || document.querySelector('[role="dialog"]')) return;
-      if (isTyping(event.target) && (event.key === "Backspace" ? !/^(BUTTON|A)$/.test((event.target as HTMLElement).tagName) : /^(INPUT|TEXTAREA|SELECT)$/.test((event.target as HTMLElement).tagName))) return;
+      if (isTyping(event.target)) return;
       const key = event.key.toLowerCase();
       if (key === "s") void shake();
       else if (key === "n") void bead();
-      else if (key === "backspace") (event.preventDefault(), void undo());
+      else if (key === "backspace") {
+        event.preventDefault();
+        void undo();
+      }
     };
     window.addEventListener("keydown", press);
     return () => window.removeEventListener("keydown", press);
@@ -102,7 +105,7 @@ export function VisitWorkspace(visit: VisitProps) {
                 <BottleChoice bottles={visit.bottles} air={air} volumeM3={visit.roomVolumeM3} value={bottleId ?? ""} onChange={setPicked} />
               </div>
               <p className="mt-4 text-ink-2">Anything in the eye? Lower lashes all under the pad? Look with the mirror before the first lash.</p>
-              <Button className="mt-5 min-h-16 px-8 text-xl" onClick={() => void begin()}>
+              <Button size="bed" className="mt-5" onClick={() => void begin()}>
                 Begin the visit
               </Button>
             </div>
@@ -126,13 +129,13 @@ export function VisitWorkspace(visit: VisitProps) {
           <div>
             <BigClock state={state} nowMs={now} />
             <div className="mt-6 flex flex-wrap gap-3">
-              <Button tone={state.beads.length === 0 && !state.shake ? "ivy" : "line"} className="min-h-16 px-7 text-xl" onClick={() => void shake()}>
+              <Button tone={state.beads.length === 0 && !state.shake ? "ivy" : "line"} size="bed" onClick={() => void shake()}>
                 Shake {visit.policy.shakeSeconds} s
               </Button>
-              <Button tone={state.beads.length > 0 || state.shake ? "ivy" : "line"} className="min-h-16 px-7 text-xl" onClick={() => void bead()}>
+              <Button tone={state.beads.length > 0 || state.shake ? "ivy" : "line"} size="bed" onClick={() => void bead()}>
                 {state.beads.length === 0 ? "First bead" : "New bead"}
               </Button>
-              <Button tone="plain" className="min-h-16 px-5 text-lg" disabled={!state.lastUndoable} onClick={() => void undo()}>
+              <Button tone="plain" size="bed" disabled={!state.lastUndoable} onClick={() => void undo()}>
                 Take back
               </Button>
             </div>
@@ -143,16 +146,16 @@ export function VisitWorkspace(visit: VisitProps) {
             <div className="mt-5 border-t border-line pt-4">
               {ending ? (
                 <div className="flex flex-wrap items-center gap-3">
-                  <span>Dry, lashes free of the pad, eyes open without a sting?</span>
-                  <Button className="min-h-12" onClick={() => void store.tap(visit.id, "finished", {})}>
+                  <span className="w-full text-xl">Dry, lashes free of the pad, eyes open without a sting?</span>
+                  <Button size="bed" onClick={() => void store.tap(visit.id, "finished", {})}>
                     Yes, finish the visit
                   </Button>
-                  <Button tone="line" className="min-h-12" onClick={() => setEnding(false)}>
+                  <Button tone="line" size="bed" onClick={() => setEnding(false)}>
                     Not yet
                   </Button>
                 </div>
               ) : (
-                <Button tone="line" className="min-h-12" onClick={() => setEnding(true)}>
+                <Button tone="line" size="bed" onClick={() => setEnding(true)}>
                   Finish
                 </Button>
               )}
@@ -195,11 +198,11 @@ function BigClock({ state, nowMs }: { state: VisitState; nowMs: number | null })
           : "Good to work from.";
   return (
     <div data-testid="big-clock" data-state={clock.state}>
-      <p className={cx("text-3xl", clock.state === "running" ? "text-ink-2" : clock.state === "soon" ? "text-brass" : clock.kind === "shake" ? "text-ivy" : "text-rosehip")}>{clock.label}</p>
+      <p className={cx("text-5xl leading-tight", clock.state === "running" ? "text-ink-2" : clock.state === "soon" ? "text-brass" : clock.kind === "shake" ? "text-ivy" : "text-rosehip")}>{clock.label}</p>
       <p className={cx("text-[clamp(5.5rem,13vw,11rem)] leading-[0.95] font-semibold tracking-tight", clock.state === "over" && clock.kind === "bead" && "text-rosehip", clock.state === "soon" && "text-brass")}>
         {formatClock(clock.kind === "shake" ? Math.max(0, clock.leftS) : clock.leftS)}
       </p>
-      <p className="mt-1 text-2xl">
+      <p className="mt-2 text-[2rem] leading-tight">
         <Verdict tone={clock.state === "running" ? "note" : clock.state === "soon" ? "look" : clock.kind === "shake" ? "good" : "stop"} className="font-normal">
           {words}
         </Verdict>

@@ -1,0 +1,104 @@
+import Ajv2020 from "ajv/dist/2020";
+import fc from "fast-check";
+import { lidOutline, drawnLashes, usualSurvey } from "../eye";
+import { planMap, turnHalfRound, type LashMap } from "../map";
+import { defaultPolicy } from "../policy";
+import { lengthsFrom, surveyArbitrary, traysArbitrary, trayOf } from "../../../tests/support/surveys";
+import { eyesSvg, mapFileJsonSchema, padStrip, readMapFile, writeMapFile } from ".";
+
+const wish = { title: "harbour ½ – ß 🌊", look: "squirrel" as const, school: { id: "browPeak" as const }, fibre: { curl: "C" as const, diameterMm: 0.15, shape: "round" as const, count: 1 }, longestMm: null, coupling: "mirrored" as const };
+const survey = usualSurvey();
+const map = planMap(survey, wish, defaultPolicy, [trayOf(lengthsFrom(5, 14))])!.map;
+
+test("a map file read back is the same map and survey", () => {
+  fc.assert(
+    fc.property(surveyArbitrary, traysArbitrary, (someSurvey, trays) => {
+      const someMap = planMap(someSurvey, wish, defaultPolicy, trays)!.map;
+      const read = readMapFile(writeMapFile(someMap, someSurvey));
+      expect(read).toEqual({ ok: true, file: { format: "ivy-thread.lash-map", version: 1, map: someMap, survey: someSurvey } });
+    }),
+    { numRuns: 40, seed: 3 },
+  );
+});
+
+test("what is written is valid by the published JSON Schema (ajv 8.20.0), and what is spoilt is not", () => {
+  const validate = new Ajv2020({ strict: false, validateFormats: false }).compile(mapFileJsonSchema());
+  expect(validate(JSON.parse(writeMapFile(map, survey)))).toBe(true);
+  expect(validate({ ...JSON.parse(writeMapFile(map, survey)), version: 2 })).toBe(false);
+});
+
+type Spoil = (file: { format: string; version: number; map: LashMap & Record<string, unknown>; survey: unknown }) => unknown;
+const spoilt: [string, Spoil, RegExp][] = [
+  ["an unknown version", (f) => ({ ...f, version: 7 }), /version/],
+  ["another format", (f) => ({ ...f, format: "drawing" }), /not a lash map/],
+  ["a lash of 40 mm", (f) => ((f.map.eyes.right.layers[0]!.zones[2] as { lengthMm: number }).lengthMm = 40) && f, /25 mm/],
+  ["a diameter of 1.5", (f) => ((f.map.fibre as { diameterMm: number }).diameterMm = 1.5) && f, /0\.25/],
+  ["text for a number", (f) => (((f.map.eyes.left.layers[0]!.zones[1] as unknown as { lengthMm: string }).lengthMm = "long"), f), /./],
+  ["a missing zone edge", (f) => ((f.map.eyes.left.layers[0]!.boundaries as number[]).pop(), f), /edge/],
+  ["a zone of no width", (f) => (((f.map.eyes.left.layers[0]!.boundaries as number[])[3] = f.map.eyes.left.layers[0]!.boundaries[2]!), f), /width/],
+  ["a field nobody knows", (f) => ({ ...f, map: { ...f.map, price: 12 } }), /./],
+  ["no map", (f) => ({ format: f.format, version: 1, survey: null }), /./],
+];
+test.each(spoilt)("%s is refused, and said where", (_, spoil, words) => {
+  const file = JSON.parse(writeMapFile(map, survey)) as Parameters<Spoil>[0];
+  const read = readMapFile(JSON.stringify(spoil(file)));
+  expect(read.ok).toBe(false);
+  if (!read.ok) expect(read.problems.some(({ what }) => words.test(what))).toBe(true);
+});
+
+test("no text at all breaks the reader", () => {
+  fc.assert(fc.property(fc.string(), (text) => readMapFile(text).ok === false), { seed: 4 });
+  fc.assert(fc.property(fc.json(), (text) => readMapFile(text).ok === false), { seed: 4 });
+  expect(readMapFile("x".repeat(600_000))).toMatchObject({ ok: false });
+});
+
+const arcLength = (points: readonly (readonly [number, number])[]) => points.slice(1).reduce((sum, [x, y], i) => sum + Math.hypot(x - points[i]![0], y - points[i]![1]), 0);
+
+test("the pad strip's lash line is as long as the surveyed one, and its fibres stand at true length", () => {
+  const strip = padStrip(survey, map, "bedHead");
+  for (const eye of strip.eyes) {
+    expect(arcLength(eye.lashLine)).toBeCloseTo(survey.eyes[eye.side].lashLineMm, 1);
+    const zones = map.eyes[eye.side].layers[0]!.zones;
+    const fibre = zones.find((zone) => zone !== null)!;
+    const arc = eye.lengthArcs[0]!;
+    const nearest = Math.min(...eye.lashLine.map(([x, y]) => Math.hypot(x - arc[4]![0], y - arc[4]![1])));
+    expect(nearest).toBeCloseTo(fibre.lengthMm, 1);
+  }
+});
+
+test("from the bed head the strip is the facing one turned half round, eyes changed over; twice is as before", () => {
+  const facing = padStrip(survey, map, "facing");
+  const bed = padStrip(survey, map, "bedHead");
+  expect(bed.eyes.map((eye) => eye.side)).toEqual([...facing.eyes].reverse().map((eye) => eye.side));
+  for (const eye of facing.eyes) {
+    const same = bed.eyes.find((other) => other.side === eye.side)!;
+    const turned = turnHalfRound(eye.lashLine, [0, 0]);
+    turned.forEach(([x, y], i) => {
+      expect(same.lashLine[i]![0]).toBeCloseTo(x, 9);
+      expect(same.lashLine[i]![1]).toBeCloseTo(y, 9);
+    });
+    expect(turnHalfRound(turned, [0, 0]).map(([x]) => x)).toEqual(eye.lashLine.map(([x]) => expect.closeTo(x, 9)));
+  }
+  // Facing the client, the client's right eye is on the left and the pad lies below the lashes.
+  expect(facing.eyes[0].side).toBe("right");
+  expect(facing.eyes[0].zoneLines[5]!.to[1]).toBeGreaterThan(facing.eyes[0].zoneLines[5]!.from[1]);
+});
+
+test("the drawn lid is as long as the lash line, in every shape", () => {
+  for (const shape of ["almond", "round", "hooded", "monolid", "downturned", "upturned", "deepSet", "prominent"] as const)
+    expect(arcLength(lidOutline({ ...survey.eyes.right, shape }).upper)).toBeCloseTo(28, 6);
+});
+
+test("the same seed draws the same lashes, and about as many as the survey finds", () => {
+  const draw = (seed: number) => drawnLashes(survey.eyes.right, () => null, { seed });
+  expect(draw(3)).toEqual(draw(3));
+  expect(draw(3)).not.toEqual(draw(4));
+  expect(Math.abs(draw(3).length - 118)).toBeLessThan(8);
+});
+
+test("the SVG says which eye is which and is sized in millimetres", () => {
+  const svg = eyesSvg(survey, map, "bedHead", { seed: 1 });
+  expect(svg).toMatch(/^<svg [^>]*width="[\d.]+mm"/);
+  expect(svg.indexOf("client's left")).toBeLessThan(svg.indexOf("client's right"));
+  expect(svg).not.toMatch(/NaN|undefined/);
+});

@@ -1,0 +1,121 @@
+import fc from "fast-check";
+import { patchTestStanding, trueTime, visitClocks, visitEventBatchSchema, visitState, type KeptEvent } from ".";
+
+const VISIT = "00000000-0000-4000-8000-000000000001";
+const T0 = Date.parse("2026-03-02T10:00:00.000Z");
+const idOf = (n: number) => `00000000-0000-4000-9000-${String(n).padStart(12, "0")}`;
+let made = 0;
+const event = (afterS: number, type: KeptEvent["type"], payload: unknown, serverAfterS: number | null = afterS): KeptEvent =>
+  ({
+    id: idOf((made += 1)),
+    visitId: VISIT,
+    at: new Date(T0 + afterS * 1000).toISOString(),
+    clock: "checked",
+    type,
+    payload,
+    serverTime: serverAfterS === null ? null : new Date(T0 + serverAfterS * 1000).toISOString(),
+  }) as KeptEvent;
+const started = () => event(0, "started", { bottleId: null, air: null });
+const bead = (afterS: number, lifeS = 900) => event(afterS, "beadPlaced", { lifeS, air: null, bottleId: null });
+
+describe("a visit is its events", () => {
+  test("shake, bead, new bead, finish", () => {
+    const events = [started(), event(60, "shakeStarted", { durationS: 60 }), bead(130), bead(1000, 800), event(1500, "finished", {})];
+    const state = visitState(events);
+    expect(state.beads.map(({ number, endedAtMs }) => [number, (endedAtMs! - T0) / 1000])).toEqual([
+      [1, 1000],
+      [2, 1500],
+    ]);
+    expect(state.finishedAtMs).toBe(T0 + 1500_000);
+    expect(visitClocks(state, T0 + 1600_000)).toEqual([]);
+  });
+
+  test("order of arrival and repetition change nothing", () => {
+    const events = [started(), event(60, "shakeStarted", { durationS: 60 }), bead(130), bead(1000), bead(1700)];
+    const expected = visitState(events);
+    fc.assert(
+      fc.property(fc.shuffledSubarray([...events, ...events], { minLength: events.length * 2 }), (shuffled) => {
+        expect(visitState(shuffled)).toEqual(expected);
+      }),
+      { seed: 5 },
+    );
+  });
+
+  test("an undo is an event: the bead before is in use again", () => {
+    const second = bead(1000);
+    const state = visitState([started(), bead(130), second, event(1010, "undone", { eventId: second.id })]);
+    expect(state.beads).toHaveLength(1);
+    expect(state.beads[0]!.endedAtMs).toBeNull();
+  });
+
+  test("a device ahead of time cannot date an event after the server received it", () => {
+    const state = visitState([started(), event(9999, "beadPlaced", { lifeS: 900, air: null, bottleId: null }, 100)]);
+    expect(state.beads[0]!.placedAtMs).toBe(T0 + 100_000);
+  });
+
+  test("events unknown, too many, or with words in them are refused", () => {
+    const good = started();
+    const asSent = { id: good.id, visitId: good.visitId, at: good.at, clock: good.clock, type: good.type, payload: good.payload };
+    expect(visitEventBatchSchema.safeParse({ events: [asSent] }).success).toBe(true);
+    for (const bad of [
+      { events: [] },
+      { events: [{ ...asSent, payload: { ...(asSent.payload as object), note: "words" } }] },
+      { events: [{ ...asSent, type: "elsewhere" }] },
+      { events: [{ ...asSent, at: "yesterday" }] },
+      { events: [{ ...asSent, id: "1" }] },
+      { events: Array.from({ length: 201 }, () => asSent) },
+      "text",
+      null,
+    ])
+      expect(visitEventBatchSchema.safeParse(bad).success).toBe(false);
+  });
+});
+
+describe("clocks", () => {
+  const state = visitState([started(), bead(100, 900)]);
+  test.each([
+    [100, "running", 900],
+    [879, "running", 121],
+    [881, "soon", 119],
+    [1000, "over", 0],
+    [1010, "over", -10],
+  ])("a bead of 15 minutes put out at 100 s, seen at %d s, is %s", (atS, expected, leftS) => {
+    const [clock] = visitClocks(state, T0 + atS * 1000);
+    expect([clock!.state, clock!.leftS]).toEqual([expected, leftS]);
+  });
+  test("a shake that is over waits for the bead", () => {
+    const shaking = visitState([started(), event(10, "shakeStarted", { durationS: 60 })]);
+    expect(visitClocks(shaking, T0 + 30_000)[0]).toMatchObject({ kind: "shake", state: "running", leftS: 40 });
+    expect(visitClocks(shaking, T0 + 80_000)[0]).toMatchObject({ kind: "shake", state: "over" });
+  });
+});
+
+describe("what time it is", () => {
+  const anchor = { serverMs: T0, monotonicMs: 5000, deviceMs: T0 + 60_000, load: "a" };
+  test("within a page load only the monotonic clock counts, whatever is done to the device's", () => {
+    expect(trueTime(anchor, { deviceMs: T0 - 3_600_000, monotonicMs: 65_000, load: "a" })).toEqual({ ms: T0 + 60_000, clock: "checked" });
+  });
+  test("after a reload without the server, the device's clock less its known error, and it says so", () => {
+    expect(trueTime(anchor, { deviceMs: T0 + 120_000, monotonicMs: 10, load: "b" })).toEqual({ ms: T0 + 60_000, clock: "device" });
+  });
+  test("with nothing ever seen, the device's clock, and it says so", () => {
+    expect(trueTime(null, { deviceMs: T0, monotonicMs: 10, load: "b" })).toEqual({ ms: T0, clock: "device" });
+  });
+});
+
+describe("patch test, valid six months by default (common practice)", () => {
+  const today = "2026-09-10";
+  test.each([
+    [[], "missing"],
+    [[{ placedOn: "2026-09-09", result: "waiting" as const }], "waiting"],
+    [[{ placedOn: "2026-06-01", result: "clear" as const }], "valid"],
+    [[{ placedOn: "2026-03-25", result: "clear" as const }], "due"],
+    [[{ placedOn: "2026-03-09", result: "clear" as const }], "expired"],
+    [[{ placedOn: "2026-03-25", result: "clear" as const }, { placedOn: "2026-06-01", result: "reaction" as const }], "reaction"],
+  ])("%j is %s", (tests, state) => {
+    expect(patchTestStanding(tests, today, 6).state).toBe(state);
+  });
+  test("six months from the end of August end with February", () => {
+    expect(patchTestStanding([{ placedOn: "2026-08-31", result: "clear" }], today, 6)).toMatchObject({ validUntil: "2027-02-28" });
+  });
+});
