@@ -1,17 +1,21 @@
 const shared = {
   testEnvironment: "node",
-  transform: { "^.+\\.(t|j)sx?$": ["@swc/jest", { jsc: { target: "es2022", parser: { syntax: "typescript", tsx: true }, transform: { react: { runtime: "automatic" } } } }] },
+  transform: { "^.+\\.m?[tj]sx?$": ["@swc/jest", { jsc: { target: "es2022", parser: { syntax: "typescript", tsx: true }, transform: { react: { runtime: "automatic" } } } }] },
   transformIgnorePatterns: ["/node_modules/(?!(d3[^/]*|internmap|delaunator|robust-predicates)/)"],
   moduleNameMapper: { "^server-only$": "<rootDir>/tests/empty.ts", "^@/(.*)$": "<rootDir>/src/$1" },
 };
-export default {
+const config = {
   projects: [
     { ...shared, displayName: "unit", testMatch: ["<rootDir>/src/**/*.test.ts"] },
     { ...shared, displayName: "reference", testMatch: ["<rootDir>/tests/reference/**/*.test.ts"] },
     {
       ...shared,
       displayName: "integration",
+      // better-auth and its kin are ES modules throughout.
+      transformIgnorePatterns: [],
       testMatch: ["<rootDir>/tests/integration/**/*.test.ts"],
     },
   ],
 };
+
+export default config;

@@ -1,0 +1,190 @@
+import { readdirSync, readFileSync, statSync } from "node:fs";
+import path from "node:path";
+import { fingerprint, makeStudio, pointAppAtTests, type TestStudio } from "../support/studios";
+import type { Member } from "@/server/member";
+
+// Signs in as another studio and tries every action and every route with this studio's ids: it gets nothing.
+
+let me: Member | null = null;
+jest.mock("@/server/member", () => ({
+  currentMember: async () => me,
+  requireMember: async () => me,
+  mayActAs: (m: Member, least: "owner" | "technician" | "trainee") => ({ trainee: 0, technician: 1, owner: 2 })[m.role] >= { trainee: 0, technician: 1, owner: 2 }[least],
+}));
+jest.mock("next/cache", () => ({ refresh: () => undefined }));
+pointAppAtTests();
+
+let ours: TestStudio;
+let theirs: TestStudio;
+beforeAll(async () => {
+  ours = await makeStudio("victim");
+  theirs = await makeStudio("stranger");
+});
+
+type Action = (input: unknown) => Promise<{ ok: boolean; data?: unknown; message?: string }>;
+const uuid = () => crypto.randomUUID();
+
+/** For every action, an input that would do its work in our studio. `null` says that it names nothing of ours. */
+const inputs: Record<string, (s: TestStudio) => unknown> = {
+  "clients/findClients": (s) => ({ search: s.name }),
+  "clients/addClient": () => null,
+  "clients/changeClient": (s) => ({ id: s.ids.client, seenAt: new Date().toISOString(), form: { name: "taken", contact: "", notes: "" } }),
+  "clients/putClientAway": (s) => ({ id: s.ids.client, away: true }),
+  "clients/addPatchTest": (s) => ({ clientId: s.ids.client, family: "adhesive", placedOn: "2026-01-01", result: "clear" }),
+  "survey/saveSurvey": (s) => ({ clientId: s.ids.client, survey: s.survey }),
+  "map/saveMap": (s) => ({ mapId: s.ids.map, clientId: s.ids.client, surveyId: s.ids.survey, base: 1, map: s.map }),
+  "map/importMap": (s) => ({ clientId: s.ids.client, text: JSON.stringify({ format: "ivy-thread.lash-map", version: 1, map: s.map, survey: s.survey }) }),
+  "map/openVisit": (s) => ({ clientId: s.ids.client, mapId: s.ids.map, revision: 1, reason: "because" }),
+  "air/typeReading": (s) => ({ roomId: s.ids.room, temperature: "21", humidity: "50" }),
+  "air/changeRoom": (s) => ({ roomId: s.ids.room, volume: "99" }),
+  "shelf/addAdhesive": () => null,
+  "shelf/openBottle": (s) => ({ adhesiveId: s.ids.adhesive, lot: "X", openedOn: "2026-01-01" }),
+  "shelf/emptyBottle": (s) => ({ id: s.ids.bottle, emptied: true }),
+  "shelf/addTray": () => null,
+  "shelf/setLengthInTray": (s) => ({ id: s.ids.tray, lengthMm: 9, stocked: false }),
+  "shelf/removeTray": (s) => ({ id: s.ids.tray }),
+  "studio/savePolicy": () => null,
+  "studio/addPerson": () => null,
+  "studio/addSensor": (s) => ({ roomId: s.ids.room, name: "spy" }),
+  "studio/renewToken": (s) => ({ id: s.ids.sensor }),
+};
+
+async function everyAction(): Promise<[string, Action][]> {
+  const found: [string, Action][] = [];
+  for (const feature of readdirSync("src/features")) {
+    const file = path.resolve("src/features", feature, "actions.ts");
+    if (!statSync(file, { throwIfNoEntry: false }) || feature === "signIn") continue;
+    const actions = (await import(file)) as Record<string, Action>;
+    for (const [name, action] of Object.entries(actions)) if (typeof action === "function") found.push([`${feature}/${name}`, action]);
+  }
+  return found;
+}
+
+test("every action there is stands in the list above", async () => {
+  expect((await everyAction()).map(([name]) => name).sort()).toEqual(Object.keys(inputs).sort());
+});
+
+test("as another studio's owner, no action sees or touches ours", async () => {
+  const before = await fingerprint(ours.ids.studioId);
+  me = theirs.member("owner");
+  for (const [name, action] of await everyAction()) {
+    const input = inputs[name]!(ours);
+    if (input === null) continue;
+    const result = await action(input);
+    if (name === "clients/findClients") expect(result).toEqual({ ok: true, data: [] });
+    else expect([name, result.ok]).toEqual([name, false]);
+    expect(JSON.stringify(result)).not.toContain("private");
+    expect(JSON.stringify(result)).not.toContain(`${ours.name} `);
+  }
+  expect(await fingerprint(ours.ids.studioId)).toBe(before);
+});
+
+test("signed out, no action does anything, and each says so", async () => {
+  const before = await fingerprint(ours.ids.studioId);
+  me = null;
+  for (const [name, action] of await everyAction()) expect([name, await action(inputs[name]!(ours))]).toEqual([name, expect.objectContaining({ ok: false, signedOut: true })]);
+  expect(await fingerprint(ours.ids.studioId)).toBe(before);
+});
+
+test("a trainee sets no policy, adds nobody, removes nothing, and is told whose hand it needs", async () => {
+  me = ours.member("trainee");
+  const before = await fingerprint(ours.ids.studioId);
+  const actions = new Map(await everyAction());
+  const { defaultPolicy } = await import("@/core/policy");
+  const tries: [string, unknown][] = [
+    ["studio/savePolicy", { base: 1, policy: { ...defaultPolicy, overLengthMm: 5 } }],
+    ["studio/addPerson", { name: "x", email: "x@x.example", password: "long enough 1", role: "owner" }],
+    ["studio/addSensor", { roomId: ours.ids.room, name: "x" }],
+    ["studio/renewToken", { id: ours.ids.sensor }],
+    ["shelf/removeTray", { id: ours.ids.tray }],
+    ["shelf/addAdhesive", {}],
+    ["clients/putClientAway", { id: ours.ids.client, away: true }],
+    ["air/changeRoom", { roomId: ours.ids.room, volume: "44" }],
+  ];
+  for (const [name, input] of tries) expect([name, await actions.get(name)!(input)]).toEqual([name, expect.objectContaining({ ok: false, message: expect.stringMatching(/needs/) })]);
+  expect(await fingerprint(ours.ids.studioId)).toBe(before);
+});
+
+test("every action answers nonsense in words and throws at nobody", async () => {
+  me = ours.member("owner");
+  const before = await fingerprint(ours.ids.studioId);
+  const nonsense = [undefined, null, 7, "text", [], {}, { id: "1" }, { clientId: uuid(), mapId: uuid() }, { search: "x".repeat(5000) }];
+  for (const [name, action] of await everyAction())
+    for (const input of nonsense) {
+      const result = await action(input);
+      expect([name, result.ok]).toEqual([name, false]);
+      expect(result.message).toMatch(/\w+/);
+      expect(JSON.stringify(result)).not.toMatch(/at .*\.ts|select|Zod/);
+    }
+  expect(await fingerprint(ours.ids.studioId)).toBe(before);
+});
+
+const ROUTES_FOR_NOBODY = ["api/auth/[...all]", "api/health", "api/time", "api/intake/readings", "schemas/lash-map.v1.json"];
+type Handlers = Partial<Record<"GET" | "POST", (request: Request, context: { params: Promise<Record<string, string>> }) => Promise<Response> | Response>>;
+
+async function everyRoute(): Promise<[string, Handlers][]> {
+  const files = (function walk(folder: string): string[] {
+    return readdirSync(folder).flatMap((name) => {
+      const file = path.join(folder, name);
+      return statSync(file).isDirectory() ? walk(file) : name === "route.ts" ? [file] : [];
+    });
+  })("src/app");
+  const routes = files.map((file) => [path.relative("src/app", path.dirname(file)), file] as const).filter(([route]) => !ROUTES_FOR_NOBODY.includes(route));
+  return Promise.all(routes.map(async ([route, file]) => [route, (await import(path.resolve(file))) as Handlers] as [string, Handlers]));
+}
+const ask = (studio: TestStudio) => ({
+  request: (method: string) =>
+    new Request("http://127.0.0.1/x", {
+      method,
+      ...(method === "POST"
+        ? { body: JSON.stringify({ events: [{ id: uuid(), visitId: studio.ids.visit, at: new Date().toISOString(), clock: "checked", type: "finished", payload: {} }] }) }
+        : {}),
+    }),
+  context: { params: Promise.resolve({ mapId: studio.ids.map }) },
+});
+
+test("as another studio, no route gives or takes anything of ours; signed out, each says 401", async () => {
+  const before = await fingerprint(ours.ids.studioId);
+  const routes = await everyRoute();
+  expect(routes.map(([route]) => route).sort()).toEqual(["api/air", "api/maps/[mapId]/eyes.svg", "api/maps/[mapId]/map.json", "api/maps/[mapId]/pad-strip.pdf", "api/visits/events", "api/visits/running"]);
+  for (const [route, handlers] of routes)
+    for (const method of ["GET", "POST"] as const) {
+      const handler = handlers[method];
+      if (!handler) continue;
+      const { request, context } = ask(ours);
+      me = null;
+      expect([route, (await handler(request(method), context)).status]).toEqual([route, 401]);
+      me = theirs.member("owner");
+      const text = await (await handler(request(method), context)).text();
+      for (const secret of [ours.ids.visit, ours.ids.client, ours.ids.room, `${ours.name} `, "private"])
+        expect([route, text.includes(secret) && !text.includes("unknown")]).toEqual([route, false]);
+      if (route.startsWith("api/maps")) expect((await handler(request(method), context)).status).toBe(404);
+    }
+  expect(await fingerprint(ours.ids.studioId)).toBe(before);
+});
+
+test("as another studio, every page's reading comes back empty", async () => {
+  me = theirs.member("owner");
+  const stranger = theirs.member("owner");
+  const now = new Date();
+  const { clientPage, clientForm, listClients } = await import("@/features/clients/data");
+  const { mapPage, mapForFiles } = await import("@/features/map/data");
+  const { surveyPage } = await import("@/features/survey/data");
+  const { visitPage, runningVisits } = await import("@/features/visit/data");
+  const { airPage } = await import("@/features/air/data");
+  expect(await clientPage(stranger, ours.ids.client, now)).toBeNull();
+  expect(await clientForm(stranger, ours.ids.client)).toBeNull();
+  expect((await listClients(stranger, "")).clients.map((c) => c.id)).toEqual([theirs.ids.client]);
+  expect(await mapPage(stranger, ours.ids.client, ours.ids.map, now)).toBeNull();
+  expect(await mapPage(stranger, theirs.ids.client, ours.ids.map, now)).toBeNull();
+  expect(await mapForFiles(stranger, ours.ids.map)).toBeNull();
+  expect(await surveyPage(stranger, ours.ids.client)).toBeNull();
+  expect(await visitPage(stranger, ours.ids.visit, "2026-01-01")).toBeNull();
+  expect((await runningVisits(stranger, now)).map((v) => v.id)).toEqual([theirs.ids.visit]);
+  expect(await airPage(stranger, ours.ids.room, new Date(0))).toBeNull();
+});
+
+test("no route or page reads the database by itself", () => {
+  for (const file of readdirSync("src/app", { recursive: true, encoding: "utf8" }).filter((name) => /\.tsx?$/.test(name)))
+    expect([file, /drizzle|@\/db|server\/pools|inStudio/.test(readFileSync(path.join("src/app", file), "utf8"))]).toEqual([file, false]);
+});

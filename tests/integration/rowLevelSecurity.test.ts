@@ -1,0 +1,129 @@
+import { makeStudio, urls, withClient, type TestStudio } from "../support/studios";
+import type pg from "pg";
+
+let ours: TestStudio;
+let theirs: TestStudio;
+beforeAll(async () => {
+  ours = await makeStudio("ours");
+  theirs = await makeStudio("theirs");
+});
+
+/** One transaction as the app's role, in the name of a member. */
+const asMember = <T>(studioId: string, memberId: string, work: (db: pg.Client) => Promise<T>) =>
+  withClient(urls().app, async (db) => {
+    await db.query("begin");
+    await db.query("select set_config('ivy.studio_id', $1, true), set_config('ivy.member_id', $2, true)", [studioId, memberId]);
+    try {
+      return await work(db);
+    } finally {
+      await db.query("rollback");
+    }
+  });
+const tables = () =>
+  withClient(urls().owner, async (db) => (await db.query<{ name: string }>("select table_name as name from information_schema.tables where table_schema = 'studio' order by 1")).rows.map((row) => row.name));
+const count = async (db: pg.Client, table: string) => Number((await db.query(`select count(*) from studio."${table}"`)).rows[0].count);
+
+test("no role of the app owns, creates or bypasses anything", async () => {
+  await withClient(urls().owner, async (db) => {
+    const roles = await db.query("select rolname, rolsuper, rolbypassrls, rolcreaterole, rolcreatedb from pg_roles where rolname in ('ivy_app','ivy_auth','ivy_device')");
+    expect(roles.rows).toHaveLength(3);
+    for (const role of roles.rows) expect(role).toMatchObject({ rolsuper: false, rolbypassrls: false, rolcreaterole: false, rolcreatedb: false });
+    const owned = await db.query("select c.relname from pg_class c join pg_roles r on r.oid = c.relowner where r.rolname in ('ivy_app','ivy_auth','ivy_device')");
+    expect(owned.rows).toEqual([]);
+  });
+});
+
+test("every table of the studio has row-level security and leads its key with the studio", async () => {
+  await withClient(urls().owner, async (db) => {
+    const { rows } = await db.query(`
+      select c.relname, c.relrowsecurity, (select a.attname from pg_index i join pg_attribute a on a.attrelid = c.oid and a.attnum = i.indkey[0] where i.indrelid = c.oid and i.indisprimary) as first_key
+      from pg_class c join pg_namespace n on n.oid = c.relnamespace where n.nspname = 'studio' and c.relkind = 'r'`);
+    expect(rows.length).toBeGreaterThan(12);
+    for (const row of rows) expect(row).toMatchObject({ relrowsecurity: true, first_key: "studio_id" });
+  });
+});
+
+test("without a studio, or as somebody else's member, every table is empty", async () => {
+  for (const table of await tables()) {
+    await withClient(urls().app, async (db) => expect([table, await count(db, table)]).toEqual([table, 0]));
+    await asMember(ours.ids.studioId, theirs.ids.owner, async (db) => expect([table, await count(db, table)]).toEqual([table, 0]));
+  }
+});
+
+test("a member sees every table of the own studio and no row of another", async () => {
+  for (const table of await tables())
+    await asMember(ours.ids.studioId, ours.ids.technician, async (db) => {
+      expect([table, await count(db, table)]).not.toEqual([table, 0]);
+      const foreign = await db.query(`select count(*) from studio."${table}" where studio_id <> $1`, [ours.ids.studioId]);
+      expect([table, Number(foreign.rows[0].count)]).toEqual([table, 0]);
+    });
+});
+
+test("a row cannot be put into, or moved to, another studio", async () => {
+  await asMember(ours.ids.studioId, ours.ids.owner, async (db) => {
+    await db.query("savepoint s");
+    await expect(db.query("insert into studio.client (studio_id, id, name) values ($1, gen_random_uuid(), 'x')", [theirs.ids.studioId])).rejects.toThrow(/row-level security/);
+    await db.query("rollback to s");
+    await expect(db.query("update studio.client set studio_id = $1", [theirs.ids.studioId])).rejects.toThrow();
+  });
+});
+
+test("surveys, saved maps, readings and events are never changed or deleted, even by an owner", async () => {
+  for (const table of ["survey", "lash_map_revision", "reading", "visit_event"])
+    await asMember(ours.ids.studioId, ours.ids.owner, async (db) => {
+      await db.query("savepoint s");
+      await expect(db.query(`delete from studio.${table}`)).rejects.toThrow(/permission denied/);
+      await db.query("rollback to s");
+      await expect(db.query(`update studio.${table} set studio_id = studio_id`)).rejects.toThrow(/permission denied/);
+    });
+});
+
+test("an event is only ever in one's own name", async () => {
+  await asMember(ours.ids.studioId, ours.ids.trainee, async (db) => {
+    await expect(
+      db.query("insert into studio.visit_event (studio_id, visit_id, id, at, clock, type, payload, member_id) values ($1, $2, gen_random_uuid(), now(), 'checked', 'finished', '{}', $3)", [ours.ids.studioId, ours.ids.visit, ours.ids.owner]),
+    ).rejects.toThrow(/row-level security/);
+  });
+});
+
+test("a trainee changes no policy, deletes nothing, puts nobody away, by the database's own word", async () => {
+  await asMember(ours.ids.studioId, ours.ids.trainee, async (db) => {
+    expect((await db.query("update studio.policy set revision = 99")).rowCount).toBe(0);
+    expect((await db.query("delete from studio.tray")).rowCount).toBe(0);
+    await db.query("savepoint s");
+    await expect(db.query("update studio.client set archived_at = now()")).rejects.toThrow(/row-level security/);
+    await db.query("rollback to s");
+    expect((await db.query("update studio.client set notes = 'seen'")).rowCount).toBe(1);
+  });
+  await asMember(ours.ids.studioId, ours.ids.technician, async (db) => {
+    expect((await db.query("update studio.policy set revision = 99")).rowCount).toBe(0);
+    expect((await db.query("delete from studio.tray")).rowCount).toBe(1);
+  });
+  await asMember(ours.ids.studioId, ours.ids.owner, async (db) => expect((await db.query("update studio.policy set revision = 99")).rowCount).toBe(1));
+});
+
+test("the roles stay in their own schemas", async () => {
+  const refused = (url: string, sql: string) => withClient(url, (db) => expect(db.query(sql)).rejects.toThrow(/permission denied/));
+  await refused(urls().app, 'select * from auth."user"');
+  await refused(urls().app, "select * from device.token");
+  await refused(urls().auth, "select * from studio.client");
+  await refused(urls().auth, "select * from device.token");
+  await refused(urls().device, "select * from studio.reading");
+  await refused(urls().device, "select * from device.token");
+  await refused(urls().device, 'select * from auth."user"');
+  await refused(urls().app, "select auth.create_person(gen_random_uuid(), gen_random_uuid(), 'x', 'x', 'x', 'owner')");
+  await refused(urls().app, "create table studio.mine (id int)");
+});
+
+test("only an owner adds people or gives tokens, and only in the own studio", async () => {
+  const add = (studio: TestStudio, role: "owner" | "technician" | "trainee") =>
+    asMember(studio.ids.studioId, studio.ids[role], async (db) => (await db.query("select studio.add_member(gen_random_uuid(), 'x', $1, 'h', 'owner') as outcome", [`${Math.random()}@x.example`])).rows[0].outcome);
+  expect(await add(ours, "trainee")).toBe("forbidden");
+  expect(await add(ours, "technician")).toBe("forbidden");
+  expect(await add(ours, "owner")).toBe("added");
+  const give = (role: "owner" | "technician", sensor: string) =>
+    asMember(ours.ids.studioId, ours.ids[role], async (db) => (await db.query("select studio.give_token($1, 'h') as done", [sensor])).rows[0].done);
+  expect(await give("technician", ours.ids.sensor)).toBe(false);
+  expect(await give("owner", theirs.ids.sensor)).toBe(false);
+  expect(await give("owner", ours.ids.sensor)).toBe(true);
+});
