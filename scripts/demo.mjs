@@ -53,7 +53,7 @@ try {
 
   if (!empty) {
     for (const token of Object.values(secrets.tokens)) {
-      const hygrometer = startHygrometer(app.url, token);
+      const hygrometer = startHygrometer(app.url, token, { IVY_KEPT_H: "6" });
       stops.push(() => stop(hygrometer));
     }
     console.log(`

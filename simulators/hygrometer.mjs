@@ -3,7 +3,8 @@
  *
  *   IVY_INTAKE=http://127.0.0.1:4100/api/intake/readings IVY_TOKEN=… node simulators/hygrometer.mjs
  *
- * Settings: IVY_EVERY_S seconds between readings (10); IVY_HOUR a fixed hour of the day to act, else the clock's.
+ * Settings: IVY_EVERY_S seconds between readings (10); IVY_HOUR the hour of the day it acts to be now, else the
+ * clock's; IVY_KEPT_H hours of readings it kept before it was started, one in five minutes, handed in first.
  * What it could not hand in it keeps and tries again with the next.
  */
 const intake = process.env.IVY_INTAKE;
@@ -11,9 +12,12 @@ const token = process.env.IVY_TOKEN;
 const everyS = Number(process.env.IVY_EVERY_S ?? 10);
 if (!intake || !token) throw new Error("IVY_INTAKE and IVY_TOKEN are needed.");
 
+const started = Date.now();
+
 /** Damp before ten, then a heater that dries the room, with a slow wander of its own. */
 function sense(now) {
-  const hour = process.env.IVY_HOUR === undefined ? now.getHours() + now.getMinutes() / 60 : Number(process.env.IVY_HOUR);
+  const hoursAgo = (started - now) / 3_600_000;
+  const hour = process.env.IVY_HOUR === undefined ? now.getHours() + now.getMinutes() / 60 : Number(process.env.IVY_HOUR) - Math.max(0, hoursAgo);
   const heated = 1 / (1 + Math.exp(-(hour - 10.6) * 1.5));
   const wander = Math.sin(now.getTime() / 240_000);
   return {
@@ -23,7 +27,10 @@ function sense(now) {
   };
 }
 
-let kept = [];
+const FIVE_MINUTES = 300_000;
+// On the five minutes, so that starting twice hands in the same readings and not others beside them.
+const earlier = Math.floor((Number(process.env.IVY_KEPT_H ?? 0) * 3_600_000) / FIVE_MINUTES);
+let kept = Array.from({ length: earlier }, (_, i) => sense(new Date((Math.floor(started / FIVE_MINUTES) - earlier + i) * FIVE_MINUTES)));
 async function report() {
   kept.push(sense(new Date()));
   kept = kept.slice(-5000);

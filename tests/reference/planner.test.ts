@@ -2,6 +2,7 @@ import fc from "fast-check";
 import highsLoader from "highs";
 import { planLine, planMap, mapFacts, mapFindings, zoneLimit, judgeLoad, MICRO, ROUGHNESS_WEIGHT, LOOK_IDS, type LineLimits, type ZoneChoices } from "@/core/map";
 import { defaultPolicy } from "@/core/policy";
+import { lineAsProgram } from "../support/lineAsProgram";
 import { surveyArbitrary, surveyOf, traysArbitrary, trayOf, lengthsFrom } from "../support/surveys";
 
 const choices = (lengths: number[], target: number): ZoneChoices =>
@@ -69,35 +70,6 @@ test("ties go to the shorter fibre, then to the one shorter near the inner corne
   expect(planLine(flat, { stepMm: 2, outerDropMm: -Infinity })?.lengthsMm).toEqual([8, 8]);
 });
 
-/** The same objective as a mixed-integer program, for a general solver. */
-function asLp(zones: readonly ZoneChoices[], limits: LineLimits): string {
-  const z = (i: number, k: number) => `z${i}_${k}`;
-  const x = (i: number, sign: number) =>
-    zones[i]!.map(({ lengthMm }, k) => `${sign * lengthMm < 0 ? "-" : "+"} ${Math.abs(sign * lengthMm)} ${z(i, k)}`).join(" ");
-  const worn = (i: number) => i >= 0 && i < zones.length && zones[i]!.length > 0;
-  const cost: string[] = [];
-  const rows: string[] = [];
-  zones.forEach((zone, i) => {
-    if (!worn(i)) return;
-    zone.forEach((choice, k) => cost.push(`+ ${choice.distance / MICRO} ${z(i, k)}`));
-    rows.push(`${zone.map((_, k) => `+ ${z(i, k)}`).join(" ")} = 1`);
-    if (worn(i - 1)) {
-      if (Number.isFinite(limits.stepMm)) {
-        rows.push(`${x(i, 1)} ${x(i - 1, -1)} <= ${limits.stepMm}`);
-        rows.push(`${x(i - 1, 1)} ${x(i, -1)} <= ${limits.stepMm}`);
-      }
-      if (i === zones.length - 1 && Number.isFinite(limits.outerDropMm)) rows.push(`${x(i - 1, 1)} ${x(i, -1)} >= ${limits.outerDropMm}`);
-    }
-    if (worn(i - 1) && worn(i + 1)) {
-      cost.push(`+ ${ROUGHNESS_WEIGHT} t${i}`);
-      rows.push(`t${i} ${x(i - 1, -1)} ${x(i, 2)} ${x(i + 1, -1)} >= 0`);
-      rows.push(`t${i} ${x(i - 1, 1)} ${x(i, -2)} ${x(i + 1, 1)} >= 0`);
-    }
-  });
-  const binaries = zones.flatMap((zone, i) => zone.map((_, k) => z(i, k))).join(" ");
-  return `Minimize\n obj: ${cost.join(" ")}\nSubject To\n${rows.map((row, i) => ` c${i}: ${row}`).join("\n")}\nBinary\n ${binaries}\nEnd\n`;
-}
-
 test("full lines cost what a general solver (highs 1.15.3, mixed-integer) finds, or neither finds any", async () => {
   const highs = await highsLoader();
   const problems = fc.sample(
@@ -112,7 +84,7 @@ test("full lines cost what a general solver (highs 1.15.3, mixed-integer) finds,
   for (const [targets, stock, limits] of problems) {
     const zones = targets.map((target, i) => choices(stock[i]!, target));
     const plan = planLine(zones, limits);
-    const solution = highs.solve(asLp(zones, limits));
+    const solution = highs.solve(lineAsProgram(zones, limits));
     expect(solution.Status).toBe(plan ? "Optimal" : "Infeasible");
     if (!plan) continue;
     solved += 1;

@@ -12,6 +12,7 @@ const PLACES = [
   ["Shelf: bottles and trays", "/shelf"],
   ["Studio policy and people", "/studio"],
 ] as const;
+const placesFor = (text: string) => PLACES.filter(([label]) => label.toLowerCase().includes(text.toLowerCase()));
 const ROW = "flex min-h-10 cursor-pointer items-center rounded px-3 data-[selected=true]:bg-moss-soft";
 
 /** Finds clients by name and places by word, from the keyboard. */
@@ -19,12 +20,20 @@ export function Finder({ onClose }: { onClose: () => void }) {
   const router = useRouter();
   const [text, setText] = useState("");
   const [clients, setClients] = useState<readonly { id: string; name: string }[]>([]);
+  const [picked, setPicked] = useState("");
   useEffect(() => {
+    let here = true;
     const wait = setTimeout(async () => {
-      const found = await findClients({ search: text });
-      if (found.ok) setClients(found.data);
+      const found = await findClients({ search: text }).catch(() => null);
+      if (!here || !found?.ok) return;
+      setClients(found.data);
+      // Enter takes the best answer: without this it would stay on one of the last list, gone by now.
+      setPicked(found.data[0]?.id ?? placesFor(text)[0]?.[1] ?? "");
     }, 120);
-    return () => clearTimeout(wait);
+    return () => {
+      here = false;
+      clearTimeout(wait);
+    };
   }, [text]);
   const go = (href: string) => {
     onClose();
@@ -32,7 +41,7 @@ export function Finder({ onClose }: { onClose: () => void }) {
   };
   return (
     <Dialog open onOpenChange={(open) => !open && onClose()} title="Find">
-      <Command shouldFilter={false} label="Find a client or a place">
+      <Command shouldFilter={false} value={picked} onValueChange={setPicked} label="Find a client or a place">
         <Command.Input
           value={text}
           onValueChange={setText}
@@ -46,7 +55,7 @@ export function Finder({ onClose }: { onClose: () => void }) {
               <bdi>{client.name}</bdi>
             </Command.Item>
           ))}
-          {PLACES.filter(([label]) => label.toLowerCase().includes(text.toLowerCase())).map(([label, href]) => (
+          {placesFor(text).map(([label, href]) => (
             <Command.Item key={href} value={href} onSelect={() => go(href)} className={`${ROW} text-ink-2`}>
               {label}
             </Command.Item>

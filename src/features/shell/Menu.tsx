@@ -3,6 +3,7 @@ import { DropdownMenu } from "radix-ui";
 import { useState } from "react";
 import { readAlarmChoice, ring, say, unlockSound, writeAlarmChoice } from "@/features/visit/alarm";
 import { clearTablet } from "@/features/visit/tablet";
+import { loadAfresh } from "@/features/signIn/loadAfresh";
 import { useTablet, useVisits } from "@/features/visit/VisitProvider";
 import { Button, Dialog } from "@/ui";
 import { turnTheme } from "./theme";
@@ -30,7 +31,7 @@ export function Menu({ name, role, studioName }: { name: string; role: string; s
       const response = await fetch("/api/auth/sign-out", { method: "POST", headers: { "content-type": "application/json" }, body: "{}" });
       if (!response.ok) throw new Error();
       await clearTablet(tablet);
-      window.location.assign("/sign-in");
+      loadAfresh("/sign-in");
     } catch {
       setFailed(true);
     }

@@ -2,6 +2,7 @@
 import { useState } from "react";
 import { Button, Notice, TextField } from "@/ui";
 import { setUpStudio } from "./actions";
+import { loadAfresh } from "./loadAfresh";
 
 export function SetUpForm() {
   const [problem, setProblem] = useState<{ message: string; fields: Readonly<Record<string, string>> } | null>(null);
@@ -10,7 +11,7 @@ export function SetUpForm() {
     event.preventDefault();
     setBusy(true);
     const result = await setUpStudio(Object.fromEntries(new FormData(event.currentTarget))).catch(() => null);
-    if (result?.ok) return window.location.assign("/sign-in");
+    if (result?.ok) return loadAfresh("/sign-in");
     setProblem(result && !result.ok ? result : { message: "The server did not answer. What you typed is still here.", fields: {} });
     setBusy(false);
   };

@@ -1,6 +1,7 @@
 "use client";
 import { useState } from "react";
 import { Button, Notice, TextField } from "@/ui";
+import { loadAfresh } from "./loadAfresh";
 
 const WRONG = "That address and password do not go together.";
 
@@ -18,7 +19,7 @@ export function SignInForm() {
         headers: { "content-type": "application/json" },
         body: JSON.stringify({ email: form.get("email"), password: form.get("password") }),
       });
-      if (response.ok) return window.location.assign("/");
+      if (response.ok) return loadAfresh("/");
       const retry = Number(response.headers.get("x-retry-after") ?? response.headers.get("retry-after") ?? 0);
       setMessage(
         response.status === 429

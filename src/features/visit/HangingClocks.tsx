@@ -8,7 +8,8 @@ import { alarmOf, readAlarmChoice, ring, say, unlockSound } from "./alarm";
 import { useNow, useVisits } from "./VisitProvider";
 
 const LOOKS: Record<Clock["state"], string> = {
-  running: "bg-ivy-deep text-paper border-ivy-deep [[data-theme=lamp]_&]:bg-moss-soft [[data-theme=lamp]_&]:text-ink [[data-theme=lamp]_&]:border-line-strong",
+  running:
+    "bg-ivy-deep text-paper border-ivy-deep [[data-theme=lamp]_&]:bg-moss-soft [[data-theme=lamp]_&]:text-ink [[data-theme=lamp]_&]:border-line-strong",
   soon: "bg-paper text-brass border-brass border-t-4",
   over: "bg-rosehip text-paper border-rosehip",
 };
@@ -21,7 +22,12 @@ export function HangingClocks() {
   const rung = useRef(new Set<string>());
   const hanging = visits
     .filter((visit) => visit.mine)
-    .flatMap((visit) => (now === null ? [] : visitClocks(visitState(events.get(visit.id) ?? []), now)).map((clock) => ({ visit, clock })));
+    .flatMap((visit) =>
+      (now === null ? [] : visitClocks(visitState(events.get(visit.id) ?? []), now)).map((clock) => ({
+        visit,
+        clock,
+      })),
+    );
 
   useEffect(() => {
     const touch = () => unlockSound();
@@ -45,26 +51,33 @@ export function HangingClocks() {
 
   if (hanging.length === 0) return null;
   return (
-    <ul aria-label="Running clocks" className="pointer-events-none fixed inset-x-0 top-0 z-30 flex justify-center gap-3">
-      {hanging.map(({ visit, clock }) => (
-        <li key={clock.id} className="pointer-events-auto">
-          <span aria-hidden="true" className="mx-auto block h-2.5 w-px bg-line-strong" />
-          <Link
-            href={`/visits/${visit.id}`}
-            data-testid={`clock-${clock.kind}`}
-            data-state={clock.state}
-            className={cx("block min-w-28 rounded-b-lg border px-4 pt-1 pb-1.5 text-center leading-none", LOOKS[clock.state])}
-          >
-            <span className="block text-[0.8125rem] leading-5">
-              {MARKS[clock.state]}
-              {clock.label}
-              {clock.state === "over" && clock.kind === "bead" ? ", spent" : ""}
-            </span>
-            <span className="block text-[1.625rem] leading-7 font-semibold">{formatClock(clock.kind === "shake" && clock.leftS <= 0 ? 0 : clock.leftS)}</span>
-            <span className="sr-only">{visit.clientName}</span>
-          </Link>
-        </li>
-      ))}
-    </ul>
+    <section aria-label="Running clocks" className="pointer-events-none fixed inset-x-0 top-0 z-30">
+      <ul className="flex justify-center gap-3">
+        {hanging.map(({ visit, clock }) => (
+          <li key={clock.id} className="pointer-events-auto">
+            <span aria-hidden="true" className="bg-line-strong mx-auto block h-2.5 w-px" />
+            <Link
+              href={`/visits/${visit.id}`}
+              data-testid={`clock-${clock.kind}`}
+              data-state={clock.state}
+              className={cx(
+                "block min-w-28 rounded-b-lg border px-4 pt-1 pb-1.5 text-center leading-none",
+                LOOKS[clock.state],
+              )}
+            >
+              <span className="block text-[0.8125rem] leading-5">
+                {MARKS[clock.state]}
+                {clock.label}
+                {clock.state === "over" && clock.kind === "bead" ? ", spent" : ""}
+              </span>
+              <span className="block text-[1.625rem] leading-7 font-semibold">
+                {formatClock(clock.kind === "shake" && clock.leftS <= 0 ? 0 : clock.leftS)}
+              </span>
+              <span className="sr-only">{visit.clientName}</span>
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }

@@ -2,12 +2,15 @@ import { cx } from "@/ui";
 
 export type Knot = { readonly name: string; readonly state: "tied" | "here" | "ahead" | "open" };
 
-/** The order of work as a line of knots: tied, here, ahead, or visibly open where one was passed untied. */
+/**
+ * The order of work as a line of knots: tied, here, ahead, or visibly open where one was passed untied. On a phone
+ * only the knot one is on, and those left open, keep their names.
+ */
 export function Knots({ knots }: { knots: readonly Knot[] }) {
   return (
-    <ol aria-label="Order of work" className="flex overflow-x-auto pt-1 pb-2">
+    <ol aria-label="Order of work" className="flex pt-1 pb-2">
       {knots.map((knot, i) => (
-        <li key={knot.name} aria-current={knot.state === "here" ? "step" : undefined} className="relative min-w-20 flex-1 text-center">
+        <li key={knot.name} aria-current={knot.state === "here" ? "step" : undefined} className="relative min-w-0 flex-1 text-center">
           {i > 0 ? <span aria-hidden="true" className={cx("absolute top-[0.6rem] right-1/2 left-[-50%] border-t-2", knot.state === "ahead" ? "border-dashed border-line-strong" : "border-ivy")} /> : null}
           <span
             aria-hidden="true"
@@ -19,7 +22,7 @@ export function Knots({ knots }: { knots: readonly Knot[] }) {
               knot.state === "open" && "border-rosehip bg-paper",
             )}
           />
-          <span className={cx("mt-1 block text-sm", knot.state === "here" ? "font-bold" : knot.state === "open" ? "font-semibold text-rosehip" : knot.state === "ahead" ? "text-ink-2" : "")}>
+          <span className={cx("mt-1 block text-sm whitespace-nowrap", (knot.state === "tied" || knot.state === "ahead") && "max-sm:sr-only", knot.state === "here" ? "font-bold" : knot.state === "open" ? "font-semibold text-rosehip" : knot.state === "ahead" ? "text-ink-2" : "")}>
             {knot.name}
             {knot.state === "open" ? <span className="block">untied</span> : null}
           </span>

@@ -12,10 +12,12 @@ export type VisitSnapshot = {
   readonly unsent: number;
   readonly refused: readonly string[];
   readonly reach: Reach;
+  /** False where this browser will not keep anything, as in some private windows: taps then live in this page alone. */
+  readonly keeps: boolean;
   readonly clock: TrueTime["clock"];
 };
 
-const EMPTY: VisitSnapshot = { visits: [], events: new Map(), unsent: 0, refused: [], reach: "safe", clock: "device" };
+const EMPTY: VisitSnapshot = { visits: [], events: new Map(), unsent: 0, refused: [], reach: "safe", keeps: true, clock: "device" };
 const LOAD = newId();
 
 /**
@@ -43,14 +45,16 @@ export class VisitStore {
 
   /** Takes up what the tablet kept, then asks the server for the time and the running visits. */
   async begin(): Promise<void> {
-    this.anchor = (await this.tablet.meta.get("timeAnchor"))?.value ?? null;
-    for (const event of await this.tablet.events.toArray()) this.known.set(event.id, event);
-    const refused: string[] = [];
-    for (const { refused: why, ...event } of await this.tablet.outbox.toArray()) {
-      if (why) refused.push(why);
-      else this.outbox.set(event.id, event as VisitEvent);
-    }
-    this.publish({ refused });
+    await this.onTablet(async () => {
+      this.anchor = (await this.tablet.meta.get("timeAnchor"))?.value ?? null;
+      for (const event of await this.tablet.events.toArray()) this.known.set(event.id, event);
+      const refused: string[] = [];
+      for (const { refused: why, ...event } of await this.tablet.outbox.toArray()) {
+        if (why) refused.push(why);
+        else this.outbox.set(event.id, event as VisitEvent);
+      }
+      this.publish({ refused });
+    });
     await this.syncTime();
     await this.refresh();
     void this.send();
@@ -68,7 +72,8 @@ export class VisitStore {
       const { serverMs } = (await response.json()) as { serverMs: number };
       const after = performance.now();
       this.anchor = { serverMs, monotonicMs: (before + after) / 2, deviceMs: Date.now() - (after - before) / 2, load: LOAD };
-      await this.tablet.meta.put({ key: "timeAnchor", value: this.anchor });
+      const value = this.anchor;
+      await this.onTablet(() => this.tablet.meta.put({ key: "timeAnchor", value }));
     } catch {
       // Without the server the last anchor serves, and the header says the time is unchecked.
     }
@@ -82,13 +87,16 @@ export class VisitStore {
       if (response.status === 401) return this.publish({ reach: "signed out" });
       if (!response.ok) throw new Error(String(response.status));
       const { visits } = (await response.json()) as { visits: RunningVisit[] };
-      const fresh = visits.flatMap((visit) => visit.events);
-      this.known.clear();
-      for (const event of fresh) this.known.set(event.id, event);
-      await this.tablet.transaction("rw", this.tablet.events, async () => {
-        await this.tablet.events.clear();
-        await this.tablet.events.bulkPut(fresh);
-      });
+      // Events are only ever added: one acknowledged while this answer was on its way is not in it yet, and a visit
+      // just finished is no longer among the running ones, though its page is still open.
+      for (const event of visits.flatMap((visit) => visit.events)) this.known.set(event.id, event);
+      const running = new Set(visits.map((visit) => visit.id));
+      await this.onTablet(() =>
+        this.tablet.transaction("rw", this.tablet.events, async () => {
+          await this.tablet.events.clear();
+          await this.tablet.events.bulkPut([...this.known.values()].filter((event) => running.has(event.visitId)));
+        }),
+      );
       this.publish({ visits, reach: this.outbox.size ? "sending" : "safe" });
     } catch {
       this.publish({ reach: "no server" });
@@ -109,8 +117,17 @@ export class VisitStore {
     const event = { id: newId(), visitId, at: new Date(Math.round(ms)).toISOString(), clock, type, payload } as VisitEvent;
     this.outbox.set(event.id, event);
     this.publish({ reach: "sending" });
-    await this.tablet.outbox.put(event);
+    await this.onTablet(() => this.tablet.outbox.put(event));
     void this.send();
+  }
+
+  /** Does something in the tablet's memory; where the browser keeps none, says so and goes on without it. */
+  private async onTablet(work: () => PromiseLike<unknown>): Promise<void> {
+    try {
+      await work();
+    } catch {
+      this.publish({ keeps: false });
+    }
   }
 
   private async send(): Promise<void> {
@@ -130,17 +147,21 @@ export class VisitStore {
       }
       if (response.status >= 500 || response.status === 429) throw new Error(String(response.status));
       const answer = (await response.json()) as { kept?: { id: string; serverTime: string }[]; unknown?: string[]; message?: string };
-      const kept = new Map((answer.kept ?? []).map((row) => [row.id, row.serverTime]));
+      const acknowledged = new Map((answer.kept ?? []).map((row) => [row.id, row.serverTime]));
       const refused = [...this.snapshot.refused];
       for (const event of batch) {
-        const serverTime = kept.get(event.id);
+        const serverTime = acknowledged.get(event.id);
         if (serverTime) {
-          this.known.set(event.id, { ...event, serverTime });
-          await this.tablet.outbox.delete(event.id);
+          const kept = { ...event, serverTime };
+          this.known.set(event.id, kept);
+          await this.onTablet(async () => {
+            await this.tablet.events.put(kept);
+            await this.tablet.outbox.delete(event.id);
+          });
         } else {
           const why = answer.message ?? "the visit is not in this studio";
           refused.push(`${event.type}: ${why}`);
-          await this.tablet.outbox.put({ ...event, refused: why });
+          await this.onTablet(() => this.tablet.outbox.put({ ...event, refused: why }));
         }
         this.outbox.delete(event.id);
       }

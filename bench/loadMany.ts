@@ -1,0 +1,42 @@
+import pg from "pg";
+
+/**
+ * Fills the demo studio up to 2,000 clients with 40,000 finished visits, each with its map and eight events, so that
+ * pages are timed on a studio of many years.
+ */
+const { IVY_BENCH_OWNER: ownerUrl } = process.env;
+if (!ownerUrl) throw new Error("IVY_BENCH_OWNER is needed.");
+const db = new pg.Client({ connectionString: ownerUrl });
+await db.connect();
+await db.query("begin");
+await db.query(`create temporary table model as
+  select s.studio_id, s.document as survey, r.document as map, m.id as member, room.id as room
+  from studio.survey s join studio.lash_map lm on lm.studio_id = s.studio_id and lm.survey_id = s.id
+  join studio.lash_map_revision r on r.studio_id = lm.studio_id and r.map_id = lm.id and r.revision = 1
+  join studio.member m on m.studio_id = s.studio_id and m.role = 'owner'
+  join studio.room room on room.studio_id = s.studio_id limit 1`);
+await db.query(`create temporary table many as
+  select gen_random_uuid() as client, gen_random_uuid() as survey, gen_random_uuid() as map, i
+  from generate_series(1, 2000 - (select count(*) from studio.client)::int) i`);
+await db.query("insert into studio.client (studio_id, id, name) select studio_id, client, 'Bench client ' || lpad(i::text, 4, '0') from many, model");
+await db.query("insert into studio.survey (studio_id, id, client_id, document, taken_by) select studio_id, many.survey, client, model.survey, member from many, model");
+await db.query("insert into studio.lash_map (studio_id, id, client_id, survey_id, head) select studio_id, many.map, client, many.survey, 1 from many, model");
+await db.query("insert into studio.lash_map_revision (studio_id, map_id, revision, document, saved_by) select studio_id, many.map, 1, model.map, member from many, model");
+await db.query(`create temporary table times as
+  select gen_random_uuid() as visit, client, map, now() - (n * 20 + 1) * interval '1 day' as at
+  from many, generate_series(1, (select ceil((40000 - (select count(*) from studio.visit))::numeric / (select count(*) from many))::int)) n`);
+await db.query(`insert into studio.visit (studio_id, id, client_id, technician_id, room_id, chair, service, starts_at, minutes, map_id, map_revision)
+  select studio_id, visit, client, member, room, 1, 'fill', at, 90, times.map, 1 from times, model`);
+await db.query(`insert into studio.visit_event (studio_id, visit_id, id, at, server_time, clock, type, payload, member_id)
+  select studio_id, visit, gen_random_uuid(), at + x.after, at + x.after, 'checked', x.type, x.payload, member from times, model,
+  (values (interval '1 minute', 'started', '{"bottleId":null,"air":{"temperatureC":22,"relativeHumidity":0.5}}'::jsonb),
+    (interval '20 minutes', 'shakeStarted', '{"durationS":60}'),
+    (interval '22 minutes', 'beadPlaced', '{"lifeS":900,"bottleId":null,"air":{"temperatureC":22,"relativeHumidity":0.5}}'),
+    (interval '36 minutes', 'beadPlaced', '{"lifeS":900,"bottleId":null,"air":{"temperatureC":22,"relativeHumidity":0.5}}'),
+    (interval '50 minutes', 'beadPlaced', '{"lifeS":900,"bottleId":null,"air":{"temperatureC":22,"relativeHumidity":0.49}}'),
+    (interval '64 minutes', 'beadPlaced', '{"lifeS":900,"bottleId":null,"air":{"temperatureC":22,"relativeHumidity":0.48}}'),
+    (interval '78 minutes', 'beadWiped', '{}'),
+    (interval '85 minutes', 'finished', '{}')) as x(after, type, payload)`);
+await db.query("commit");
+await db.query("analyze");
+await db.end();

@@ -1,0 +1,91 @@
+import { gzipSync } from "node:zlib";
+import { chromium, request, type APIRequestContext } from "@playwright/test";
+import pg from "pg";
+import { median, ms, printTable, ratioOf } from "./measure";
+
+/** Asked of the built app that scripts/bench.mjs started, as the owner of a studio with 2,000 clients and 40,000 visits. */
+const { IVY_BENCH_URL: url, IVY_BENCH_PASSWORD: password, IVY_BENCH_OWNER: ownerUrl } = process.env;
+if (!url || !password || !ownerUrl) throw new Error("Run `npm run bench`: it starts what this needs.");
+
+const db = new pg.Client({ connectionString: ownerUrl });
+await db.connect();
+const one = async (sql: string) => Object.values((await db.query(sql)).rows[0])[0] as string;
+const client = await one("select client_id from studio.visit v join studio.client c on c.studio_id = v.studio_id and c.id = v.client_id where c.name like 'Bench client%' limit 1");
+const map = await one(`select id from studio.lash_map where client_id = '${client}' limit 1`);
+const visit = await one(`select id from studio.visit where client_id = '${client}' limit 1`);
+const clients = Number(await one("select count(*) from studio.client"));
+const visits = Number(await one("select count(*) from studio.visit"));
+const events = Number(await one("select count(*) from studio.visit_event"));
+await db.end();
+
+const api = await request.newContext({ baseURL: url, extraHTTPHeaders: { origin: url } });
+const signedIn = await api.post("/api/auth/sign-in/email", { data: { email: "maren@tideroom.example", password } });
+if (!signedIn.ok()) throw new Error(`Sign-in answered ${signedIn.status()}.`);
+
+const ROUTES = [
+  ["today", "/"],
+  ["clients", "/clients"],
+  ["client", `/clients/${client}`],
+  ["survey", `/clients/${client}/survey`],
+  ["map", `/clients/${client}/map/${map}`],
+  ["visit", `/visits/${visit}`],
+  ["air", "/air"],
+  ["shelf", "/shelf"],
+  ["studio", "/studio"],
+] as const;
+
+/** Script a browser with an empty cache takes in before the page is quiet, gzipped, kB. */
+async function firstLoadKb(path: string): Promise<number> {
+  const browser = await chromium.launch({ executablePath: "/usr/bin/chromium", args: ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking", "--disable-component-update", "--disable-sync"] });
+  try {
+    const context = await browser.newContext({ storageState: path === "/sign-in" ? undefined : await api.storageState() });
+    const page = await context.newPage();
+    const bodies: Promise<Buffer>[] = [];
+    page.on("response", (response) => {
+      if (response.request().resourceType() === "script") bodies.push(response.body());
+    });
+    await page.goto(url + path, { waitUntil: "networkidle" });
+    return (await Promise.all(bodies)).reduce((sum, body) => sum + gzipSync(body).length, 0) / 1024;
+  } finally {
+    await browser.close();
+  }
+}
+
+async function answersIn(context: APIRequestContext, path: string, rounds = 40): Promise<number> {
+  const times: number[] = [];
+  for (let i = 0; i < rounds + 8; i++) {
+    const begun = performance.now();
+    const answer = await context.get(path);
+    await answer.body();
+    if (!answer.ok()) throw new Error(`${path} answered ${answer.status()}.`);
+    if (i >= 8) times.push(performance.now() - begun);
+  }
+  return median(times);
+}
+
+const sizes: Awaited<ReturnType<typeof row>>[] = [];
+async function row(what: string, path: string) {
+  const budget = what === "map" ? 250 : 200;
+  const kb = await firstLoadKb(path);
+  return { what, ours: `${kb.toFixed(0)} kB`, yardstick: `budget ${budget} kB`, ratio: ratioOf(kb, budget), over: kb > budget };
+}
+for (const [what, path] of [["sign-in", "/sign-in"], ...ROUTES]) sizes.push(await row(what!, path!));
+printTable("Script at first load, gzipped, against its budget", sizes);
+
+const bareContext = await request.newContext({ baseURL: url });
+const bare = await answersIn(bareContext, "/sign-in");
+const rendered = [];
+for (const [what, path] of ROUTES) {
+  const took = await answersIn(api, path);
+  rendered.push({ what, ours: ms(took), yardstick: ms(bare), ratio: ratioOf(took, bare) });
+}
+printTable(
+  `Server render with ${clients.toLocaleString("en")} clients, ${visits.toLocaleString("en")} visits, ${events.toLocaleString("en")} events, against a bare page (sign-in) of the same server`,
+  rendered,
+);
+await api.dispose();
+await bareContext.dispose();
+if (sizes.some(({ over }) => over)) {
+  console.error("A route is over its budget.");
+  process.exitCode = 1;
+}

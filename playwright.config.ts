@@ -1,0 +1,23 @@
+import { defineConfig } from "@playwright/test";
+
+/** Run by scripts/test.mjs, which starts the built app, its database and a hygrometer first. */
+export default defineConfig({
+  testDir: "tests/e2e",
+  outputDir: "test-results",
+  workers: 1,
+  retries: 0,
+  timeout: 60_000,
+  expect: { timeout: 10_000 },
+  reporter: [["list"], ["json"]],
+  globalSetup: "./tests/e2e/signInAll.ts",
+  use: {
+    baseURL: process.env.IVY_E2E_URL,
+    viewport: { width: 1280, height: 800 },
+    trace: "retain-on-failure",
+    screenshot: "only-on-failure",
+    launchOptions: {
+      executablePath: "/usr/bin/chromium",
+      args: ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking", "--disable-component-update", "--disable-sync"],
+    },
+  },
+});

@@ -1,0 +1,41 @@
+import { rmSync } from "node:fs";
+import path from "node:path";
+import { loadDemo, migrate, startApp } from "./lib/app.mjs";
+import { ensureDebian } from "./lib/packages.mjs";
+import { removePostgres, startPostgres } from "./lib/postgres.mjs";
+import { ensureBuild, ensurePackages, runTs, secretsOf, stateFolder } from "./lib/project.mjs";
+
+// npm run bench            everything, each figure as a ratio to a yardstick of the same run
+// npm run bench -- planner one part of it: planner | air | pages
+
+const only = process.argv[2];
+const wanted = (part) => !only || only === part;
+const stops = [];
+let failed = false;
+
+try {
+  ensureDebian(["postgresql", "chromium"]);
+  ensurePackages();
+  if (wanted("planner")) runTs("bench/planner.ts", {});
+  if (wanted("air")) runTs("bench/air.ts", {});
+  if (wanted("pages")) {
+    ensureBuild();
+    removePostgres(stateFolder, "bench");
+    rmSync(path.join(stateFolder, "bench.app.json"), { force: true });
+    const postgres = await startPostgres(stateFolder, { name: "bench", durable: false });
+    stops.push(() => postgres.destroy());
+    const secrets = secretsOf("bench");
+    migrate(postgres);
+    loadDemo(postgres, secrets);
+    runTs("bench/loadMany.ts", { IVY_BENCH_OWNER: postgres.urls.owner });
+    const app = await startApp(postgres, secrets);
+    stops.push(() => app.stop());
+    runTs("bench/pages.ts", { IVY_BENCH_URL: app.url, IVY_BENCH_PASSWORD: secrets.password, IVY_BENCH_OWNER: postgres.urls.owner });
+  }
+} catch (error) {
+  failed = true;
+  console.error(`\n${error instanceof Error ? error.message : error}`);
+} finally {
+  for (const end of stops.reverse()) await end();
+}
+process.exit(failed ? 1 : 0);

@@ -1,0 +1,108 @@
+import { readFile } from "node:fs/promises";
+
+async function openClient(page, name) {
+  await page.goto("/clients");
+  await page.getByRole("main").getByRole("link", { name }).click();
+  await page.waitForURL(/\/clients\/[0-9a-f-]{36}$/);
+}
+async function openMap(page, name) {
+  await openClient(page, name);
+  await page.locator('main a[href*="/map/"]').first().click();
+  await page.waitForURL(/\/map\//);
+  await page.locator("[data-zone=right-1]").waitFor();
+}
+const settle = (page) => page.waitForTimeout(700);
+
+/** A visit of Maren's brought to the chair, its bead a while out. */
+async function toTheChair(page, name) {
+  await openMap(page, name);
+  await page.getByRole("button", { name: "To the chair" }).click();
+  await page.waitForURL(/\/visits\//);
+  await page.getByRole("button", { name: "Begin the visit" }).click();
+  await page.getByRole("button", { name: "First bead" }).click();
+  await page.getByTestId("clock-bead").waitFor();
+}
+
+/** The pictures of docs/screenshots/: a name, who is signed in, and the way there. Returning a PDF pictures its page. */
+export const shots = [
+  {
+    name: "today",
+    take: async (page) => {
+      await page.goto("/");
+      await settle(page);
+    },
+  },
+  {
+    name: "client",
+    take: async (page) => {
+      await openClient(page, /Ottilie/);
+      await settle(page);
+    },
+  },
+  {
+    name: "survey",
+    take: async (page) => {
+      await openClient(page, /Hesper/);
+      await page.getByRole("link", { name: /survey/i }).first().click();
+      await page.waitForURL(/\/survey$/);
+      await settle(page);
+    },
+  },
+  {
+    name: "map",
+    take: async (page) => {
+      await openMap(page, /Ottilie/);
+      await page.locator("[data-zone=left-7]").click();
+      await page.keyboard.press("ArrowUp");
+      await page.keyboard.press("ArrowUp");
+      await settle(page);
+    },
+  },
+  {
+    name: "map-bed-head",
+    take: async (page) => {
+      await openMap(page, /Bronagh/);
+      await page.keyboard.press("b");
+      await settle(page);
+    },
+  },
+  {
+    name: "pad-strip",
+    take: async (page) => {
+      await openMap(page, /Ottilie/);
+      await page.keyboard.press("b");
+      const [download] = await Promise.all([page.waitForEvent("download"), page.getByRole("button", { name: "Pad strip" }).click()]);
+      return readFile(await download.path());
+    },
+  },
+  {
+    name: "air",
+    take: async (page) => {
+      await page.goto("/air");
+      await page.locator('[data-bottle="DW 1184"] button').first().click();
+      await settle(page);
+    },
+  },
+  {
+    name: "shelf",
+    take: async (page) => {
+      await page.goto("/shelf");
+      await settle(page);
+    },
+  },
+  {
+    name: "studio",
+    take: async (page) => {
+      await page.goto("/studio");
+      await settle(page);
+    },
+  },
+  {
+    name: "chair",
+    theme: "lamp",
+    take: async (page) => {
+      await toTheChair(page, /Ottilie/);
+      await settle(page);
+    },
+  },
+];

@@ -1,0 +1,68 @@
+import { execFileSync } from "node:child_process";
+import { mkdirSync, rmSync, writeFileSync } from "node:fs";
+import path from "node:path";
+import { loadDemo, migrate, startApp, startHygrometer } from "./lib/app.mjs";
+import { ensureDebian } from "./lib/packages.mjs";
+import { removePostgres, startPostgres } from "./lib/postgres.mjs";
+import { ensureBuild, ensurePackages, root, secretsOf, stateFolder } from "./lib/project.mjs";
+import { stop } from "./lib/run.mjs";
+
+// npm run shots               remakes docs/screenshots/ from the demo data
+// npm run shots -- map chair  only those; IVY_SHOTS=folder puts them elsewhere
+
+const folder = path.resolve(root, process.env.IVY_SHOTS ?? "docs/screenshots");
+const only = process.argv.slice(2);
+const stops = [];
+let failed = false;
+
+try {
+  ensureDebian(["postgresql", "chromium", "poppler-utils"]);
+  ensurePackages();
+  ensureBuild();
+  mkdirSync(folder, { recursive: true });
+  removePostgres(stateFolder, "shots");
+  rmSync(path.join(stateFolder, "shots.app.json"), { force: true });
+  const postgres = await startPostgres(stateFolder, { name: "shots", durable: false });
+  stops.push(() => postgres.destroy());
+  const secrets = secretsOf("shots");
+  migrate(postgres);
+  loadDemo(postgres, secrets);
+  const app = await startApp(postgres, secrets, { env: { IVY_SIGN_IN_LIMIT: "off" } });
+  stops.push(() => app.stop());
+  for (const token of Object.values(secrets.tokens)) {
+    const hygrometer = startHygrometer(app.url, token, { IVY_EVERY_S: "5", IVY_KEPT_H: "9", IVY_HOUR: "11.2" });
+    stops.push(() => stop(hygrometer));
+  }
+  const { chromium } = await import("@playwright/test");
+  const browser = await chromium.launch({
+    executablePath: "/usr/bin/chromium",
+    args: ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking", "--disable-component-update", "--disable-sync", "--font-render-hinting=none"],
+  });
+  stops.push(() => browser.close());
+  const { shots } = await import("./lib/shots.mjs");
+  for (const { name, who = "maren", theme = "paper", width = 1280, height = 800, take } of shots) {
+    if (only.length && !only.includes(name)) continue;
+    const context = await browser.newContext({ baseURL: app.url, viewport: { width, height }, reducedMotion: "reduce", acceptDownloads: true });
+    await context.addCookies([{ name: "ivy-theme", value: theme, url: app.url }]);
+    const page = await context.newPage();
+    if (who) {
+      const answer = await context.request.post("/api/auth/sign-in/email", { headers: { origin: app.url }, data: { email: `${who}@tideroom.example`, password: secrets.password } });
+      if (!answer.ok()) throw new Error(`${who} could not sign in: ${answer.status()}`);
+    }
+    const pdf = await take(page);
+    const file = path.join(folder, `${name}.png`);
+    if (pdf) {
+      const paper = path.join(stateFolder, `${name}.pdf`);
+      writeFileSync(paper, pdf);
+      execFileSync("pdftoppm", ["-png", "-r", "110", "-singlefile", paper, file.replace(/\.png$/, "")]);
+    } else await page.screenshot({ path: file });
+    console.log(path.relative(root, file));
+    await context.close();
+  }
+} catch (error) {
+  failed = true;
+  console.error(`\n${error instanceof Error ? error.message : error}`);
+} finally {
+  for (const end of stops.reverse()) await end();
+}
+process.exit(failed ? 1 : 0);

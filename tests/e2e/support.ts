@@ -1,0 +1,63 @@
+import { expect, type Page, test as base } from "@playwright/test";
+import pg from "pg";
+
+export const url = process.env.IVY_E2E_URL ?? "";
+export const secrets = JSON.parse(process.env.IVY_E2E_SECRETS ?? "{}") as { password: string; secret: string; tokens: { front: string; back: string } };
+export const databases = JSON.parse(process.env.IVY_E2E_URLS ?? "{}") as { owner: string; app: string; auth: string; device: string };
+/** Contexts made in a test take on the test's own sign-in unless told otherwise. */
+export const signedOut = { cookies: [], origins: [] };
+export type Who = "maren" | "jossa" | "pim";
+export const stateOf = (who: Who) => `test-results/${who}.json`;
+
+/** Tests that begin signed in; a script error on any page fails them. */
+export const test = base.extend<{ who: Who; quiet: void }>({
+  who: ["maren", { option: true }],
+  storageState: async ({ who }, provide) => provide(stateOf(who)),
+  quiet: [
+    async ({ page }, provide) => {
+      const errors: string[] = [];
+      page.on("pageerror", (error) => errors.push(error.message));
+      page.on("console", (message) => {
+        if (message.type() === "error" && /Content Security Policy|Hydration|hydrat/i.test(message.text())) errors.push(message.text());
+      });
+      await provide();
+      expect(errors).toEqual([]);
+    },
+    { auto: true },
+  ],
+});
+export { expect };
+
+export async function signIn(page: Page, email: string, password: string) {
+  await page.goto("/sign-in");
+  await page.getByLabel("E-mail").fill(email);
+  await page.getByLabel("Password").fill(password);
+  await page.getByRole("button", { name: "Sign in" }).click();
+}
+
+/** Opens a client of the demo by name. */
+export async function openClient(page: Page, name: RegExp) {
+  await page.goto("/clients");
+  await page.getByRole("main").getByRole("link", { name }).click();
+  await page.waitForURL(/\/clients\/[0-9a-f-]{36}$/);
+}
+
+export async function database<T>(work: (db: pg.Client) => Promise<T>): Promise<T> {
+  const db = new pg.Client({ connectionString: databases.owner });
+  await db.connect();
+  try {
+    return await work(db);
+  } finally {
+    await db.end();
+  }
+}
+
+/** Seconds shown by a clock such as "14:37" or "+0:12" (negative). */
+export function seconds(text: string): number {
+  const over = text.startsWith("+");
+  const value = text.replace("+", "").split(":").reduce((sum, part) => sum * 60 + Number(part), 0);
+  return over ? -value : value;
+}
+
+export const zone = (page: Page, side: "right" | "left", number: number) => page.locator(`[data-zone="${side}-${number}"]`);
+export const zoneText = async (page: Page, side: "right" | "left", number: number) => (await zone(page, side, number).getAttribute("aria-valuetext"))!;

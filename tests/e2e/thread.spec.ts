@@ -1,0 +1,112 @@
+import { readFile } from "node:fs/promises";
+import { expect, seconds, test, zone, zoneText } from "./support";
+
+const NAME = "Wilhelmina Saltwhistle";
+
+test("client → survey → checked map → pad strip → air → bead → visit kept", async ({ page }) => {
+  await page.goto("/clients/new");
+  await page.getByRole("button", { name: "Add client" }).click();
+  await expect(page.getByText("Give the client's name.")).toBeVisible();
+  await page.getByLabel("Name").fill(NAME);
+  await page.getByLabel("Notes").fill("Sleeps on her back.");
+  await page.getByRole("button", { name: "Add client" }).click();
+  await page.waitForURL(/\/clients\/[0-9a-f-]{36}$/);
+  await expect(page.getByText("Patch test, adhesive: none")).toBeVisible();
+
+  // Survey: a wrong figure is named and kept; the other eye takes a copy.
+  await page.getByRole("link", { name: "Take a survey" }).click();
+  await page.getByLabel("client's right, middle, natural length in mm").fill("forty");
+  await page.getByRole("button", { name: "Keep and plan a map" }).click();
+  await expect(page.getByText("Give the natural length in millimetres.")).toBeVisible();
+  await expect(page.getByLabel("client's right, middle, natural length in mm")).toHaveValue("forty");
+  await page.getByLabel("client's right, middle, natural length in mm").fill("10,4");
+  await page.getByLabel("client's right, inner, natural length in mm").fill("7.4");
+  await page.getByRole("region", { name: "client's right" }).getByRole("button", { name: "Copy to the other eye" }).click();
+  await expect(page.getByLabel("client's left, middle, natural length in mm")).toHaveValue("10,4");
+  await page.getByRole("button", { name: "Keep and plan a map" }).click();
+
+  // Map: planned without a finding; a dragged zone over the limit turns, its fix brings it back.
+  await page.waitForURL(/\/map$/);
+  await expect(page.getByTestId("findings-count")).toHaveText("Nothing to settle");
+  const before = await zoneText(page, "right", 6);
+  await zone(page, "right", 6).click();
+  await page.keyboard.press("ArrowUp");
+  await expect(zone(page, "right", 6)).toHaveAttribute("data-severity", "stop");
+  await expect(page.getByRole("region", { name: "Findings" })).toContainText("The limit here is 3.");
+  await page.getByRole("region", { name: "Findings" }).getByRole("button", { name: /Shorten to/ }).first().click();
+  expect(await zoneText(page, "right", 6)).toBe(before);
+  await page.getByRole("button", { name: "cat", exact: true }).or(page.getByRole("radio", { name: "cat" })).click();
+  await expect(page.getByLabel("Title of the map")).toHaveValue(/^cat, /);
+  await page.getByRole("button", { name: "Save", exact: true }).click();
+  await expect(page.getByRole("button", { name: "Saved" })).toBeVisible();
+  await expect(page).toHaveURL(/\/map\/[0-9a-f-]{36}$/);
+
+  // Files: JSON goes out and comes back in as another map.
+  const [json] = await Promise.all([page.waitForEvent("download"), page.getByRole("button", { name: "JSON" }).click()]);
+  const text = await readFile(await json.path(), "utf8");
+  expect(JSON.parse(text)).toMatchObject({ format: "ivy-thread.lash-map", version: 1, map: { look: "cat" } });
+  expect(text).not.toContain("Wilhelmina");
+  const [svg] = await Promise.all([page.waitForEvent("download"), page.getByRole("button", { name: "SVG" }).click()]);
+  expect(await readFile(await svg.path(), "utf8")).toContain("<svg ");
+  const mapUrl = page.url();
+  await page.getByLabel("A map file to take in").setInputFiles({ name: "map.json", mimeType: "application/json", buffer: Buffer.from(text.replace('"version": 1', '"version": 9')) });
+  await expect(page.getByText("Nothing was taken from this file.")).toBeVisible();
+  await expect(page.getByText(/version.*reads version 1/)).toBeVisible();
+  await page.getByLabel("A map file to take in").setInputFiles({ name: "map.json", mimeType: "application/json", buffer: Buffer.from(text) });
+  await expect(page).not.toHaveURL(mapUrl);
+  await expect(page.getByLabel("Title of the map")).toHaveValue(/^cat, /);
+  await page.goto(mapUrl);
+
+  // To the chair: no patch test, so a reason is asked for and kept.
+  await page.getByRole("button", { name: "To the chair" }).click();
+  const asking = page.getByRole("dialog");
+  await expect(asking).toContainText("Patch test, adhesive: none");
+  await expect(asking.getByRole("button", { name: "To the chair" })).toBeDisabled();
+  await asking.getByLabel("Why it goes ahead").fill("worn this adhesive for years");
+  await asking.getByRole("button", { name: "To the chair" }).click();
+  await page.waitForURL(/\/visits\//);
+  await expect(page.getByText("untied")).toBeVisible();
+  await expect(page.getByText("worn this adhesive for years")).toBeVisible();
+  await expect(page.getByLabel("Adhesive")).toBeVisible();
+  await page.getByRole("button", { name: "Begin the visit" }).click();
+  await page.keyboard.press("s");
+  await expect(page.getByTestId("clock-shake")).toBeVisible();
+  await page.keyboard.press("n");
+  await expect(page.getByTestId("clock-bead")).toBeVisible();
+  await expect(page.getByTestId("safety")).toContainText("all safe on the server");
+
+  // The clock hangs on every screen, and goes on over a reload and a closed tab.
+  await page.goto("/air");
+  const shown = async (p = page) => seconds((await p.getByTestId("clock-bead").locator("span").nth(1).innerText()).trim());
+  const first = await shown();
+  const seenAt = Date.now();
+  await page.reload();
+  await expect(page.getByTestId("clock-bead")).toBeVisible();
+  expect(Math.abs(first - (Date.now() - seenAt) / 1000 - (await shown()))).toBeLessThan(2);
+  const context = page.context();
+  const other = await context.newPage();
+  await page.close();
+  await other.goto("/shelf");
+  await expect(other.getByTestId("clock-bead")).toBeVisible();
+  expect(Math.abs(first - (Date.now() - seenAt) / 1000 - (await shown(other)))).toBeLessThan(2);
+
+  // New bead, taken back, and the end.
+  await other.getByTestId("clock-bead").click();
+  await other.waitForURL(/\/visits\//);
+  await other.getByRole("button", { name: "New bead" }).click();
+  await expect(other.getByTestId("big-clock")).toContainText("bead 2");
+  await other.keyboard.press("Backspace");
+  await expect(other.getByTestId("big-clock")).toContainText("bead 1");
+  await other.getByRole("button", { name: "Finish" }).click();
+  await other.getByRole("button", { name: "Yes, finish the visit" }).click();
+  await expect(other.getByRole("heading", { name: "Done and kept" })).toBeVisible();
+  await expect(other.getByTestId("clock-bead")).toHaveCount(0);
+  await expect(other.getByTestId("safety")).toHaveAttribute("data-unsent", "0");
+
+  // The thread shows it.
+  await other.getByRole("link", { name: NAME }).click();
+  const leaf = other.getByRole("list", { name: "Visits, oldest first" }).getByRole("listitem").last();
+  await expect(leaf).toContainText("1 bead of");
+  await expect(leaf).toContainText("lot");
+  await expect(leaf).toContainText("%");
+});
