@@ -12,7 +12,7 @@ export function LengthRows({ map }: { map: LashMap }) {
         if (innerCornerOnRight(side, "bedHead")) zones.reverse();
         return (
           <section key={side} aria-label={sideLabel(side)}>
-            <h3 className="font-sans text-xl first-letter:uppercase">{sideLabel(side)}</h3>
+            <h2 className="font-sans text-xl first-letter:uppercase">{sideLabel(side)}</h2>
             <ol className="mt-1 flex items-end gap-1">
               {zones.map(({ fibre, number }) => (
                 <li key={number} className="min-w-0 flex-1 text-center">
