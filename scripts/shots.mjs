@@ -8,10 +8,12 @@ import { ensureBuild, ensurePackages, root, secretsOf, stateFolder } from "./lib
 import { stop } from "./lib/run.mjs";
 
 // npm run shots               remakes docs/screenshots/ from the demo data
-// npm run shots -- map chair  only those; IVY_SHOTS=folder puts them elsewhere
+// npm run shots -- map chair  only those
+// To look without keeping: IVY_SHOTS=folder puts them elsewhere, IVY_SHOTS_SIZE=360x740 and IVY_SHOTS_THEME=lamp change all.
 
 const folder = path.resolve(root, process.env.IVY_SHOTS ?? "docs/screenshots");
 const only = process.argv.slice(2);
+const size = process.env.IVY_SHOTS_SIZE?.split("x").map(Number);
 const stops = [];
 let failed = false;
 
@@ -29,8 +31,10 @@ try {
   loadDemo(postgres, secrets);
   const app = await startApp(postgres, secrets, { env: { IVY_SIGN_IN_LIMIT: "off" } });
   stops.push(() => app.stop());
+  // The hygrometers act a morning; what they kept begins after yesterday's last loaded reading, at seven in the evening.
+  const sinceSevenH = (new Date().getHours() + 5) % 24;
   for (const token of Object.values(secrets.tokens)) {
-    const hygrometer = startHygrometer(app.url, token, { IVY_EVERY_S: "5", IVY_KEPT_H: "9", IVY_HOUR: "11.2" });
+    const hygrometer = startHygrometer(app.url, token, { IVY_EVERY_S: "5", IVY_KEPT_H: String(Math.min(9, sinceSevenH)), IVY_HOUR: "11.2" });
     stops.push(() => stop(hygrometer));
   }
   const { chromium } = await import("@playwright/test");
@@ -42,14 +46,19 @@ try {
   const { shots } = await import("./lib/shots.mjs");
   for (const { name, who = "maren", theme = "paper", width = 1280, height = 800, take } of shots) {
     if (only.length && !only.includes(name)) continue;
-    const context = await browser.newContext({ baseURL: app.url, viewport: { width, height }, reducedMotion: "reduce", acceptDownloads: true });
-    await context.addCookies([{ name: "ivy-theme", value: theme, url: app.url }]);
+    const context = await browser.newContext({ baseURL: app.url, viewport: { width: size?.[0] ?? width, height: size?.[1] ?? height }, reducedMotion: "reduce", acceptDownloads: true });
+    await context.addCookies([{ name: "ivy-theme", value: process.env.IVY_SHOTS_THEME ?? theme, url: app.url }]);
     const page = await context.newPage();
+    page.on("pageerror", (error) => console.error(`${name}: ${error.stack ?? error.message}`));
+    page.on("console", (message) => message.type() === "error" && console.error(`${name}: ${message.text()}`));
     if (who) {
       const answer = await context.request.post("/api/auth/sign-in/email", { headers: { origin: app.url }, data: { email: `${who}@tideroom.example`, password: secrets.password } });
       if (!answer.ok()) throw new Error(`${who} could not sign in: ${answer.status()}`);
     }
-    const pdf = await take(page);
+    const pdf = await take(page).catch(async (error) => {
+      await page.screenshot({ path: path.join(stateFolder, `failed-${name}.png`) });
+      throw error;
+    });
     const file = path.join(folder, `${name}.png`);
     if (pdf) {
       const paper = path.join(stateFolder, `${name}.pdf`);

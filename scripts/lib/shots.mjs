@@ -13,13 +13,18 @@ async function openMap(page, name) {
 }
 const settle = (page) => page.waitForTimeout(700);
 
-/** A visit of Maren's brought to the chair, its bead a while out. */
+/** A visit brought to the chair, begun a while ago, with its second bead out; taps are handed in as a tablet would. */
 async function toTheChair(page, name) {
   await openMap(page, name);
   await page.getByRole("button", { name: "To the chair" }).click();
   await page.waitForURL(/\/visits\//);
-  await page.getByRole("button", { name: "Begin the visit" }).click();
-  await page.getByRole("button", { name: "First bead" }).click();
+  const visitId = page.url().split("/").pop();
+  const air = { temperatureC: 21.6, relativeHumidity: 0.45 };
+  const tap = (minutesAgo, type, payload) => ({ id: crypto.randomUUID(), visitId, at: new Date(Date.now() - minutesAgo * 60_000).toISOString(), clock: "checked", type, payload });
+  const bead = { lifeS: 900, air, bottleId: null };
+  const events = [tap(34, "started", { bottleId: null, air }), tap(19, "beadPlaced", bead), tap(4.3, "beadPlaced", bead)];
+  await page.request.post("/api/visits/events", { data: { events } });
+  await page.reload();
   await page.getByTestId("clock-bead").waitFor();
 }
 
@@ -52,7 +57,7 @@ export const shots = [
     name: "map",
     take: async (page) => {
       await openMap(page, /Ottilie/);
-      await page.locator("[data-zone=left-7]").click();
+      await page.locator("[data-zone=right-7]").click();
       await page.keyboard.press("ArrowUp");
       await page.keyboard.press("ArrowUp");
       await settle(page);

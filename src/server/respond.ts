@@ -25,8 +25,10 @@ export async function guarded(work: () => Promise<Response>): Promise<Response> 
   }
 }
 
-/** Reads a JSON body up to a size, without trusting its stated length; null says what was wrong. */
-export async function readJson(request: Request, maxBytes: number): Promise<{ ok: true; body: unknown } | { ok: false; response: Response }> {
+type Read<T> = { readonly ok: true; readonly body: T } | { readonly ok: false; readonly response: Response };
+
+/** Reads a body up to a size, without trusting its stated length; what was cut off on the way comes as far as it came. */
+export async function readBody(request: Request, maxBytes: number): Promise<Read<Buffer>> {
   const tooBig = { ok: false as const, response: refuse(413, `More than ${Math.round(maxBytes / 1024)} kB at once is not taken.`) };
   if (Number(request.headers.get("content-length") ?? 0) > maxBytes) return tooBig;
   const chunks: Uint8Array[] = [];
@@ -42,8 +44,15 @@ export async function readJson(request: Request, maxBytes: number): Promise<{ ok
     }
     chunks.push(value);
   }
+  return { ok: true, body: Buffer.concat(chunks) };
+}
+
+/** Reads a JSON body up to a size; what is wrong with it comes as an answer in words. */
+export async function readJson(request: Request, maxBytes: number): Promise<Read<unknown>> {
+  const read = await readBody(request, maxBytes);
+  if (!read.ok) return read;
   try {
-    return { ok: true, body: JSON.parse(Buffer.concat(chunks).toString("utf8")) };
+    return { ok: true, body: JSON.parse(read.body.toString("utf8")) };
   } catch {
     return { ok: false, response: refuse(400, "This is not JSON, or it was cut off on the way.") };
   }

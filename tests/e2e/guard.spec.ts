@@ -33,6 +33,16 @@ test("another site's page signs nobody in and sends no taps", async () => {
   await api.dispose();
 });
 
+test("10 MB at the door are refused", async () => {
+  const api = await request.newContext({ baseURL: url, storageState: signedOut, extraHTTPHeaders: { origin: url } });
+  const big = { email: "maren@tideroom.example", password: "x".repeat(10 * 1024 * 1024) };
+  for (const path of ["/api/auth/sign-in/email", "/api/intake/readings"]) {
+    const answer = await api.post(path, { data: big, headers: { authorization: `Bearer ${"t".repeat(40)}` } });
+    expect([path, answer.status()]).toEqual([path, 413]);
+  }
+  await api.dispose();
+});
+
 test("a wrong password says so and keeps the address; signing out ends the session for every copy of its cookie", async ({ browser }) => {
   const context = await browser.newContext({ baseURL: url, storageState: signedOut });
   const page = await context.newPage();

@@ -66,6 +66,22 @@ test("the pad strip's lash line is as long as the surveyed one, and its fibres s
   }
 });
 
+test("no length on the strip touches the next, however the line is cut", () => {
+  fc.assert(
+    fc.property(surveyArbitrary, fc.constantFrom({ id: "browPeak" as const }, ...[3, 9, 16].map((zones) => ({ id: "equal" as const, zones }))), (someSurvey, school) => {
+      const someMap = planMap(someSurvey, { ...wish, school }, defaultPolicy, [trayOf(lengthsFrom(5, 14))])!.map;
+      for (const eye of padStrip(someSurvey, someMap, "facing").eyes) {
+        const places = [...eye.lengths].sort((a, b) => a.at[0] - b.at[0]);
+        // Two figures are about 1.15 times as wide as they are high.
+        for (let i = 1; i < places.length; i++)
+          expect(Math.hypot(places[i]!.at[0] - places[i - 1]!.at[0], places[i]!.at[1] - places[i - 1]!.at[1])).toBeGreaterThan(eye.lengthTextMm * 1.15);
+        expect(eye.lengths.map(({ text }) => text)).toEqual(someMap.eyes[eye.side].layers[0]!.zones.map((zone) => (zone ? String(zone.lengthMm) : "–")));
+      }
+    }),
+    { numRuns: 60, seed: 6 },
+  );
+});
+
 test("from the bed head the strip is the facing one turned half round, eyes changed over; twice is as before", () => {
   const facing = padStrip(survey, map, "facing");
   const bed = padStrip(survey, map, "bedHead");

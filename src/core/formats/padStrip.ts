@@ -1,5 +1,6 @@
 import { type Side, type Survey } from "../eye";
 import { baseLayer, eyesInView, innerCornerOnRight, type LashMap, type View } from "../map";
+import { formatMm, spreadApart } from "../units";
 
 /** Papers it prints on, mm. */
 export const PAPERS = {
@@ -19,9 +20,11 @@ export type PadStripEye = {
   readonly zoneLines: readonly { readonly from: Point; readonly to: Point }[];
   /** Fibre ends of each zone at true length from the lash line. */
   readonly lengthArcs: readonly (readonly Point[])[];
-  readonly lengthLabels: readonly { readonly at: Point; readonly text: string }[];
+  /** Every zone's length, inner corner first, on a ring of their own where they have room, each led to by a line. */
+  readonly lengths: readonly { readonly at: Point; readonly text: string; readonly leader: readonly [Point, Point] }[];
+  readonly lengthTextMm: number;
   readonly zoneLabels: readonly { readonly at: Point; readonly text: string }[];
-  readonly landmarks: readonly { readonly from: Point; readonly to: Point; readonly label: string; readonly labelAt: Point }[];
+  readonly landmarks: readonly { readonly tick: readonly [Point, Point]; readonly label: string; readonly labelAt: Point; readonly leader: readonly [Point, Point] }[];
   readonly innerAt: Point;
   readonly outerAt: Point;
 };
@@ -29,7 +32,11 @@ export type PadStrip = { readonly eyes: readonly [PadStripEye, PadStripEye]; rea
 
 /** How deep the closed lash line hangs below its chord, as the angle of its arc. A drawing convention. */
 const ARC_DEG = 64;
-const PAD_DEPTH_MM = 22;
+/** The ring of lengths stands this far past the longest fibre, mm; zone numbers and the pad's edge follow. */
+const RING = { pastLongestMm: 4.6, numbersMm: 3.7, edgeMm: 6 };
+/** A length as it is printed, mm high, and the room two figures of it need. */
+const LENGTH_TEXT = { sizeMm: 3.6, roomMm: 4.7 };
+const LANDMARK = { labelMm: -3.9, roomMm: 5 };
 
 /**
  * The pad strip at true scale. Eyes are closed and the map lies on the pad below the lashes: facing the client the
@@ -55,32 +62,48 @@ function stripOf(survey: Survey, map: LashMap, side: Side, view: View): PadStrip
   };
   const run = (from: number, to: number, outMm: number, steps: number) =>
     Array.from({ length: steps + 1 }, (_, i) => point(from + ((to - from) * i) / steps, outMm));
-  const zones = layer.zones.map((fibre, i) => ({ fibre, from: layer.boundaries[i]!, to: layer.boundaries[i + 1]! }));
+  const zones = layer.zones.map((fibre, i) => ({ fibre, from: layer.boundaries[i]!, to: layer.boundaries[i + 1]!, lengthMm: fibre?.lengthMm ?? 0 }));
+  const ringMm = Math.max(10, ...zones.map((zone) => zone.lengthMm)) + RING.pastLongestMm;
+  const edgeMm = ringMm + RING.edgeMm;
+  const middles = zones.map(({ from, to }) => (from + to) / 2);
+  /** Labels moved along their ring until none touches the next; places may lie a little past the corners. */
+  const roomy = (places: readonly number[], outMm: number, roomMm: number) => spreadApart(places, roomMm / ((radius + outMm) * arc));
+  const roomMm = Math.min(LENGTH_TEXT.roomMm, ((radius + ringMm) * arc * 1.08) / zones.length);
+  const labelled = roomy(middles, ringMm, roomMm);
+  /** How far the pad runs on past both corners: as far as its outermost length needs. */
+  const half = (0.5 * roomMm) / ((radius + ringMm) * arc);
+  const past = Math.max(0.04, half - labelled[0]!, labelled.at(-1)! + half - 1);
+  const landmarks = (
+    [
+      ["irisInner", "iris"],
+      ["pupil", "pupil"],
+      ["irisOuter", "iris"],
+      ["browPeak", "brow"],
+    ] as const
+  )
+    .map(([key, label]) => ({ at: eye.landmarks[key], label }))
+    .sort((a, b) => a.at - b.at);
+  const landmarksLabelled = roomy(landmarks.map(({ at }) => at), LANDMARK.labelMm, LANDMARK.roomMm);
   return {
     side,
     lashLine: run(0, 1, 0, 64),
-    padEdge: [...run(-0.04, 1.04, -1, 64), ...run(-0.04, 1.04, PAD_DEPTH_MM, 64).reverse()],
-    zoneLines: layer.boundaries.map((at) => ({ from: point(at, 0), to: point(at, 15) })),
+    padEdge: [...run(-past, 1 + past, -1, 64), ...run(-past, 1 + past, edgeMm, 64).reverse()],
+    zoneLines: layer.boundaries.map((at, i) => ({ from: point(at, 0), to: point(at, Math.max(3, zones[i - 1]?.lengthMm ?? 0, zones[i]?.lengthMm ?? 0)) })),
     lengthArcs: zones.flatMap(({ fibre, from, to }) => (fibre ? [run(from, to, fibre.lengthMm, 8)] : [])),
-    lengthLabels: zones.map(({ fibre, from, to }) => ({
-      at: point((from + to) / 2, 4.2),
-      text: fibre ? String(fibre.lengthMm) : "–",
+    lengths: zones.map(({ fibre, lengthMm }, i) => ({
+      at: point(labelled[i]!, ringMm),
+      text: fibre ? formatMm(lengthMm) : "–",
+      leader: [point(middles[i]!, Math.max(lengthMm, 2) + 0.5), point(labelled[i]!, ringMm - 2.1)],
     })),
-    zoneLabels: zones.map(({ from, to }, i) => ({ at: point((from + to) / 2, 16.2), text: String(i + 1) })),
-    landmarks: (
-      [
-        ["irisInner", "iris"],
-        ["pupil", "pupil"],
-        ["irisOuter", "iris"],
-        ["browPeak", "brow"],
-      ] as const
-    ).map(([key, label]) => ({
-      from: point(eye.landmarks[key], -1),
-      to: point(eye.landmarks[key], 2),
+    lengthTextMm: LENGTH_TEXT.sizeMm * (roomMm / LENGTH_TEXT.roomMm),
+    zoneLabels: labelled.map((at, i) => ({ at: point(at, ringMm + RING.numbersMm), text: String(i + 1) })),
+    landmarks: landmarks.map(({ at, label }, i) => ({
+      tick: [point(at, -0.9), point(at, 1.6)],
       label,
-      labelAt: point(eye.landmarks[key], -2.6),
+      labelAt: point(landmarksLabelled[i]!, LANDMARK.labelMm),
+      leader: [point(at, -1), point(landmarksLabelled[i]!, LANDMARK.labelMm + 1.5)],
     })),
-    innerAt: point(-0.02, 9),
-    outerAt: point(1.02, 9),
+    innerAt: point(-past - 0.07, 9),
+    outerAt: point(1 + past + 0.07, 9),
   };
 }

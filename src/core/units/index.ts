@@ -3,3 +3,4 @@ export { celsiusToKelvin, celsiusToFahrenheit } from "./temperature";
 export { clamp } from "./clamp";
 export { formatClock, formatMm } from "./format";
 export { mulberry32 } from "./mulberry32";
+export { spreadApart } from "./spreadApart";

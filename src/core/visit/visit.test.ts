@@ -95,6 +95,10 @@ describe("what time it is", () => {
   test("within a page load only the monotonic clock counts, whatever is done to the device's", () => {
     expect(trueTime(anchor, { deviceMs: T0 - 3_600_000, monotonicMs: 65_000, load: "a" })).toEqual({ ms: T0 + 60_000, clock: "checked" });
   });
+  test("a device that slept, its monotonic clock standing, shows as unchecked until the server is asked again", () => {
+    const slept = { serverMs: 10_000_000, monotonicMs: 500, deviceMs: 9_000_000, load: "a" };
+    expect(trueTime(slept, { load: "a", monotonicMs: 1500, deviceMs: 9_601_000 })).toEqual({ ms: 10_001_000, clock: "device" });
+  });
   test("after a reload without the server, the device's clock less its known error, and it says so", () => {
     expect(trueTime(anchor, { deviceMs: T0 + 120_000, monotonicMs: 10, load: "b" })).toEqual({ ms: T0 + 60_000, clock: "device" });
   });

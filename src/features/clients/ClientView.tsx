@@ -12,7 +12,7 @@ import { Thread, type Leaf } from "./Thread";
 export function ClientView({ page, leaves, dates, mayPutAway }: { page: ClientPage; leaves: readonly Leaf[]; dates: { since: string; maps: readonly string[] }; mayPutAway: boolean }) {
   const { person, survey, maps, standing, tests, today } = page;
   return (
-    <div className="grid gap-x-12 gap-y-8 pt-5 lg:grid-cols-[20rem_minmax(0,1fr)]">
+    <div className="grid gap-x-10 gap-y-8 pt-5 lg:grid-cols-[19rem_minmax(0,1fr)]">
       <div className="min-w-0">
         <h1 className="text-[2.5rem] break-words">
           <bdi>{person.name}</bdi>
@@ -47,6 +47,8 @@ export function ClientView({ page, leaves, dates, mayPutAway }: { page: ClientPa
             <LinkButton tone={survey ? "line" : "ivy"} href={`/clients/${person.id}/survey`}>
               {survey ? "Survey again" : "Take a survey"}
             </LinkButton>
+          </div>
+          <div className="mt-2 -ml-4 flex flex-wrap">
             <LinkButton tone="plain" href={`/clients/${person.id}/edit`}>
               Edit
             </LinkButton>

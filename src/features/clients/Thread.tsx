@@ -1,4 +1,6 @@
+"use client";
 import Link from "next/link";
+import { useEffect, useRef } from "react";
 import type { LashMap } from "@/core/map";
 import { cx } from "@/ui";
 import { MiniSkyline } from "./MiniSkyline";
@@ -14,18 +16,23 @@ export type Leaf = {
   readonly work: string | null;
 };
 
-const WIDTH = 184;
+const WIDTH = 175;
 const MIDDLE = 76;
 
 /** The client's history as a stitched line with a leaf for every visit, oldest first. */
 export function Thread({ leaves }: { leaves: readonly Leaf[] }) {
+  const line = useRef<HTMLOListElement>(null);
+  // The newest leaf is the one that matters: a long thread is seen from its end.
+  useEffect(() => {
+    if (line.current) line.current.scrollLeft = line.current.scrollWidth;
+  }, []);
   return (
-    <ol aria-label="Visits, oldest first" tabIndex={0} className="flex overflow-x-auto pb-3">
+    <ol ref={line} aria-label="Visits, oldest first" tabIndex={0} className="flex overflow-x-auto pb-3">
       {leaves.map((leaf, i) => (
         <li key={leaf.id} className="shrink-0" style={{ width: WIDTH }}>
           <Link href={`/visits/${leaf.id}`} className="group block rounded-lg px-1 hover:bg-moss-soft">
             <LeafDrawing up={i % 2 === 0} state={leaf.state} first={i === 0} last={i === leaves.length - 1} />
-            <span className="block px-3 pb-4">
+            <span className="block px-1.5 pb-4">
               <span className="flex items-end justify-between gap-2">
                 <span>
                   <span className="block font-semibold">{leaf.date}</span>

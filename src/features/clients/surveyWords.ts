@@ -9,7 +9,7 @@ export function surveyWords(survey: Survey): string[] {
   const middle = eye.points[Math.floor(eye.points.length / 2)]!;
   const lengths = eye.points.map((p) => Math.round(p.lengthMm * 10) / 10).join(", ");
   return [
-    `${SHAPES[eye.shape]}, ${SPACINGS[survey.spacing]}`,
+    `${SHAPES[eye.shape]} eyes, ${survey.spacing === "average" ? "average spacing" : SPACINGS[survey.spacing]}`,
     `${DIAMETER_CLASSES[middle.diameter].label} lashes, ${OWN_CURLS[middle.ownCurl].label}, ${DIRECTIONS[middle.direction].label}`,
     `${lengths} mm from inner to outer, about ${lashCount(eye)} an eye`,
     ...(survey.oilyLids ? ["oily lids"] : []),

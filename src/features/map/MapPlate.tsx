@@ -43,7 +43,7 @@ export function MapPlate({
   const { survey, map } = facts;
   const plate = useMemo(() => layPlate(survey, view, width, shownSide), [survey, view, width, shownSide]);
   const longest = Math.max(12, ...SIDES.flatMap((side) => facts.zones[side].map((zone) => Math.max(zone.fibre?.lengthMm ?? 0, zone.limit.limitMm))));
-  const topMm = Math.ceil(longest) + 2;
+  const topMm = Math.ceil(longest) + 3;
   const skyTop = plate.eyeBottom + 26;
   const groundY = skyTop + topMm * plate.pxPerMm;
   const severities = useMemo(

@@ -248,7 +248,7 @@ function Workspace({ page, start }: { page: MapPage; start: { map: LashMap; clas
         <p aria-live="polite" className={cx("min-h-6 text-[0.9375rem] text-ink-2", !chosenZone && "invisible")}>
           {chosenZone ? (
             <>
-              <b className="text-ink first-letter:uppercase">
+              <b className="inline-block text-ink first-letter:uppercase">
                 {sideLabel(chosenZone.side)}, zone {chosenZone.index + 1}:
               </b>{" "}
               {chosenZone.fibre ? `${chosenZone.fibre.lengthMm} mm` : "bare"} on lashes of {chosenZone.limit.natural.meanMm.toFixed(1)}, at most{" "}

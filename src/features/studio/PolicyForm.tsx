@@ -36,7 +36,7 @@ export function PolicyForm({ policy, revision, mayChange }: { policy: Policy; re
             <h3 className="text-xl">{group}</h3>
             <div className="mt-2 grid gap-x-8 gap-y-4 md:grid-cols-2">
               {POLICY_FIELDS.filter((field) => field.group === group).map((field) => {
-                const hint = `${field.reason} Default ${field.options?.find(({ value }) => value === defaultPolicy[field.key])?.label ?? `${defaultPolicy[field.key]} ${field.unit}`}, ${field.standing}.`;
+                const hint = `${field.reason} Default: ${field.options?.find(({ value }) => value === defaultPolicy[field.key])?.label ?? `${defaultPolicy[field.key]} ${field.unit}`} (${field.standing}).`;
                 const common = { label: field.label, hint, error: told?.fields[field.key], value: typed[field.key], name: field.key };
                 const change = (value: string) => setTyped({ ...typed, [field.key]: value });
                 return field.options ? (

@@ -143,11 +143,11 @@ function EyeFields({ side, eye, fields, onChange, onCopy }: { side: Side; eye: E
           ))}
         </SelectField>
       </div>
-      <table className="mt-3 w-full table-fixed border-separate border-spacing-x-1.5 border-spacing-y-1">
+      <table className="mt-3 w-full table-fixed border-separate border-spacing-x-1 border-spacing-y-1 sm:border-spacing-x-1.5">
         <caption className="sr-only">Lashes of {name} in three places</caption>
         <thead>
           <tr className="text-left text-sm text-ink-2">
-            <th scope="col" className="w-[5.25rem] font-normal">
+            <th scope="col" className="w-[4.75rem] font-normal sm:w-[5.25rem]">
               <span className="sr-only">What</span>
             </th>
             {PLACES.map((place) => (
@@ -175,7 +175,7 @@ function EyeFields({ side, eye, fields, onChange, onCopy }: { side: Side; eye: E
               </th>
               {PLACES.map((place, i) => (
                 <td key={place}>
-                  <SelectField hideLabel label={`${name}, ${place}, ${label.toLowerCase()}`} className="px-2" value={eye.places[i]![key]} onChange={(e) => setPlace(i, { [key]: e.target.value })}>
+                  <SelectField hideLabel label={`${name}, ${place}, ${label.toLowerCase()}`} className="px-2 max-sm:appearance-none max-sm:px-1.5 max-sm:text-[0.9375rem]" value={eye.places[i]![key]} onChange={(e) => setPlace(i, { [key]: e.target.value })}>
                     {options.map((option) => (
                       <option key={option.value} value={option.value}>
                         {option.label}

@@ -20,11 +20,14 @@ export function VisitProvider({ memberId, children }: { memberId: string; childr
     const time = setInterval(() => void kept.store.syncTime(), TIME_EVERY_MS);
     const refresh = setInterval(() => void kept.store.refresh(), REFRESH_EVERY_MS);
     const back = () => void kept.store.syncTime().then(() => kept.store.refresh());
+    const woken = () => document.visibilityState === "visible" && back();
     window.addEventListener("online", back);
+    document.addEventListener("visibilitychange", woken);
     return () => {
       clearInterval(time);
       clearInterval(refresh);
       window.removeEventListener("online", back);
+      document.removeEventListener("visibilitychange", woken);
     };
   }, [kept]);
   return <VisitContext value={kept}>{children}</VisitContext>;

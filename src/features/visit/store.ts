@@ -1,4 +1,4 @@
-import { trueTime, type KeptEvent, type TimeAnchor, type TrueTime, type VisitEvent } from "@/core/visit";
+import { CLOCKS_APART_MS, clocksApartMs, trueTime, type KeptEvent, type TimeAnchor, type TrueTime, type VisitEvent } from "@/core/visit";
 import type { RunningVisit } from "./data";
 import { newId } from "./newId";
 import type { Tablet } from "./tablet";
@@ -19,6 +19,7 @@ export type VisitSnapshot = {
 
 const EMPTY: VisitSnapshot = { visits: [], events: new Map(), unsent: 0, refused: [], reach: "safe", keeps: true, clock: "device" };
 const LOAD = newId();
+const ASK_TIME_EVERY_MS = 5000;
 
 /**
  * Taps of visits on this device: written to IndexedDB and shown at once, sent when it can be, acknowledged by id.
@@ -30,6 +31,7 @@ export class VisitStore {
   private readonly outbox = new Map<string, VisitEvent>();
   private readonly listeners = new Set<() => void>();
   private anchor: TimeAnchor | null = null;
+  private askedTimeMs = 0;
   private sending = false;
   private waitMs = 0;
   private timer: ReturnType<typeof setTimeout> | null = null;
@@ -62,10 +64,15 @@ export class VisitStore {
 
   /** What time it is, by the server where it was seen. */
   now(): TrueTime {
-    return trueTime(this.anchor, { deviceMs: Date.now(), monotonicMs: performance.now(), load: LOAD });
+    const now = { deviceMs: Date.now(), monotonicMs: performance.now(), load: LOAD };
+    const apart = this.anchor && clocksApartMs(this.anchor, now);
+    // The device slept or its clock was set: the server is asked again, but not at every tick while it is away.
+    if (apart && Math.abs(apart) > CLOCKS_APART_MS && now.monotonicMs > this.askedTimeMs + ASK_TIME_EVERY_MS) void this.syncTime();
+    return trueTime(this.anchor, now);
   }
 
   async syncTime(): Promise<void> {
+    this.askedTimeMs = performance.now();
     try {
       const before = performance.now();
       const response = await fetch("/api/time", { cache: "no-store" });

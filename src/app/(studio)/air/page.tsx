@@ -8,6 +8,9 @@ import { ago, dayIn, todayIn } from "@/server/studioTime";
 
 export const metadata: Metadata = { title: "Air" };
 
+/** Today's trail; just past midnight still this much of the evening. */
+const LEAST_TRAIL_MS = 4 * 3_600_000;
+
 export default async function AirPage({ searchParams }: { searchParams: Promise<{ room?: string | string[] }> }) {
   const member = await requireMember();
   const now = new Date();
@@ -15,7 +18,8 @@ export default async function AirPage({ searchParams }: { searchParams: Promise<
   const rooms = await roomsWithAir(member);
   const { room } = await searchParams;
   const roomId = typeof room === "string" ? idOr404(room) : rooms[0]?.id;
-  const page = roomId ? await airPage(member, roomId, dayIn(member.timeZone, today).from) : null;
+  const since = Math.min(dayIn(member.timeZone, today).from.getTime(), now.getTime() - LEAST_TRAIL_MS);
+  const page = roomId ? await airPage(member, roomId, new Date(since)) : null;
   if (!page) notFound();
   return (
     <AirWorkspace
