@@ -6,8 +6,9 @@ export default defineConfig({
   outputDir: "test-results",
   workers: 1,
   retries: 0,
-  timeout: 60_000,
-  expect: { timeout: 10_000 },
+  // Generous, for busy machines: a test waits for what it wants to see, never for a time to pass.
+  timeout: 120_000,
+  expect: { timeout: 20_000 },
   reporter: [["list"], ["json"]],
   globalSetup: "./tests/e2e/signInAll.ts",
   use: {

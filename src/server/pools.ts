@@ -6,7 +6,7 @@ import { env } from "./env";
 import { log } from "./log";
 
 const make = (connectionString: string, max: number) => {
-  const pool = new pg.Pool({ connectionString, max, allowExitOnIdle: true, connectionTimeoutMillis: 5000 });
+  const pool = new pg.Pool({ connectionString, max, allowExitOnIdle: true, connectionTimeoutMillis: 15_000 });
   // An idle connection that breaks (the database restarted) is replaced on next use; it must not end the app.
   pool.on("error", (error) => log.warn({ err: error.message }, "database connection lost"));
   return drizzle(pool, { schema, casing: "snake_case" });
