@@ -11,10 +11,7 @@ export default defineConfig([
     files: ["src/**/*.{ts,tsx}"],
     ignores: ["src/app/**", "src/proxy.ts"],
     rules: {
-      "no-restricted-syntax": [
-        "error",
-        { selector: "ExportDefaultDeclaration", message: "Named exports only outside app/." },
-      ],
+      "no-restricted-syntax": ["error", { selector: "ExportDefaultDeclaration", message: "Named exports only outside app/." }],
     },
   },
   {

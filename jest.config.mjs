@@ -1,6 +1,11 @@
 const shared = {
   testEnvironment: "node",
-  transform: { "^.+\\.m?[tj]sx?$": ["@swc/jest", { jsc: { target: "es2022", parser: { syntax: "typescript", tsx: true }, transform: { react: { runtime: "automatic" } } } }] },
+  transform: {
+    "^.+\\.m?[tj]sx?$": [
+      "@swc/jest",
+      { jsc: { target: "es2022", parser: { syntax: "typescript", tsx: true }, transform: { react: { runtime: "automatic" } } } },
+    ],
+  },
   transformIgnorePatterns: ["/node_modules/(?!(d3[^/]*|internmap|delaunator|robust-predicates)/)"],
   moduleNameMapper: { "^server-only$": "<rootDir>/tests/empty.ts", "^@/(.*)$": "<rootDir>/src/$1" },
 };

@@ -18,10 +18,18 @@ await db.query(`create temporary table model as
 await db.query(`create temporary table many as
   select gen_random_uuid() as client, gen_random_uuid() as survey, gen_random_uuid() as map, i
   from generate_series(1, 2000 - (select count(*) from studio.client)::int) i`);
-await db.query("insert into studio.client (studio_id, id, name) select studio_id, client, 'Bench client ' || lpad(i::text, 4, '0') from many, model");
-await db.query("insert into studio.survey (studio_id, id, client_id, document, taken_by) select studio_id, many.survey, client, model.survey, member from many, model");
-await db.query("insert into studio.lash_map (studio_id, id, client_id, survey_id, head) select studio_id, many.map, client, many.survey, 1 from many, model");
-await db.query("insert into studio.lash_map_revision (studio_id, map_id, revision, document, saved_by) select studio_id, many.map, 1, model.map, member from many, model");
+await db.query(
+  "insert into studio.client (studio_id, id, name) select studio_id, client, 'Bench client ' || lpad(i::text, 4, '0') from many, model",
+);
+await db.query(
+  "insert into studio.survey (studio_id, id, client_id, document, taken_by) select studio_id, many.survey, client, model.survey, member from many, model",
+);
+await db.query(
+  "insert into studio.lash_map (studio_id, id, client_id, survey_id, head) select studio_id, many.map, client, many.survey, 1 from many, model",
+);
+await db.query(
+  "insert into studio.lash_map_revision (studio_id, map_id, revision, document, saved_by) select studio_id, many.map, 1, model.map, member from many, model",
+);
 await db.query(`create temporary table times as
   select gen_random_uuid() as visit, client, map, now() - (n * 20 + 1) * interval '1 day' as at
   from many, generate_series(1, (select ceil((40000 - (select count(*) from studio.visit))::numeric / (select count(*) from many))::int)) n`);

@@ -26,7 +26,9 @@ export function printTable(title: string, rows: readonly Row[]): void {
   const all: Row[] = [{ what: "", ours: "ours", yardstick: "yardstick", ratio: "ratio" }, ...rows];
   const width = (column: (typeof columns)[number]) => Math.max(...all.map((row) => row[column].length));
   for (const row of all)
-    console.log(`  ${columns.map((column) => (column === "what" ? row[column].padEnd(width(column)) : row[column].padStart(width(column)))).join("   ")}`);
+    console.log(
+      `  ${columns.map((column) => (column === "what" ? row[column].padEnd(width(column)) : row[column].padStart(width(column)))).join("   ")}`,
+    );
 }
 
 export function ratioOf(ours: number, yardstick: number): string {

@@ -10,7 +10,9 @@ if (!url || !password || !ownerUrl) throw new Error("Run `npm run bench`: it sta
 const db = new pg.Client({ connectionString: ownerUrl });
 await db.connect();
 const one = async (sql: string) => Object.values((await db.query(sql)).rows[0])[0] as string;
-const client = await one("select client_id from studio.visit v join studio.client c on c.studio_id = v.studio_id and c.id = v.client_id where c.name like 'Bench client%' limit 1");
+const client = await one(
+  "select client_id from studio.visit v join studio.client c on c.studio_id = v.studio_id and c.id = v.client_id where c.name like 'Bench client%' limit 1",
+);
 const map = await one(`select id from studio.lash_map where client_id = '${client}' limit 1`);
 const visit = await one(`select id from studio.visit where client_id = '${client}' limit 1`);
 const clients = Number(await one("select count(*) from studio.client"));
@@ -36,7 +38,18 @@ const ROUTES = [
 
 /** Script a browser with an empty cache takes in before the page is quiet, gzipped, kB. */
 async function firstLoadKb(path: string): Promise<number> {
-  const browser = await chromium.launch({ executablePath: "/usr/bin/chromium", args: ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking", "--disable-component-update", "--disable-sync"] });
+  const browser = await chromium.launch({
+    executablePath: "/usr/bin/chromium",
+    args: [
+      "--no-sandbox",
+      "--disable-gpu",
+      "--disable-quic",
+      "--no-first-run",
+      "--disable-background-networking",
+      "--disable-component-update",
+      "--disable-sync",
+    ],
+  });
   try {
     const context = await browser.newContext({ storageState: path === "/sign-in" ? undefined : await api.storageState() });
     const page = await context.newPage();

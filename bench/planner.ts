@@ -27,13 +27,31 @@ const solver = median(solved);
 const ours = medianMs(() => problems.map((zones) => planLine(zones, limits))) / problems.length;
 const survey = surveyOf([7.2, 10.2, 9.2]);
 const trays = [trayOf(lengthsFrom(6, 13)), trayOf(lengthsFrom(6, 13), { diameterMm: 0.1 })];
-const wholeMap = medianMs(() =>
-  LOOK_IDS.map((look) =>
-    planMap(survey, { title: LOOKS[look].label, look, school: { id: "browPeak" }, fibre: { curl: "C", diameterMm: 0.15, shape: "round", count: 1 }, longestMm: null, coupling: "each" }, defaultPolicy, trays),
-  ),
-) / LOOK_IDS.length;
+const wholeMap =
+  medianMs(() =>
+    LOOK_IDS.map((look) =>
+      planMap(
+        survey,
+        {
+          title: LOOKS[look].label,
+          look,
+          school: { id: "browPeak" },
+          fibre: { curl: "C", diameterMm: 0.15, shape: "round", count: 1 },
+          longestMm: null,
+          coupling: "each",
+        },
+        defaultPolicy,
+        trays,
+      ),
+    ),
+  ) / LOOK_IDS.length;
 
 printTable("Planner, against a general solver (highs 1.15.3, mixed-integer, same optimum)", [
   { what: "one line: 12 zones, 11 lengths", ours: ms(ours), yardstick: ms(solver), ratio: ratioOf(ours, solver) },
-  { what: "a map: both eyes, limits and survey reckoned, beside one line by the solver", ours: ms(wholeMap), yardstick: ms(solver), ratio: ratioOf(wholeMap, solver) },
+  {
+    what: "a map: both eyes, limits and survey reckoned, beside one line by the solver",
+    ours: ms(wholeMap),
+    yardstick: ms(solver),
+    ratio: ratioOf(wholeMap, solver),
+  },
 ]);

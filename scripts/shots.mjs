@@ -34,25 +34,46 @@ try {
   // The hygrometers act a morning; what they kept begins after yesterday's last loaded reading, at seven in the evening.
   const sinceSevenH = (new Date().getHours() + 5) % 24;
   for (const token of Object.values(secrets.tokens)) {
-    const hygrometer = startHygrometer(app.url, token, { IVY_EVERY_S: "5", IVY_KEPT_H: String(Math.min(9, sinceSevenH)), IVY_HOUR: "11.2" });
+    const hygrometer = startHygrometer(app.url, token, {
+      IVY_EVERY_S: "5",
+      IVY_KEPT_H: String(Math.min(9, sinceSevenH)),
+      IVY_HOUR: "11.2",
+    });
     stops.push(() => stop(hygrometer));
   }
   const { chromium } = await import("@playwright/test");
   const browser = await chromium.launch({
     executablePath: "/usr/bin/chromium",
-    args: ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking", "--disable-component-update", "--disable-sync", "--font-render-hinting=none"],
+    args: [
+      "--no-sandbox",
+      "--disable-gpu",
+      "--disable-quic",
+      "--no-first-run",
+      "--disable-background-networking",
+      "--disable-component-update",
+      "--disable-sync",
+      "--font-render-hinting=none",
+    ],
   });
   stops.push(() => browser.close());
   const { shots } = await import("./lib/shots.mjs");
   for (const { name, who = "maren", theme = "paper", width = 1280, height = 800, take } of shots) {
     if (only.length && !only.includes(name)) continue;
-    const context = await browser.newContext({ baseURL: app.url, viewport: { width: size?.[0] ?? width, height: size?.[1] ?? height }, reducedMotion: "reduce", acceptDownloads: true });
+    const context = await browser.newContext({
+      baseURL: app.url,
+      viewport: { width: size?.[0] ?? width, height: size?.[1] ?? height },
+      reducedMotion: "reduce",
+      acceptDownloads: true,
+    });
     await context.addCookies([{ name: "ivy-theme", value: process.env.IVY_SHOTS_THEME ?? theme, url: app.url }]);
     const page = await context.newPage();
     page.on("pageerror", (error) => console.error(`${name}: ${error.stack ?? error.message}`));
     page.on("console", (message) => message.type() === "error" && console.error(`${name}: ${message.text()}`));
     if (who) {
-      const answer = await context.request.post("/api/auth/sign-in/email", { headers: { origin: app.url }, data: { email: `${who}@tideroom.example`, password: secrets.password } });
+      const answer = await context.request.post("/api/auth/sign-in/email", {
+        headers: { origin: app.url },
+        data: { email: `${who}@tideroom.example`, password: secrets.password },
+      });
       if (!answer.ok()) throw new Error(`${who} could not sign in: ${answer.status()}`);
     }
     const pdf = await take(page).catch(async (error) => {

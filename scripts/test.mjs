@@ -67,7 +67,9 @@ try {
       run(bin("tsc"), ["--noEmit"], { cwd: root });
     });
     await step("lint", () => run(bin("eslint"), [".", "--max-warnings=0"], { cwd: root }));
-    await step("boundaries", () => run(bin("depcruise"), ["src", "simulators", "tests", "--config", ".dependency-cruiser.cjs", "--output-type", "err"], { cwd: root }));
+    await step("boundaries", () =>
+      run(bin("depcruise"), ["src", "simulators", "tests", "--config", ".dependency-cruiser.cjs", "--output-type", "err"], { cwd: root }),
+    );
   }
   if (wanted("unit")) await step("unit and reference", () => jest(["unit", "reference"]));
   if (wanted("integration"))
@@ -101,7 +103,12 @@ try {
       return report(
         bin("playwright"),
         ["test", ...process.argv.slice(3)],
-        { IVY_E2E_URL: app.url, IVY_E2E_SECRETS: JSON.stringify(secrets), IVY_E2E_URLS: JSON.stringify(postgres.urls), PLAYWRIGHT_JSON_OUTPUT_NAME: file },
+        {
+          IVY_E2E_URL: app.url,
+          IVY_E2E_SECRETS: JSON.stringify(secrets),
+          IVY_E2E_URLS: JSON.stringify(postgres.urls),
+          PLAYWRIGHT_JSON_OUTPUT_NAME: file,
+        },
         () => {
           const { stats } = JSON.parse(readFileSync(file, "utf8"));
           // A test that passed only on a second try is broken.
@@ -109,7 +116,9 @@ try {
         },
       );
     });
-  console.log(`\nTests took ${Math.round((Date.now() - begunTests) / 1000)} s, ${Math.round((Date.now() - started) / 1000)} s with installs.`);
+  console.log(
+    `\nTests took ${Math.round((Date.now() - begunTests) / 1000)} s, ${Math.round((Date.now() - started) / 1000)} s with installs.`,
+  );
 } catch (error) {
   counts.failed += 1;
   console.error(`\n${error instanceof Error ? error.message : error}`);

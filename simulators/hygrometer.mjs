@@ -17,7 +17,8 @@ const started = Date.now();
 /** Damp before ten, then a heater that dries the room, with a slow wander of its own. */
 function sense(now) {
   const hoursAgo = (started - now) / 3_600_000;
-  const hour = process.env.IVY_HOUR === undefined ? now.getHours() + now.getMinutes() / 60 : Number(process.env.IVY_HOUR) - Math.max(0, hoursAgo);
+  const hour =
+    process.env.IVY_HOUR === undefined ? now.getHours() + now.getMinutes() / 60 : Number(process.env.IVY_HOUR) - Math.max(0, hoursAgo);
   const heated = 1 / (1 + Math.exp(-(hour - 10.6) * 1.5));
   const wander = Math.sin(now.getTime() / 240_000);
   return {

@@ -58,7 +58,14 @@ export async function startPostgres(stateFolder, { name = "postgres", durable = 
   const secrets = JSON.parse(readFileSync(secretsFile, "utf8"));
 
   if (isNew) {
-    const made = asServer("bash", ["-c", `umask 077; pw=$(mktemp) && cat > "$pw" && "${bin}/initdb" -D "${data}" -U ivy_admin -A scram-sha-256 --pwfile="$pw" -E UTF8 --locale=C.UTF-8 ${durable ? "" : "--no-sync"}; s=$?; rm -f "$pw"; exit $s`], { input: secrets.ivy_admin });
+    const made = asServer(
+      "bash",
+      [
+        "-c",
+        `umask 077; pw=$(mktemp) && cat > "$pw" && "${bin}/initdb" -D "${data}" -U ivy_admin -A scram-sha-256 --pwfile="$pw" -E UTF8 --locale=C.UTF-8 ${durable ? "" : "--no-sync"}; s=$?; rm -f "$pw"; exit $s`,
+      ],
+      { input: secrets.ivy_admin },
+    );
     if (!made.ok) throw new Error(`PostgreSQL could not be made:\n${made.out}`);
   }
   // A cluster still running from a run that was killed is stopped first: its port may not be ours.
@@ -78,7 +85,8 @@ export async function startPostgres(stateFolder, { name = "postgres", durable = 
   for (const role of ROLES) {
     const { rowCount } = await admin.query("select 1 from pg_roles where rolname = $1", [role]);
     // No role of the app owns, creates or bypasses anything; ivy_owner owns the schemas and runs migrations only.
-    if (!rowCount) await admin.query(`create role ${role} login nosuperuser nocreatedb nocreaterole nobypassrls password '${secrets[role]}'`);
+    if (!rowCount)
+      await admin.query(`create role ${role} login nosuperuser nocreatedb nocreaterole nobypassrls password '${secrets[role]}'`);
   }
   const { rowCount } = await admin.query("select 1 from pg_database where datname = 'ivy'");
   if (!rowCount) {

@@ -52,7 +52,10 @@ export function ensureBuild() {
     () => existsSync(path.join(root, ".next/BUILD_ID")),
     () => {
       console.log("Building…");
-      run(process.execPath, [nextBin, "build"], { cwd: root, env: { ...process.env, NEXT_TELEMETRY_DISABLED: "1", NODE_ENV: "production" } });
+      run(process.execPath, [nextBin, "build"], {
+        cwd: root,
+        env: { ...process.env, NEXT_TELEMETRY_DISABLED: "1", NODE_ENV: "production" },
+      });
     },
   );
 }

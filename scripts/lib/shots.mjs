@@ -20,7 +20,14 @@ async function toTheChair(page, name) {
   await page.waitForURL(/\/visits\//);
   const visitId = page.url().split("/").pop();
   const air = { temperatureC: 21.6, relativeHumidity: 0.45 };
-  const tap = (minutesAgo, type, payload) => ({ id: crypto.randomUUID(), visitId, at: new Date(Date.now() - minutesAgo * 60_000).toISOString(), clock: "checked", type, payload });
+  const tap = (minutesAgo, type, payload) => ({
+    id: crypto.randomUUID(),
+    visitId,
+    at: new Date(Date.now() - minutesAgo * 60_000).toISOString(),
+    clock: "checked",
+    type,
+    payload,
+  });
   const bead = { lifeS: 900, air, bottleId: null };
   const events = [tap(34, "started", { bottleId: null, air }), tap(19, "beadPlaced", bead), tap(4.3, "beadPlaced", bead)];
   await page.request.post("/api/visits/events", { data: { events } });
@@ -48,7 +55,10 @@ export const shots = [
     name: "survey",
     take: async (page) => {
       await openClient(page, /Hesper/);
-      await page.getByRole("link", { name: /survey/i }).first().click();
+      await page
+        .getByRole("link", { name: /survey/i })
+        .first()
+        .click();
       await page.waitForURL(/\/survey$/);
       await settle(page);
     },

@@ -27,9 +27,14 @@ export function action<S extends z.ZodType, T>(
   return async (input) => {
     try {
       const member = await currentMember();
-      if (!member) return { ok: false, message: "You are signed out. Sign in again; what you typed is still here.", fields: {}, signedOut: true };
+      if (!member)
+        return { ok: false, message: "You are signed out. Sign in again; what you typed is still here.", fields: {}, signedOut: true };
       if (options.least && !mayActAs(member, options.least))
-        return { ok: false, message: `This needs the ${options.least === "owner" ? "owner's" : "a technician's"} hand.`.replace("the a", "a"), fields: {} };
+        return {
+          ok: false,
+          message: `This needs the ${options.least === "owner" ? "owner's" : "a technician's"} hand.`.replace("the a", "a"),
+          fields: {},
+        };
       const parsed = options.input.safeParse(input);
       if (!parsed.success) return { ok: false, message: "Something here is not right yet.", fields: fieldsOf(parsed.error) };
       return { ok: true, data: await work(member, parsed.data) };

@@ -18,7 +18,10 @@ let read: z.infer<typeof schema> | null = null;
 export function env(): z.infer<typeof schema> {
   if (read) return read;
   const parsed = schema.safeParse(process.env);
-  if (!parsed.success) throw new Error(`Settings missing or wrong: ${parsed.error.issues.map((issue) => issue.path.join(".")).join(", ")}. See docs/operations.md.`);
+  if (!parsed.success)
+    throw new Error(
+      `Settings missing or wrong: ${parsed.error.issues.map((issue) => issue.path.join(".")).join(", ")}. See docs/operations.md.`,
+    );
   read = parsed.data;
   return read;
 }

@@ -12,9 +12,7 @@ export type StudioTransaction = Parameters<Parameters<ReturnType<typeof appDatab
  */
 export function inStudio<T>(scope: StudioScope, work: (tx: StudioTransaction) => Promise<T>): Promise<T> {
   return appDatabase().transaction(async (tx) => {
-    await tx.execute(
-      sql`select set_config('ivy.studio_id', ${scope.studioId}, true), set_config('ivy.member_id', ${scope.id}, true)`,
-    );
+    await tx.execute(sql`select set_config('ivy.studio_id', ${scope.studioId}, true), set_config('ivy.member_id', ${scope.id}, true)`);
     return work(tx);
   });
 }

@@ -15,7 +15,13 @@ const SHAPE =
 /** `bed` is for a knuckle at arm's length: 64 px. */
 const SIZES = { usual: "min-h-9 px-4 text-[0.9375rem]", bed: "min-h-16 px-8 text-2xl" };
 
-export function Button({ tone = "ivy", size = "usual", className, type = "button", ...rest }: ComponentProps<"button"> & { tone?: Tone; size?: keyof typeof SIZES }) {
+export function Button({
+  tone = "ivy",
+  size = "usual",
+  className,
+  type = "button",
+  ...rest
+}: ComponentProps<"button"> & { tone?: Tone; size?: keyof typeof SIZES }) {
   return <button type={type} className={cx(SHAPE, SIZES[size], TONES[tone], className)} {...rest} />;
 }
 

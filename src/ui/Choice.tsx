@@ -38,7 +38,7 @@ export function Choice<T extends string>({
             key={option.value}
             value={option.value}
             title={option.title}
-            className="min-h-8 rounded-t-sm border-b-2 border-transparent px-1.5 py-0.5 text-[0.9375rem] hover:bg-moss-soft data-[state=on]:border-ivy data-[state=on]:font-semibold data-[state=off]:text-ink-2"
+            className="min-h-8 rounded-t-sm border-b-2 border-transparent px-1.5 py-0.5 text-[0.9375rem] hover:bg-moss-soft data-[state=off]:text-ink-2 data-[state=on]:border-ivy data-[state=on]:font-semibold"
           >
             {option.label}
           </ToggleGroup.Item>

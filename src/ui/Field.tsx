@@ -2,8 +2,7 @@
 import { useId, type ComponentProps, type ReactNode } from "react";
 import { cx } from "./cx";
 
-const BOX =
-  "w-full rounded-md border bg-leaf px-3 py-1.5 min-h-10 text-[1rem] placeholder:text-ink-2 disabled:opacity-60";
+const BOX = "w-full rounded-md border bg-leaf px-3 py-1.5 min-h-10 text-[1rem] placeholder:text-ink-2 disabled:opacity-60";
 
 type Common = { label: ReactNode; hint?: ReactNode; error?: string; unit?: string; hideLabel?: boolean };
 

@@ -36,7 +36,10 @@ const VIEWS: readonly (readonly [name: string, path: (one: (sql: string) => Prom
   ["air", () => "/air"],
   ["shelf", () => "/shelf"],
   ["studio", () => "/studio"],
-  ["visit to come", async (one) => `/visits/${await one(`select id from studio.visit where client_id = ${CLIENT} and map_id is null limit 1`)}`],
+  [
+    "visit to come",
+    async (one) => `/visits/${await one(`select id from studio.visit where client_id = ${CLIENT} and map_id is null limit 1`)}`,
+  ],
   ["visit under way", () => `/visits/${UNDER_WAY}`],
   [
     "visit kept",
@@ -58,7 +61,13 @@ async function check(page: Page, name: string) {
     for (const [width, height] of SIZES) {
       await page.setViewportSize({ width, height });
       const { violations } = await new AxeBuilder({ page }).setLegacyMode().analyze();
-      const told = violations.map(({ id, nodes }) => `${id}: ${nodes.map((node) => `${node.target.join(" ")} ${node.failureSummary?.split("\n")[1] ?? ""}`).slice(0, 3).join("; ")}`);
+      const told = violations.map(
+        ({ id, nodes }) =>
+          `${id}: ${nodes
+            .map((node) => `${node.target.join(" ")} ${node.failureSummary?.split("\n")[1] ?? ""}`)
+            .slice(0, 3)
+            .join("; ")}`,
+      );
       expect([name, width, theme, told]).toEqual([name, width, theme, []]);
       const overflow = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
       expect([name, width, theme, "sideways by", Math.max(0, overflow)]).toEqual([name, width, theme, "sideways by", 0]);
@@ -69,7 +78,11 @@ async function check(page: Page, name: string) {
 for (const [name, path] of VIEWS)
   test(`${name}: axe finds nothing and nothing runs off sideways, 360 to 1440 px, paper and lamp`, async ({ page }) => {
     await page.emulateMedia({ reducedMotion: "reduce" });
-    await page.goto(await database(async (db) => path(async (sql) => Object.values((await db.query(sql.startsWith("(") ? `select ${sql}` : sql)).rows[0])[0] as string)));
+    await page.goto(
+      await database(async (db) =>
+        path(async (sql) => Object.values((await db.query(sql.startsWith("(") ? `select ${sql}` : sql)).rows[0])[0] as string),
+      ),
+    );
     await expect(page.getByTestId("clock-bead").first()).toBeVisible();
     await check(page, name);
   });

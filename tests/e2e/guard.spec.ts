@@ -5,7 +5,10 @@ test("every answer carries the security headers, and scripts run by nonce alone"
   const api = await request.newContext({ baseURL: url, storageState: stateOf("maren") });
   for (const path of ["/", "/sign-in", "/clients", "/air", "/api/air", "/api/time", "/nowhere"]) {
     const headers = (await api.get(path)).headers();
-    expect([path, headers["content-security-policy"]]).toEqual([path, expect.stringMatching(/script-src 'self' 'nonce-[^']+' 'strict-dynamic'(;|$)/)]);
+    expect([path, headers["content-security-policy"]]).toEqual([
+      path,
+      expect.stringMatching(/script-src 'self' 'nonce-[^']+' 'strict-dynamic'(;|$)/),
+    ]);
     expect(headers["content-security-policy"]).not.toMatch(/script-src[^;]*unsafe/);
     expect(headers["x-content-type-options"]).toBe("nosniff");
     expect(headers["x-frame-options"]).toBe("DENY");
@@ -22,13 +25,20 @@ test("signed out, every page leads to the sign-in and every route answers 401", 
     const answer = await api.get(path);
     expect([path, answer.url()]).toEqual([path, `${url}/sign-in`]);
   }
-  for (const path of ["/api/air", "/api/visits/running", "/api/maps/00000000-0000-4000-8000-000000000000/map.json"]) expect([path, (await api.get(path)).status()]).toEqual([path, 401]);
+  for (const path of ["/api/air", "/api/visits/running", "/api/maps/00000000-0000-4000-8000-000000000000/map.json"])
+    expect([path, (await api.get(path)).status()]).toEqual([path, 401]);
   await api.dispose();
 });
 
 test("another site's page signs nobody in and sends no taps", async () => {
-  const api = await request.newContext({ baseURL: url, storageState: stateOf("maren"), extraHTTPHeaders: { origin: "http://elsewhere.example" } });
-  expect((await api.post("/api/auth/sign-in/email", { data: { email: "maren@tideroom.example", password: secrets.password } })).status()).toBe(403);
+  const api = await request.newContext({
+    baseURL: url,
+    storageState: stateOf("maren"),
+    extraHTTPHeaders: { origin: "http://elsewhere.example" },
+  });
+  expect(
+    (await api.post("/api/auth/sign-in/email", { data: { email: "maren@tideroom.example", password: secrets.password } })).status(),
+  ).toBe(403);
   expect((await api.post("/api/auth/sign-out", { data: {} })).status()).toBe(403);
   await api.dispose();
 });
@@ -88,7 +98,10 @@ test("the owner changes the policy; a wrong figure is named and stays; the map f
   await page.getByRole("button", { name: "Keep the policy" }).click();
   await expect(page.getByText("Kept. Maps and clocks follow it from now on.")).toBeVisible();
   await openClient(page, /Ottilie/);
-  await page.getByRole("link", { name: /squirrel/ }).first().click();
+  await page
+    .getByRole("link", { name: /squirrel/ })
+    .first()
+    .click();
   await expect(page.getByText("The limit here is 2.").first()).toBeVisible();
   await page.goto("/studio");
   await page.getByRole("button", { name: "Fill in the defaults" }).click();

@@ -2,7 +2,10 @@ import { expect, openClient, test, zone, zoneText } from "./support";
 
 test.beforeEach(async ({ page }) => {
   await openClient(page, /Imke/);
-  await page.getByRole("link", { name: /squirrel, C/ }).first().click();
+  await page
+    .getByRole("link", { name: /squirrel, C/ })
+    .first()
+    .click();
   await page.waitForURL(/\/map\//);
   await expect(zone(page, "right", 1)).toBeVisible();
 });

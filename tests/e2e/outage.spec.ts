@@ -6,7 +6,9 @@ test.setTimeout(180_000);
 let app: Awaited<ReturnType<typeof startApp>>;
 test.afterEach(() => app.stop());
 
-test("server killed with -9 under way: clocks go on, taps are kept and arrive once, whatever the device's clock says", async ({ browser }) => {
+test("server killed with -9 under way: clocks go on, taps are kept and arrive once, whatever the device's clock says", async ({
+  browser,
+}) => {
   const env = { IVY_SIGN_IN_LIMIT: "off" };
   app = await startApp({ urls: databases }, secrets, { env });
   const context = await browser.newContext({ baseURL: app.url, viewport: { width: 1280, height: 800 }, storageState: signedOut });
@@ -17,7 +19,10 @@ test("server killed with -9 under way: clocks go on, taps are kept and arrive on
   await page.getByRole("button", { name: "Sign in" }).click();
   await page.waitForURL(`${app.url}/`);
   await openClient(page, /Bronagh/);
-  await page.getByRole("link", { name: /cat, M/ }).first().click();
+  await page
+    .getByRole("link", { name: /cat, M/ })
+    .first()
+    .click();
   await page.waitForURL(/\/map\//);
   await page.getByRole("button", { name: "To the chair" }).click();
   await page.waitForURL(/\/visits\//);
@@ -90,7 +95,11 @@ test("server killed with -9 under way: clocks go on, taps are kept and arrive on
   await page.getByRole("button", { name: "Sign in" }).click();
   await page.waitForURL(`${app.url}/`);
   await expect(page.getByTestId("safety")).toHaveAttribute("data-unsent", "0");
-  await expect.poll(() => database(async (db) => (await db.query("select count(*) from studio.visit_event where visit_id = $1", [visitId])).rows[0].count)).toBe("5");
+  await expect
+    .poll(() =>
+      database(async (db) => (await db.query("select count(*) from studio.visit_event where visit_id = $1", [visitId])).rows[0].count),
+    )
+    .toBe("5");
   await page.goto(`/visits/${visitId}`);
   await expect(page.getByTestId("big-clock")).toContainText("bead 2");
   await page.getByRole("button", { name: "Finish" }).click();

@@ -16,7 +16,11 @@ async function readBack(file: string) {
     if (box) strokes.push([(box[2]! - box[0]!) / POINTS_PER_MM, (box[3]! - box[1]!) / POINTS_PER_MM]);
   });
   const { items } = await page.getTextContent();
-  const words = items.flatMap((item) => ("str" in item && item.str.trim() ? [{ text: item.str, x: (item.transform[4] + item.width / 2) / POINTS_PER_MM, y: item.transform[5] / POINTS_PER_MM }] : []));
+  const words = items.flatMap((item) =>
+    "str" in item && item.str.trim()
+      ? [{ text: item.str, x: (item.transform[4] + item.width / 2) / POINTS_PER_MM, y: item.transform[5] / POINTS_PER_MM }]
+      : [],
+  );
   return { size: page.view.slice(2).map((points: number) => points / POINTS_PER_MM), strokes, words };
 }
 
@@ -26,7 +30,10 @@ for (const [paper, label, width, height] of [
 ] as const)
   test(`the pad strip on ${label}, read back, is true to scale (published page sizes; 1 mm = 2.834646 pt)`, async ({ page }) => {
     await openClient(page, /Ottilie/);
-    await page.getByRole("link", { name: /squirrel/ }).first().click();
+    await page
+      .getByRole("link", { name: /squirrel/ })
+      .first()
+      .click();
     await page.waitForURL(/\/map\//);
     if (paper === "letter") await page.getByRole("radio", { name: "US Letter" }).click();
     await page.keyboard.press("b");

@@ -2,7 +2,11 @@ import { expect, type Page, test as base } from "@playwright/test";
 import pg from "pg";
 
 export const url = process.env.IVY_E2E_URL ?? "";
-export const secrets = JSON.parse(process.env.IVY_E2E_SECRETS ?? "{}") as { password: string; secret: string; tokens: { front: string; back: string } };
+export const secrets = JSON.parse(process.env.IVY_E2E_SECRETS ?? "{}") as {
+  password: string;
+  secret: string;
+  tokens: { front: string; back: string };
+};
 export const databases = JSON.parse(process.env.IVY_E2E_URLS ?? "{}") as { owner: string; app: string; auth: string; device: string };
 /** Contexts made in a test take on the test's own sign-in unless told otherwise. */
 export const signedOut = { cookies: [], origins: [] };
@@ -55,9 +59,13 @@ export async function database<T>(work: (db: pg.Client) => Promise<T>): Promise<
 /** Seconds shown by a clock such as "14:37" or "+0:12" (negative). */
 export function seconds(text: string): number {
   const over = text.startsWith("+");
-  const value = text.replace("+", "").split(":").reduce((sum, part) => sum * 60 + Number(part), 0);
+  const value = text
+    .replace("+", "")
+    .split(":")
+    .reduce((sum, part) => sum * 60 + Number(part), 0);
   return over ? -value : value;
 }
 
 export const zone = (page: Page, side: "right" | "left", number: number) => page.locator(`[data-zone="${side}-${number}"]`);
-export const zoneText = async (page: Page, side: "right" | "left", number: number) => (await zone(page, side, number).getAttribute("aria-valuetext"))!;
+export const zoneText = async (page: Page, side: "right" | "left", number: number) =>
+  (await zone(page, side, number).getAttribute("aria-valuetext"))!;

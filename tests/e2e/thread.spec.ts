@@ -33,9 +33,16 @@ test("client → survey → checked map → pad strip → air → bead → visit
   await page.keyboard.press("ArrowUp");
   await expect(zone(page, "right", 6)).toHaveAttribute("data-severity", "stop");
   await expect(page.getByRole("region", { name: "Findings" })).toContainText("The limit here is 3.");
-  await page.getByRole("region", { name: "Findings" }).getByRole("button", { name: /Shorten to/ }).first().click();
+  await page
+    .getByRole("region", { name: "Findings" })
+    .getByRole("button", { name: /Shorten to/ })
+    .first()
+    .click();
   expect(await zoneText(page, "right", 6)).toBe(before);
-  await page.getByRole("button", { name: "cat", exact: true }).or(page.getByRole("radio", { name: "cat" })).click();
+  await page
+    .getByRole("button", { name: "cat", exact: true })
+    .or(page.getByRole("radio", { name: "cat" }))
+    .click();
   await expect(page.getByLabel("Title of the map")).toHaveValue(/^cat, /);
   await page.getByRole("button", { name: "Save", exact: true }).click();
   await expect(page.getByRole("button", { name: "Saved" })).toBeVisible();
@@ -49,10 +56,14 @@ test("client → survey → checked map → pad strip → air → bead → visit
   const [svg] = await Promise.all([page.waitForEvent("download"), page.getByRole("button", { name: "SVG" }).click()]);
   expect(await readFile(await svg.path(), "utf8")).toContain("<svg ");
   const mapUrl = page.url();
-  await page.getByLabel("A map file to take in").setInputFiles({ name: "map.json", mimeType: "application/json", buffer: Buffer.from(text.replace('"version": 1', '"version": 9')) });
+  await page
+    .getByLabel("A map file to take in")
+    .setInputFiles({ name: "map.json", mimeType: "application/json", buffer: Buffer.from(text.replace('"version": 1', '"version": 9')) });
   await expect(page.getByText("Nothing was taken from this file.")).toBeVisible();
   await expect(page.getByText(/version.*reads version 1/)).toBeVisible();
-  await page.getByLabel("A map file to take in").setInputFiles({ name: "map.json", mimeType: "application/json", buffer: Buffer.from(text) });
+  await page
+    .getByLabel("A map file to take in")
+    .setInputFiles({ name: "map.json", mimeType: "application/json", buffer: Buffer.from(text) });
   await expect(page).not.toHaveURL(mapUrl);
   await expect(page.getByLabel("Title of the map")).toHaveValue(/^cat, /);
   await page.goto(mapUrl);

@@ -9,7 +9,8 @@ let me: Member | null = null;
 jest.mock("@/server/member", () => ({
   currentMember: async () => me,
   requireMember: async () => me,
-  mayActAs: (m: Member, least: "owner" | "technician" | "trainee") => ({ trainee: 0, technician: 1, owner: 2 })[m.role] >= { trainee: 0, technician: 1, owner: 2 }[least],
+  mayActAs: (m: Member, least: "owner" | "technician" | "trainee") =>
+    ({ trainee: 0, technician: 1, owner: 2 })[m.role] >= { trainee: 0, technician: 1, owner: 2 }[least],
 }));
 jest.mock("next/cache", () => ({ refresh: () => undefined }));
 pointAppAtTests();
@@ -33,7 +34,10 @@ const inputs: Record<string, (s: TestStudio) => unknown> = {
   "clients/addPatchTest": (s) => ({ clientId: s.ids.client, family: "adhesive", placedOn: "2026-01-01", result: "clear" }),
   "survey/saveSurvey": (s) => ({ clientId: s.ids.client, survey: s.survey }),
   "map/saveMap": (s) => ({ mapId: s.ids.map, clientId: s.ids.client, surveyId: s.ids.survey, base: 1, map: s.map }),
-  "map/importMap": (s) => ({ clientId: s.ids.client, text: JSON.stringify({ format: "ivy-thread.lash-map", version: 1, map: s.map, survey: s.survey }) }),
+  "map/importMap": (s) => ({
+    clientId: s.ids.client,
+    text: JSON.stringify({ format: "ivy-thread.lash-map", version: 1, map: s.map, survey: s.survey }),
+  }),
   "map/openVisit": (s) => ({ clientId: s.ids.client, mapId: s.ids.map, revision: 1, reason: "because" }),
   "air/typeReading": (s) => ({ roomId: s.ids.room, temperature: "21", humidity: "50" }),
   "air/changeRoom": (s) => ({ roomId: s.ids.room, volume: "99" }),
@@ -82,7 +86,8 @@ test("as another studio's owner, no action sees or touches ours", async () => {
 test("signed out, no action does anything, and each says so", async () => {
   const before = await fingerprint(ours.ids.studioId);
   me = null;
-  for (const [name, action] of await everyAction()) expect([name, await action(inputs[name]!(ours))]).toEqual([name, expect.objectContaining({ ok: false, signedOut: true })]);
+  for (const [name, action] of await everyAction())
+    expect([name, await action(inputs[name]!(ours))]).toEqual([name, expect.objectContaining({ ok: false, signedOut: true })]);
   expect(await fingerprint(ours.ids.studioId)).toBe(before);
 });
 
@@ -101,7 +106,11 @@ test("a trainee sets no policy, adds nobody, removes nothing, and is told whose 
     ["clients/putClientAway", { id: ours.ids.client, away: true }],
     ["air/changeRoom", { roomId: ours.ids.room, volume: "44" }],
   ];
-  for (const [name, input] of tries) expect([name, await actions.get(name)!(input)]).toEqual([name, expect.objectContaining({ ok: false, message: expect.stringMatching(/needs/) })]);
+  for (const [name, input] of tries)
+    expect([name, await actions.get(name)!(input)]).toEqual([
+      name,
+      expect.objectContaining({ ok: false, message: expect.stringMatching(/needs/) }),
+    ]);
   expect(await fingerprint(ours.ids.studioId)).toBe(before);
 });
 
@@ -120,7 +129,9 @@ test("every action answers nonsense in words and throws at nobody", async () => 
 });
 
 const ROUTES_FOR_NOBODY = ["api/auth/[...all]", "api/health", "api/time", "api/intake/readings", "schemas/lash-map.v1.json"];
-type Handlers = Partial<Record<"GET" | "POST", (request: Request, context: { params: Promise<Record<string, string>> }) => Promise<Response> | Response>>;
+type Handlers = Partial<
+  Record<"GET" | "POST", (request: Request, context: { params: Promise<Record<string, string>> }) => Promise<Response> | Response>
+>;
 
 async function everyRoute(): Promise<[string, Handlers][]> {
   const files = (function walk(folder: string): string[] {
@@ -129,7 +140,9 @@ async function everyRoute(): Promise<[string, Handlers][]> {
       return statSync(file).isDirectory() ? walk(file) : name === "route.ts" ? [file] : [];
     });
   })("src/app");
-  const routes = files.map((file) => [path.relative("src/app", path.dirname(file)), file] as const).filter(([route]) => !ROUTES_FOR_NOBODY.includes(route));
+  const routes = files
+    .map((file) => [path.relative("src/app", path.dirname(file)), file] as const)
+    .filter(([route]) => !ROUTES_FOR_NOBODY.includes(route));
   return Promise.all(routes.map(async ([route, file]) => [route, (await import(path.resolve(file))) as Handlers] as [string, Handlers]));
 }
 const ask = (studio: TestStudio) => ({
@@ -137,7 +150,13 @@ const ask = (studio: TestStudio) => ({
     new Request("http://127.0.0.1/x", {
       method,
       ...(method === "POST"
-        ? { body: JSON.stringify({ events: [{ id: uuid(), visitId: studio.ids.visit, at: new Date().toISOString(), clock: "checked", type: "finished", payload: {} }] }) }
+        ? {
+            body: JSON.stringify({
+              events: [
+                { id: uuid(), visitId: studio.ids.visit, at: new Date().toISOString(), clock: "checked", type: "finished", payload: {} },
+              ],
+            }),
+          }
         : {}),
     }),
   context: { params: Promise.resolve({ mapId: studio.ids.map }) },
@@ -146,7 +165,14 @@ const ask = (studio: TestStudio) => ({
 test("as another studio, no route gives or takes anything of ours; signed out, each says 401", async () => {
   const before = await fingerprint(ours.ids.studioId);
   const routes = await everyRoute();
-  expect(routes.map(([route]) => route).sort()).toEqual(["api/air", "api/maps/[mapId]/eyes.svg", "api/maps/[mapId]/map.json", "api/maps/[mapId]/pad-strip.pdf", "api/visits/events", "api/visits/running"]);
+  expect(routes.map(([route]) => route).sort()).toEqual([
+    "api/air",
+    "api/maps/[mapId]/eyes.svg",
+    "api/maps/[mapId]/map.json",
+    "api/maps/[mapId]/pad-strip.pdf",
+    "api/visits/events",
+    "api/visits/running",
+  ]);
   for (const [route, handlers] of routes)
     for (const method of ["GET", "POST"] as const) {
       const handler = handlers[method];

@@ -20,15 +20,24 @@ const asMember = <T>(studioId: string, memberId: string, work: (db: pg.Client) =
     }
   });
 const tables = () =>
-  withClient(urls().owner, async (db) => (await db.query<{ name: string }>("select table_name as name from information_schema.tables where table_schema = 'studio' order by 1")).rows.map((row) => row.name));
+  withClient(urls().owner, async (db) =>
+    (
+      await db.query<{ name: string }>("select table_name as name from information_schema.tables where table_schema = 'studio' order by 1")
+    ).rows.map((row) => row.name),
+  );
 const count = async (db: pg.Client, table: string) => Number((await db.query(`select count(*) from studio."${table}"`)).rows[0].count);
 
 test("no role of the app owns, creates or bypasses anything", async () => {
   await withClient(urls().owner, async (db) => {
-    const roles = await db.query("select rolname, rolsuper, rolbypassrls, rolcreaterole, rolcreatedb from pg_roles where rolname in ('ivy_app','ivy_auth','ivy_device')");
+    const roles = await db.query(
+      "select rolname, rolsuper, rolbypassrls, rolcreaterole, rolcreatedb from pg_roles where rolname in ('ivy_app','ivy_auth','ivy_device')",
+    );
     expect(roles.rows).toHaveLength(3);
-    for (const role of roles.rows) expect(role).toMatchObject({ rolsuper: false, rolbypassrls: false, rolcreaterole: false, rolcreatedb: false });
-    const owned = await db.query("select c.relname from pg_class c join pg_roles r on r.oid = c.relowner where r.rolname in ('ivy_app','ivy_auth','ivy_device')");
+    for (const role of roles.rows)
+      expect(role).toMatchObject({ rolsuper: false, rolbypassrls: false, rolcreaterole: false, rolcreatedb: false });
+    const owned = await db.query(
+      "select c.relname from pg_class c join pg_roles r on r.oid = c.relowner where r.rolname in ('ivy_app','ivy_auth','ivy_device')",
+    );
     expect(owned.rows).toEqual([]);
   });
 });
@@ -62,7 +71,9 @@ test("a member sees every table of the own studio and no row of another", async 
 test("a row cannot be put into, or moved to, another studio", async () => {
   await asMember(ours.ids.studioId, ours.ids.owner, async (db) => {
     await db.query("savepoint s");
-    await expect(db.query("insert into studio.client (studio_id, id, name) values ($1, gen_random_uuid(), 'x')", [theirs.ids.studioId])).rejects.toThrow(/row-level security/);
+    await expect(
+      db.query("insert into studio.client (studio_id, id, name) values ($1, gen_random_uuid(), 'x')", [theirs.ids.studioId]),
+    ).rejects.toThrow(/row-level security/);
     await db.query("rollback to s");
     await expect(db.query("update studio.client set studio_id = $1", [theirs.ids.studioId])).rejects.toThrow();
   });
@@ -81,7 +92,10 @@ test("surveys, saved maps, readings and events are never changed or deleted, eve
 test("an event is only ever in one's own name", async () => {
   await asMember(ours.ids.studioId, ours.ids.trainee, async (db) => {
     await expect(
-      db.query("insert into studio.visit_event (studio_id, visit_id, id, at, clock, type, payload, member_id) values ($1, $2, gen_random_uuid(), now(), 'checked', 'finished', '{}', $3)", [ours.ids.studioId, ours.ids.visit, ours.ids.owner]),
+      db.query(
+        "insert into studio.visit_event (studio_id, visit_id, id, at, clock, type, payload, member_id) values ($1, $2, gen_random_uuid(), now(), 'checked', 'finished', '{}', $3)",
+        [ours.ids.studioId, ours.ids.visit, ours.ids.owner],
+      ),
     ).rejects.toThrow(/row-level security/);
   });
 });
@@ -99,7 +113,9 @@ test("a trainee changes no policy, deletes nothing, puts nobody away, by the dat
     expect((await db.query("update studio.policy set revision = 99")).rowCount).toBe(0);
     expect((await db.query("delete from studio.tray")).rowCount).toBe(1);
   });
-  await asMember(ours.ids.studioId, ours.ids.owner, async (db) => expect((await db.query("update studio.policy set revision = 99")).rowCount).toBe(1));
+  await asMember(ours.ids.studioId, ours.ids.owner, async (db) =>
+    expect((await db.query("update studio.policy set revision = 99")).rowCount).toBe(1),
+  );
 });
 
 test("the roles stay in their own schemas", async () => {
@@ -117,12 +133,22 @@ test("the roles stay in their own schemas", async () => {
 
 test("only an owner adds people or gives tokens, and only in the own studio", async () => {
   const add = (studio: TestStudio, role: "owner" | "technician" | "trainee") =>
-    asMember(studio.ids.studioId, studio.ids[role], async (db) => (await db.query("select studio.add_member(gen_random_uuid(), 'x', $1, 'h', 'owner') as outcome", [`${Math.random()}@x.example`])).rows[0].outcome);
+    asMember(
+      studio.ids.studioId,
+      studio.ids[role],
+      async (db) =>
+        (await db.query("select studio.add_member(gen_random_uuid(), 'x', $1, 'h', 'owner') as outcome", [`${Math.random()}@x.example`]))
+          .rows[0].outcome,
+    );
   expect(await add(ours, "trainee")).toBe("forbidden");
   expect(await add(ours, "technician")).toBe("forbidden");
   expect(await add(ours, "owner")).toBe("added");
   const give = (role: "owner" | "technician", sensor: string) =>
-    asMember(ours.ids.studioId, ours.ids[role], async (db) => (await db.query("select studio.give_token($1, 'h') as done", [sensor])).rows[0].done);
+    asMember(
+      ours.ids.studioId,
+      ours.ids[role],
+      async (db) => (await db.query("select studio.give_token($1, 'h') as done", [sensor])).rows[0].done,
+    );
   expect(await give("technician", ours.ids.sensor)).toBe(false);
   expect(await give("owner", theirs.ids.sensor)).toBe(false);
   expect(await give("owner", ours.ids.sensor)).toBe(true);

@@ -22,7 +22,9 @@ beforeAll(async () => {
   const studio = await makeStudio("sign-in");
   studioId = studio.ids.studioId;
   const hash = await hashPassword(PASSWORD);
-  await withClient(urls().owner, (db) => db.query("select auth.create_person($1, gen_random_uuid(), 'Hand', $2, $3, 'technician')", [studioId, EMAIL, hash]));
+  await withClient(urls().owner, (db) =>
+    db.query("select auth.create_person($1, gen_random_uuid(), 'Hand', $2, $3, 'technician')", [studioId, EMAIL, hash]),
+  );
 });
 
 test("a sign-in gives a session cookie out of scripts' reach, for a working day, and a sign-out ends it at once", async () => {
@@ -40,12 +42,17 @@ test("a sign-in gives a session cookie out of scripts' reach, for a working day,
 });
 
 test("nobody signs themselves up, and nobody picks their studio", async () => {
-  expect((await call("/sign-up/email", { email: "spy@x.example", password: "long enough 12", name: "Spy", studioId })).status).toBeGreaterThanOrEqual(400);
+  expect(
+    (await call("/sign-up/email", { email: "spy@x.example", password: "long enough 12", name: "Spy", studioId })).status,
+  ).toBeGreaterThanOrEqual(400);
 });
 
 test("guessing is slowed by address", async () => {
   const statuses: number[] = [];
-  for (let i = 0; i < 10; i++) statuses.push((await call("/sign-in/email", { email: `nobody${i}@x.example`, password: "wrong wrong" }, { "x-forwarded-for": "10.0.0.2" })).status);
+  for (let i = 0; i < 10; i++)
+    statuses.push(
+      (await call("/sign-in/email", { email: `nobody${i}@x.example`, password: "wrong wrong" }, { "x-forwarded-for": "10.0.0.2" })).status,
+    );
   expect(statuses.slice(0, 8).every((status) => status === 401)).toBe(true);
   expect(statuses.at(-1)).toBe(429);
 });
@@ -59,7 +66,16 @@ test("and by account, from however many addresses", async () => {
 
 test("the first studio is created once only", async () => {
   const { setUpStudio } = await import("@/features/signIn/actions");
-  const again = await setUpStudio({ studioName: "Second", timeZone: "Europe/London", name: "X", email: "x@y.example", password: "long enough 12" });
+  const again = await setUpStudio({
+    studioName: "Second",
+    timeZone: "Europe/London",
+    name: "X",
+    email: "x@y.example",
+    password: "long enough 12",
+  });
   expect(again).toMatchObject({ ok: false, message: expect.stringContaining("already") });
-  expect(await setUpStudio({ studioName: "", timeZone: "Moon/Base", name: "X", email: "no", password: "short" })).toMatchObject({ ok: false, fields: { studioName: expect.any(String), timeZone: expect.any(String), email: expect.any(String), password: expect.any(String) } });
+  expect(await setUpStudio({ studioName: "", timeZone: "Moon/Base", name: "X", email: "no", password: "short" })).toMatchObject({
+    ok: false,
+    fields: { studioName: expect.any(String), timeZone: expect.any(String), email: expect.any(String), password: expect.any(String) },
+  });
 });

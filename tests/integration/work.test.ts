@@ -5,7 +5,8 @@ import type { VisitEvent } from "@/core/visit";
 let me: Member | null = null;
 jest.mock("@/server/member", () => ({
   currentMember: async () => me,
-  mayActAs: (m: Member, least: "owner" | "technician" | "trainee") => ({ trainee: 0, technician: 1, owner: 2 })[m.role] >= { trainee: 0, technician: 1, owner: 2 }[least],
+  mayActAs: (m: Member, least: "owner" | "technician" | "trainee") =>
+    ({ trainee: 0, technician: 1, owner: 2 })[m.role] >= { trainee: 0, technician: 1, owner: 2 }[least],
 }));
 jest.mock("next/cache", () => ({ refresh: () => undefined }));
 pointAppAtTests();
@@ -15,7 +16,8 @@ beforeAll(async () => {
   studio = await makeStudio("workers");
   me = studio.member("technician");
 });
-const event = (type: VisitEvent["type"], payload: unknown, id = crypto.randomUUID() as string) => ({ id, visitId: studio.ids.visit, at: new Date().toISOString(), clock: "checked", type, payload }) as VisitEvent;
+const event = (type: VisitEvent["type"], payload: unknown, id = crypto.randomUUID() as string) =>
+  ({ id, visitId: studio.ids.visit, at: new Date().toISOString(), clock: "checked", type, payload }) as VisitEvent;
 const post = async (body: unknown, raw?: string) => {
   const { POST } = await import("@/app/api/visits/events/route");
   return POST(new Request("http://x/", { method: "POST", body: raw ?? JSON.stringify(body) }));
@@ -52,18 +54,22 @@ describe("taps", () => {
 describe("a stale tab saving over a newer map", () => {
   test("is told, is shown both, and neither is lost", async () => {
     const { saveMap } = await import("@/features/map/actions");
-    const save = (base: number, title: string) => saveMap({ mapId: studio.ids.map, clientId: studio.ids.client, surveyId: studio.ids.survey, base, map: { ...studio.map, title } });
+    const save = (base: number, title: string) =>
+      saveMap({ mapId: studio.ids.map, clientId: studio.ids.client, surveyId: studio.ids.survey, base, map: { ...studio.map, title } });
     expect(await save(1, "first tab")).toEqual({ ok: true, data: { state: "saved", revision: 2 } });
     const stale = await save(1, "second tab");
     expect(stale).toMatchObject({ ok: true, data: { state: "newer", revision: 2, theirs: { title: "first tab" } } });
     expect(await save(1, "first tab")).toMatchObject({ data: { state: "saved", revision: 2 } });
     expect(await save(2, "second tab")).toEqual({ ok: true, data: { state: "saved", revision: 3 } });
-    const { rows } = await withClient(urls().owner, (db) => db.query("select document->>'title' as title from studio.lash_map_revision where map_id = $1 order by revision", [studio.ids.map]));
+    const { rows } = await withClient(urls().owner, (db) =>
+      db.query("select document->>'title' as title from studio.lash_map_revision where map_id = $1 order by revision", [studio.ids.map]),
+    );
     expect(rows.map((row) => row.title)).toEqual(["workers map", "first tab", "second tab"]);
   });
   test("of two saves at the same moment one wins and the other hears of it", async () => {
     const { saveMap } = await import("@/features/map/actions");
-    const save = (title: string) => saveMap({ mapId: studio.ids.map, clientId: studio.ids.client, surveyId: studio.ids.survey, base: 3, map: { ...studio.map, title } });
+    const save = (title: string) =>
+      saveMap({ mapId: studio.ids.map, clientId: studio.ids.client, surveyId: studio.ids.survey, base: 3, map: { ...studio.map, title } });
     const outcomes = await Promise.all([save("a"), save("b"), save("c")]);
     expect(outcomes.map((o) => (o.ok ? o.data.state : "refused")).sort()).toEqual(["newer", "newer", "saved"]);
   });
@@ -72,21 +78,35 @@ describe("a stale tab saving over a newer map", () => {
     const { savePolicy } = await import("@/features/studio/actions");
     const { defaultPolicy } = await import("@/core/policy");
     expect(await savePolicy({ base: 1, policy: { ...defaultPolicy, stepMm: 1 } })).toMatchObject({ ok: true });
-    expect(await savePolicy({ base: 1, policy: defaultPolicy })).toMatchObject({ ok: false, message: expect.stringContaining("changed elsewhere") });
-    expect(await savePolicy({ base: 2, policy: { ...defaultPolicy, loadAmber: 2 } })).toMatchObject({ ok: false, fields: { "policy.loadRed": expect.any(String) } });
+    expect(await savePolicy({ base: 1, policy: defaultPolicy })).toMatchObject({
+      ok: false,
+      message: expect.stringContaining("changed elsewhere"),
+    });
+    expect(await savePolicy({ base: 2, policy: { ...defaultPolicy, loadAmber: 2 } })).toMatchObject({
+      ok: false,
+      fields: { "policy.loadRed": expect.any(String) },
+    });
     me = studio.member("technician");
   });
 });
 
 describe("people's names", () => {
-  test.each(["نورا الشاطئ", "Ünïcödé 🌊👩‍🦰", "O'Brien; drop table studio.client;--", "<script>alert(1)</script>", "x".repeat(120)])("%s is kept as written", async (name) => {
-    const { addClient } = await import("@/features/clients/actions");
-    const { clientForm } = await import("@/features/clients/data");
-    const added = await addClient({ name, contact: "", notes: "" });
-    expect(added.ok).toBe(true);
-    if (added.ok) expect((await clientForm(me!, added.data.id))?.name).toBe(name);
-  });
-  test.each([["", /name/], ["   ", /name/], ["x".repeat(121), /120/], ["bell\u0007", /control/]])("%j is refused with words", async (name, words) => {
+  test.each(["نورا الشاطئ", "Ünïcödé 🌊👩‍🦰", "O'Brien; drop table studio.client;--", "<script>alert(1)</script>", "x".repeat(120)])(
+    "%s is kept as written",
+    async (name) => {
+      const { addClient } = await import("@/features/clients/actions");
+      const { clientForm } = await import("@/features/clients/data");
+      const added = await addClient({ name, contact: "", notes: "" });
+      expect(added.ok).toBe(true);
+      if (added.ok) expect((await clientForm(me!, added.data.id))?.name).toBe(name);
+    },
+  );
+  test.each([
+    ["", /name/],
+    ["   ", /name/],
+    ["x".repeat(121), /120/],
+    ["bell\u0007", /control/],
+  ])("%j is refused with words", async (name, words) => {
     const { addClient } = await import("@/features/clients/actions");
     expect(await addClient({ name, contact: "", notes: "" })).toMatchObject({ ok: false, fields: { name: expect.stringMatching(words) } });
   });
@@ -98,8 +118,16 @@ describe("people's names", () => {
 });
 
 describe("the patch test before a visit", () => {
-  const setTo = (result: string, daysAgo: number) => withClient(urls().owner, (db) => db.query("update studio.patch_test set result = $2, placed_on = current_date - $3::int where id = $1", [studio.ids.patch, result, daysAgo]));
-  const open = async (reason = "") => (await import("@/features/map/actions")).openVisit({ clientId: studio.ids.client, mapId: studio.ids.map, revision: 1, reason });
+  const setTo = (result: string, daysAgo: number) =>
+    withClient(urls().owner, (db) =>
+      db.query("update studio.patch_test set result = $2, placed_on = current_date - $3::int where id = $1", [
+        studio.ids.patch,
+        result,
+        daysAgo,
+      ]),
+    );
+  const open = async (reason = "") =>
+    (await import("@/features/map/actions")).openVisit({ clientId: studio.ids.client, mapId: studio.ids.map, revision: 1, reason });
   test("valid: it opens", async () => {
     await setTo("clear", 30);
     expect(await open()).toMatchObject({ ok: true });
@@ -119,7 +147,13 @@ describe("the patch test before a visit", () => {
 describe("the hygrometers' intake", () => {
   const send = async (body: unknown, token: string | null = studio.token, raw?: string) => {
     const { POST } = await import("@/app/api/intake/readings/route");
-    return POST(new Request("http://x/", { method: "POST", headers: token ? { authorization: `Bearer ${token}` } : {}, body: raw ?? JSON.stringify(body) }));
+    return POST(
+      new Request("http://x/", {
+        method: "POST",
+        headers: token ? { authorization: `Bearer ${token}` } : {},
+        body: raw ?? JSON.stringify(body),
+      }),
+    );
   };
   const at = (secondsAgo: number) => new Date(Date.now() - secondsAgo * 1000).toISOString();
   const reading = { takenAt: at(100), temperatureC: 21.5, relativeHumidity: 0.44 };
@@ -143,7 +177,11 @@ describe("the hygrometers' intake", () => {
     ["no time", { temperatureC: 20, relativeHumidity: 0.5 }],
     ["a field nobody knows", { ...reading, battery: 3 }],
   ])("%s: 400, said where, and nothing of the batch is kept", async (_, bad) => {
-    const count = () => withClient(urls().owner, async (db) => (await db.query("select count(*) from studio.reading where studio_id = $1", [studio.ids.studioId])).rows[0].count);
+    const count = () =>
+      withClient(
+        urls().owner,
+        async (db) => (await db.query("select count(*) from studio.reading where studio_id = $1", [studio.ids.studioId])).rows[0].count,
+      );
     const before = await count();
     const answer = await send({ readings: [{ ...reading, takenAt: at(10) }, bad] });
     expect(answer.status).toBe(400);
@@ -155,12 +193,16 @@ describe("the hygrometers' intake", () => {
     expect((await send(null, studio.token, "x".repeat(10_000_000))).status).toBe(413);
   });
   test("the token is nowhere kept as it is", async () => {
-    const { rows } = await withClient(urls().owner, (db) => db.query("select hash from device.token where studio_id = $1", [studio.ids.studioId]));
+    const { rows } = await withClient(urls().owner, (db) =>
+      db.query("select hash from device.token where studio_id = $1", [studio.ids.studioId]),
+    );
     expect(rows[0].hash).toMatch(/^[0-9a-f]{64}$/);
     expect(rows[0].hash).not.toContain(studio.token);
   });
   test("too many batches in a minute are slowed down", async () => {
-    const statuses = await Promise.all(Array.from({ length: 130 }, (_, i) => send({ readings: [{ ...reading, takenAt: at(1000 + i) }] }).then((answer) => answer.status)));
+    const statuses = await Promise.all(
+      Array.from({ length: 130 }, (_, i) => send({ readings: [{ ...reading, takenAt: at(1000 + i) }] }).then((answer) => answer.status)),
+    );
     expect(statuses.filter((status) => status === 429).length).toBeGreaterThan(5);
     expect(statuses.every((status) => status === 200 || status === 429)).toBe(true);
   });

@@ -79,7 +79,11 @@ describe("curl: worked figures of the handbook; letters from memory, geometry de
   ])("%s at 12 mm lifts %d / %d / %d on down, level, up lashes", (curl, down, level, up) => {
     const lift = (angle: number) => liftAndReach(CURLS[curl], 12, angle).liftMm;
     // The table was summed in steps, so its last figure may be one off: the exact arc for C, level, is 6.7946.
-    for (const [angle, expected] of [[-25, down], [0, level], [20, up]] as const)
+    for (const [angle, expected] of [
+      [-25, down],
+      [0, level],
+      [20, up],
+    ] as const)
       expect(Math.abs(lift(angle) - expected)).toBeLessThan(0.01);
   });
   test("lift and reach agree with integrating the angle numerically", () => {

@@ -1,6 +1,18 @@
 import fc from "fast-check";
 import highsLoader from "highs";
-import { planLine, planMap, mapFacts, mapFindings, zoneLimit, judgeLoad, MICRO, ROUGHNESS_WEIGHT, LOOK_IDS, type LineLimits, type ZoneChoices } from "@/core/map";
+import {
+  planLine,
+  planMap,
+  mapFacts,
+  mapFindings,
+  zoneLimit,
+  judgeLoad,
+  MICRO,
+  ROUGHNESS_WEIGHT,
+  LOOK_IDS,
+  type LineLimits,
+  type ZoneChoices,
+} from "@/core/map";
 import { defaultPolicy } from "@/core/policy";
 import { lineAsProgram } from "../support/lineAsProgram";
 import { surveyArbitrary, surveyOf, traysArbitrary, trayOf, lengthsFrom } from "../support/surveys";
@@ -105,21 +117,27 @@ const wish = (look: (typeof LOOK_IDS)[number], coupling: "mirrored" | "each" = "
 test("no planned map breaks a hard limit, unless it says which limits clash", () => {
   let clashing = 0;
   fc.assert(
-    fc.property(surveyArbitrary, traysArbitrary, fc.constantFrom(...LOOK_IDS), fc.constantFrom("mirrored" as const, "each" as const), (survey, trays, look, coupling) => {
-      const plan = planMap(survey, wish(look, coupling), defaultPolicy, trays)!;
-      const found = mapFindings(mapFacts(plan.map, { survey, policy: defaultPolicy, trays }));
-      const broken = new Set(found.map((finding) => finding.rule));
-      if (plan.clash.length) clashing += 1;
-      expect(broken.has("notInStock")).toBe(false);
-      if (!plan.clash.includes("overLength")) {
-        expect(broken.has("overExtended")).toBe(false);
-        expect(broken.has("longCorner")).toBe(false);
-      }
-      if (!plan.clash.includes("step")) expect(broken.has("steppedLine")).toBe(false);
-      if (!plan.clash.includes("outerDrop")) expect(broken.has("droopingOuterEnd")).toBe(false);
-      if (!plan.clash.includes("load")) expect(found.some((f) => f.rule === "loadOverLimit" && f.severity === "stop")).toBe(false);
-      if (coupling === "mirrored") expect(broken.has("unintendedAsymmetry")).toBe(false);
-    }),
+    fc.property(
+      surveyArbitrary,
+      traysArbitrary,
+      fc.constantFrom(...LOOK_IDS),
+      fc.constantFrom("mirrored" as const, "each" as const),
+      (survey, trays, look, coupling) => {
+        const plan = planMap(survey, wish(look, coupling), defaultPolicy, trays)!;
+        const found = mapFindings(mapFacts(plan.map, { survey, policy: defaultPolicy, trays }));
+        const broken = new Set(found.map((finding) => finding.rule));
+        if (plan.clash.length) clashing += 1;
+        expect(broken.has("notInStock")).toBe(false);
+        if (!plan.clash.includes("overLength")) {
+          expect(broken.has("overExtended")).toBe(false);
+          expect(broken.has("longCorner")).toBe(false);
+        }
+        if (!plan.clash.includes("step")) expect(broken.has("steppedLine")).toBe(false);
+        if (!plan.clash.includes("outerDrop")) expect(broken.has("droopingOuterEnd")).toBe(false);
+        if (!plan.clash.includes("load")) expect(found.some((f) => f.rule === "loadOverLimit" && f.severity === "stop")).toBe(false);
+        if (coupling === "mirrored") expect(broken.has("unintendedAsymmetry")).toBe(false);
+      },
+    ),
     { numRuns: 150, seed: 73 },
   );
   expect(clashing).toBeGreaterThan(0);
@@ -133,9 +151,14 @@ test("a zone is left bare exactly where nothing in stock is allowed there", () =
       for (const side of ["right", "left"] as const) {
         const { boundaries, zones } = plan.map.eyes[side].layers[0]!;
         zones.forEach((fibre, i) => {
-          const limit = zoneLimit(survey.eyes[side], { from: boundaries[i]!, to: boundaries[i + 1]!, first: i === 0, last: i === zones.length - 1 }, defaultPolicy);
+          const limit = zoneLimit(
+            survey.eyes[side],
+            { from: boundaries[i]!, to: boundaries[i + 1]!, first: i === 0, last: i === zones.length - 1 },
+            defaultPolicy,
+          );
           const any = trays[0]!.lengthsMm.some(
-            (lengthMm) => lengthMm <= limit.limitMm && judgeLoad(limit.loadOf({ ...plan.map.fibre, lengthMm }), 1, defaultPolicy) !== "stop",
+            (lengthMm) =>
+              lengthMm <= limit.limitMm && judgeLoad(limit.loadOf({ ...plan.map.fibre, lengthMm }), 1, defaultPolicy) !== "stop",
           );
           expect(fibre !== null).toBe(any);
         });
@@ -146,12 +169,19 @@ test("a zone is left bare exactly where nothing in stock is allowed there", () =
 });
 
 test("clashing limits are named: lengths three apart cannot keep a step of 2 and drop at the corner", () => {
-  const plan = planMap(surveyOf([9, 10, 10]), { ...wish("natural"), school: { id: "equal", zones: 5 } }, { ...defaultPolicy, corners: "graded" }, [trayOf([9, 12])])!;
+  const plan = planMap(
+    surveyOf([9, 10, 10]),
+    { ...wish("natural"), school: { id: "equal", zones: 5 } },
+    { ...defaultPolicy, corners: "graded" },
+    [trayOf([9, 12])],
+  )!;
   expect(plan.clash).toEqual(["outerDrop"]);
 });
 
 test("the brow-peak example of common practice, 7 8 9 10 11 | 12 | 11 10 9 8, comes of an eye it fits", () => {
   const survey = surveyOf([7.7, 10, 8.6], { spreadMm: 0.3, diameter: "medium" });
-  const plan = planMap(survey, { ...wish("squirrel"), longestMm: 12 }, { ...defaultPolicy, corners: "graded" }, [trayOf(lengthsFrom(5, 15))])!;
+  const plan = planMap(survey, { ...wish("squirrel"), longestMm: 12 }, { ...defaultPolicy, corners: "graded" }, [
+    trayOf(lengthsFrom(5, 15)),
+  ])!;
   expect(plan.map.eyes.right.layers[0]!.zones.map((zone) => zone?.lengthMm)).toEqual([7, 8, 9, 10, 11, 12, 11, 10, 9, 8]);
 });

@@ -20,8 +20,7 @@ export function lineAsProgram(zones: readonly ZoneChoices[], limits: LineLimits)
         rows.push(`${x(i, 1)} ${x(i - 1, -1)} <= ${limits.stepMm}`);
         rows.push(`${x(i - 1, 1)} ${x(i, -1)} <= ${limits.stepMm}`);
       }
-      if (i === zones.length - 1 && Number.isFinite(limits.outerDropMm))
-        rows.push(`${x(i - 1, 1)} ${x(i, -1)} >= ${limits.outerDropMm}`);
+      if (i === zones.length - 1 && Number.isFinite(limits.outerDropMm)) rows.push(`${x(i - 1, 1)} ${x(i, -1)} >= ${limits.outerDropMm}`);
     }
     if (worn(i - 1) && worn(i + 1)) {
       cost.push(`+ ${ROUGHNESS_WEIGHT} t${i}`);

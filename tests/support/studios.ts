@@ -15,7 +15,14 @@ export function urls() {
 /** Points the app's own modules at the test database. */
 export function pointAppAtTests() {
   const { app, auth, device } = urls();
-  Object.assign(process.env, { IVY_APP_URL: app, IVY_AUTH_URL: auth, IVY_DEVICE_URL: device, IVY_SECRET: "x".repeat(40), IVY_BASE_URL: "http://127.0.0.1:9", IVY_LOG: "silent" });
+  Object.assign(process.env, {
+    IVY_APP_URL: app,
+    IVY_AUTH_URL: auth,
+    IVY_DEVICE_URL: device,
+    IVY_SECRET: "x".repeat(40),
+    IVY_BASE_URL: "http://127.0.0.1:9",
+    IVY_LOG: "silent",
+  });
 }
 
 export async function withClient<T>(url: string, work: (client: pg.Client) => Promise<T>): Promise<T> {
@@ -33,51 +40,146 @@ export type TestStudio = Awaited<ReturnType<typeof makeStudio>>;
 /** A whole small studio with one of everything, made as the owner of the tables. */
 export async function makeStudio(name: string) {
   const ids = Object.fromEntries(
-    ["studioId", "owner", "technician", "trainee", "client", "survey", "map", "room", "sensor", "adhesive", "bottle", "tray", "visit", "patch", "event", "reading"].map((key) => [key, randomUUID()]),
-  ) as Record<"studioId" | "owner" | "technician" | "trainee" | "client" | "survey" | "map" | "room" | "sensor" | "adhesive" | "bottle" | "tray" | "visit" | "patch" | "event" | "reading", string>;
+    [
+      "studioId",
+      "owner",
+      "technician",
+      "trainee",
+      "client",
+      "survey",
+      "map",
+      "room",
+      "sensor",
+      "adhesive",
+      "bottle",
+      "tray",
+      "visit",
+      "patch",
+      "event",
+      "reading",
+    ].map((key) => [key, randomUUID()]),
+  ) as Record<
+    | "studioId"
+    | "owner"
+    | "technician"
+    | "trainee"
+    | "client"
+    | "survey"
+    | "map"
+    | "room"
+    | "sensor"
+    | "adhesive"
+    | "bottle"
+    | "tray"
+    | "visit"
+    | "patch"
+    | "event"
+    | "reading",
+    string
+  >;
   const survey = usualSurvey();
   const tray = trayOf(lengthsFrom(6, 13));
   const map: LashMap = planMap(
     survey,
-    { title: `${name} map`, look: "natural", school: { id: "browPeak" }, fibre: { curl: "C", diameterMm: 0.15, shape: "round", count: 1 }, longestMm: null, coupling: "mirrored" },
+    {
+      title: `${name} map`,
+      look: "natural",
+      school: { id: "browPeak" },
+      fibre: { curl: "C", diameterMm: 0.15, shape: "round", count: 1 },
+      longestMm: null,
+      coupling: "mirrored",
+    },
     defaultPolicy,
     [tray],
   )!.map;
   const token = `ivy_${randomUUID()}`;
   const hash = createHash("sha256").update(token).digest("hex");
-  const adhesive = { name: `${name} glue`, setTimeS: 1, humidityLow: 0.3, humidityHigh: 0.6, temperatureLowC: 18, temperatureHighC: 26, lifeAfterOpeningDays: 42 };
+  const adhesive = {
+    name: `${name} glue`,
+    setTimeS: 1,
+    humidityLow: 0.3,
+    humidityHigh: 0.6,
+    temperatureLowC: 18,
+    temperatureHighC: 26,
+    lifeAfterOpeningDays: 42,
+  };
   await withClient(urls().owner, async (db) => {
     const put = (sql: string, values: unknown[]) => db.query(sql, values);
     const s = ids.studioId;
     await put("insert into studio.studio (studio_id, name, time_zone) values ($1, $2, 'Europe/London')", [s, name]);
     await put("insert into studio.policy (studio_id, document) values ($1, $2)", [s, JSON.stringify(defaultPolicy)]);
-    for (const role of ["owner", "technician", "trainee"] as const) await put("insert into studio.member (studio_id, id, name, role) values ($1, $2, $3, $4)", [s, ids[role], `${name} ${role}`, role]);
+    for (const role of ["owner", "technician", "trainee"] as const)
+      await put("insert into studio.member (studio_id, id, name, role) values ($1, $2, $3, $4)", [s, ids[role], `${name} ${role}`, role]);
     await put("insert into studio.client (studio_id, id, name, notes) values ($1, $2, $3, 'private')", [s, ids.client, `${name} client`]);
-    await put("insert into studio.patch_test (studio_id, id, client_id, family, placed_on, result) values ($1, $2, $3, 'adhesive', current_date - 30, 'clear')", [s, ids.patch, ids.client]);
-    await put("insert into studio.survey (studio_id, id, client_id, document, taken_by) values ($1, $2, $3, $4, $5)", [s, ids.survey, ids.client, JSON.stringify(survey), ids.owner]);
-    await put("insert into studio.lash_map (studio_id, id, client_id, survey_id, head) values ($1, $2, $3, $4, 1)", [s, ids.map, ids.client, ids.survey]);
-    await put("insert into studio.lash_map_revision (studio_id, map_id, revision, document, saved_by) values ($1, $2, 1, $3, $4)", [s, ids.map, JSON.stringify(map), ids.owner]);
+    await put(
+      "insert into studio.patch_test (studio_id, id, client_id, family, placed_on, result) values ($1, $2, $3, 'adhesive', current_date - 30, 'clear')",
+      [s, ids.patch, ids.client],
+    );
+    await put("insert into studio.survey (studio_id, id, client_id, document, taken_by) values ($1, $2, $3, $4, $5)", [
+      s,
+      ids.survey,
+      ids.client,
+      JSON.stringify(survey),
+      ids.owner,
+    ]);
+    await put("insert into studio.lash_map (studio_id, id, client_id, survey_id, head) values ($1, $2, $3, $4, 1)", [
+      s,
+      ids.map,
+      ids.client,
+      ids.survey,
+    ]);
+    await put("insert into studio.lash_map_revision (studio_id, map_id, revision, document, saved_by) values ($1, $2, 1, $3, $4)", [
+      s,
+      ids.map,
+      JSON.stringify(map),
+      ids.owner,
+    ]);
     await put("insert into studio.room (studio_id, id, name, volume_m3) values ($1, $2, 'room', 30)", [s, ids.room]);
     await put("insert into studio.sensor (studio_id, id, room_id, name) values ($1, $2, $3, 'sensor')", [s, ids.sensor, ids.room]);
-    await put("insert into studio.reading (studio_id, id, room_id, sensor_id, taken_at, temperature_c, relative_humidity) values ($1, $2, $3, $4, now() - interval '1 hour', 21, 0.5)", [s, ids.reading, ids.room, ids.sensor]);
+    await put(
+      "insert into studio.reading (studio_id, id, room_id, sensor_id, taken_at, temperature_c, relative_humidity) values ($1, $2, $3, $4, now() - interval '1 hour', 21, 0.5)",
+      [s, ids.reading, ids.room, ids.sensor],
+    );
     await put("insert into studio.adhesive (studio_id, id, document) values ($1, $2, $3)", [s, ids.adhesive, JSON.stringify(adhesive)]);
-    await put("insert into studio.bottle (studio_id, id, adhesive_id, lot, opened_on) values ($1, $2, $3, 'L1', current_date - 3)", [s, ids.bottle, ids.adhesive]);
+    await put("insert into studio.bottle (studio_id, id, adhesive_id, lot, opened_on) values ($1, $2, $3, 'L1', current_date - 3)", [
+      s,
+      ids.bottle,
+      ids.adhesive,
+    ]);
     await put("insert into studio.tray (studio_id, id, document) values ($1, $2, $3)", [s, ids.tray, JSON.stringify(tray)]);
-    await put("insert into studio.visit (studio_id, id, client_id, technician_id, room_id, chair, service, starts_at, minutes, map_id, map_revision) values ($1, $2, $3, $4, $5, 1, 'fill', now(), 90, $6, 1)", [s, ids.visit, ids.client, ids.owner, ids.room, ids.map]);
-    await put("insert into studio.visit_event (studio_id, visit_id, id, at, clock, type, payload, member_id) values ($1, $2, $3, now(), 'checked', 'started', $4, $5)", [s, ids.visit, ids.event, JSON.stringify({ bottleId: ids.bottle, air: null }), ids.owner]);
+    await put(
+      "insert into studio.visit (studio_id, id, client_id, technician_id, room_id, chair, service, starts_at, minutes, map_id, map_revision) values ($1, $2, $3, $4, $5, 1, 'fill', now(), 90, $6, 1)",
+      [s, ids.visit, ids.client, ids.owner, ids.room, ids.map],
+    );
+    await put(
+      "insert into studio.visit_event (studio_id, visit_id, id, at, clock, type, payload, member_id) values ($1, $2, $3, now(), 'checked', 'started', $4, $5)",
+      [s, ids.visit, ids.event, JSON.stringify({ bottleId: ids.bottle, air: null }), ids.owner],
+    );
     await put("insert into device.token (hash, studio_id, sensor_id) values ($1, $2, $3)", [hash, s, ids.sensor]);
   });
-  const member = (role: "owner" | "technician" | "trainee") => ({ id: ids[role], studioId: ids.studioId, name: `${name} ${role}`, role, studioName: name, timeZone: "Europe/London" });
+  const member = (role: "owner" | "technician" | "trainee") => ({
+    id: ids[role],
+    studioId: ids.studioId,
+    name: `${name} ${role}`,
+    role,
+    studioName: name,
+    timeZone: "Europe/London",
+  });
   return { name, ids, survey, map, tray, token, adhesive, member };
 }
 
 /** A fingerprint of every row of a studio, to show that nothing of it was touched. */
 export function fingerprint(studioId: string): Promise<string> {
   return withClient(urls().owner, async (db) => {
-    const { rows } = await db.query<{ table_name: string }>("select table_name from information_schema.tables where table_schema = 'studio' order by 1");
+    const { rows } = await db.query<{ table_name: string }>(
+      "select table_name from information_schema.tables where table_schema = 'studio' order by 1",
+    );
     const parts: string[] = [];
     for (const { table_name } of rows) {
-      const { rows: found } = await db.query<{ digest: string }>(`select coalesce(md5(string_agg(t::text, '|' order by t::text)), '') as digest from studio."${table_name}" t where studio_id = $1`, [studioId]);
+      const { rows: found } = await db.query<{ digest: string }>(
+        `select coalesce(md5(string_agg(t::text, '|' order by t::text)), '') as digest from studio."${table_name}" t where studio_id = $1`,
+        [studioId],
+      );
       parts.push(`${table_name}:${found[0]!.digest}`);
     }
     return parts.join(" ");

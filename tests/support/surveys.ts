@@ -41,14 +41,12 @@ const eyeArbitrary: fc.Arbitrary<EyeSurvey> = fc
     points: lengths.map((lengthMm, i) => ({ at: quickPositions[i]!, lengthMm, spreadMm, ...classes })),
   })) as fc.Arbitrary<EyeSurvey>;
 
-export const surveyArbitrary: fc.Arbitrary<Survey> = fc
-  .tuple(eyeArbitrary, eyeArbitrary, fc.boolean())
-  .map(([right, other, alike]) => ({
-    version: 1,
-    spacing: "average",
-    oilyLids: false,
-    eyes: { right, left: alike ? right : other },
-  }));
+export const surveyArbitrary: fc.Arbitrary<Survey> = fc.tuple(eyeArbitrary, eyeArbitrary, fc.boolean()).map(([right, other, alike]) => ({
+  version: 1,
+  spacing: "average",
+  oilyLids: false,
+  eyes: { right, left: alike ? right : other },
+}));
 
 export const traysArbitrary: fc.Arbitrary<Tray[]> = fc
   .tuple(fc.subarray(lengthsFrom(5, 15), { minLength: 1 }), fc.subarray(lengthsFrom(5, 15)))

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { vapourDensityGm3 } from "../air";
-import { beadLifeS, bottleAge, setTime, windowVerdict } from ".";
+import { beadLifeS, bottleAge, fitsBest, setTime, windowVerdict } from ".";
 
 const window = { humidityLow: 0.4, humidityHigh: 0.6, temperatureLowC: 19, temperatureHighC: 25 };
 
@@ -13,7 +13,10 @@ test("too dry: water first, in grams for this room, aimed a little inside", () =
   expect(verdict.humidity).toBe("too dry");
   expect(verdict.advice[0]).toMatchObject({ kind: "water", toHumidity: expect.closeTo(0.42, 9) });
   const grams = (verdict.advice[0] as { grams: number }).grams;
-  expect(grams).toBeCloseTo(30 * (vapourDensityGm3({ temperatureC: 22, relativeHumidity: 0.42 }) - vapourDensityGm3({ temperatureC: 22, relativeHumidity: 0.3 })), 6);
+  expect(grams).toBeCloseTo(
+    30 * (vapourDensityGm3({ temperatureC: 22, relativeHumidity: 0.42 }) - vapourDensityGm3({ temperatureC: 22, relativeHumidity: 0.3 })),
+    6,
+  );
 });
 
 test("cold and damp: warming alone may dry the air into the window", () => {
@@ -25,18 +28,22 @@ test("cold and damp: warming alone may dry the air into the window", () => {
 
 test("following the advice in order always ends inside the window", () => {
   fc.assert(
-    fc.property(fc.double({ min: 8, max: 35, noNaN: true }), fc.double({ min: 0.08, max: 0.92, noNaN: true }), (temperatureC, relativeHumidity) => {
-      const air = { temperatureC, relativeHumidity };
-      const verdict = windowVerdict(window, air, 30);
-      let now = air;
-      const followed = verdict.temperature === "fits" ? verdict.advice.slice(0, 1) : verdict.advice;
-      for (const advice of followed)
-        now =
-          advice.kind === "water"
-            ? { temperatureC: now.temperatureC, relativeHumidity: advice.toHumidity }
-            : { temperatureC: advice.toTemperatureC, relativeHumidity: advice.toHumidity };
-      expect(windowVerdict(window, now, 30).inWindow).toBe(true);
-    }),
+    fc.property(
+      fc.double({ min: 8, max: 35, noNaN: true }),
+      fc.double({ min: 0.08, max: 0.92, noNaN: true }),
+      (temperatureC, relativeHumidity) => {
+        const air = { temperatureC, relativeHumidity };
+        const verdict = windowVerdict(window, air, 30);
+        let now = air;
+        const followed = verdict.temperature === "fits" ? verdict.advice.slice(0, 1) : verdict.advice;
+        for (const advice of followed)
+          now =
+            advice.kind === "water"
+              ? { temperatureC: now.temperatureC, relativeHumidity: advice.toHumidity }
+              : { temperatureC: advice.toTemperatureC, relativeHumidity: advice.toHumidity };
+        expect(windowVerdict(window, now, 30).inWindow).toBe(true);
+      },
+    ),
     { seed: 9, numRuns: 500 },
   );
 });
@@ -62,4 +69,18 @@ test.each([
 test("a bottle ages by whole days", () => {
   expect(bottleAge("2026-01-01", "2026-02-05", 42)).toEqual({ daysOpen: 35, daysLeft: 7, state: "last week" });
   expect(bottleAge("2026-01-01", "2026-03-01", 42).state).toBe("past its life");
+});
+
+test("of several bottles the one this air fits, else the nearest; of equals the first", () => {
+  const bottle = (name: string, humidityLow: number, humidityHigh: number, temperatureLowC = 18, temperatureHighC = 26) => ({
+    name,
+    adhesive: { humidityLow, humidityHigh, temperatureLowC, temperatureHighC },
+  });
+  const [damp, dry, warm] = [bottle("damp", 0.5, 0.7), bottle("dry", 0.2, 0.4), bottle("warm", 0.2, 0.4, 24, 28)];
+  expect(fitsBest([damp, dry], { temperatureC: 21, relativeHumidity: 0.3 })?.name).toBe("dry");
+  expect(fitsBest([damp, dry], { temperatureC: 21, relativeHumidity: 0.47 })?.name).toBe("damp");
+  expect(fitsBest([warm, dry], { temperatureC: 22, relativeHumidity: 0.3 })?.name).toBe("dry");
+  expect(fitsBest([damp, dry], { temperatureC: 21, relativeHumidity: 0.45 })?.name).toBe("damp");
+  expect(fitsBest([dry, damp], null)?.name).toBe("dry");
+  expect(fitsBest([], { temperatureC: 21, relativeHumidity: 0.45 })).toBeNull();
 });

@@ -3,3 +3,4 @@ export { setTime, setTimeRatio, SET_TIME_REFERENCE, SET_TIME_GOOD_FOR, type SetT
 export { windowVerdict, type WindowVerdict, type AirAdvice } from "./windowVerdict";
 export { beadLifeS } from "./beadLife";
 export { bottleAge, type BottleAge } from "./bottleAge";
+export { fitsBest } from "./fitsBest";

@@ -10,18 +10,14 @@ export const SET_TIME_GOOD_FOR = { temperatureC: [16, 30], relativeHumidity: [0.
 /** Prior means and standard deviations: humidity exponent, temperature constant in K, and the log of the scale. */
 const PRIOR = { m: [1, 0.35], bK: [4000, 2500], logScaleSd: 0.3 } as const;
 
-const inverseTemperature = (air: Air) =>
-  1 / celsiusToKelvin(air.temperatureC) - 1 / celsiusToKelvin(SET_TIME_REFERENCE.temperatureC);
+const inverseTemperature = (air: Air) => 1 / celsiusToKelvin(air.temperatureC) - 1 / celsiusToKelvin(SET_TIME_REFERENCE.temperatureC);
 
 /**
  * Set time in this air over set time at 22 °C and 50 %: `(φ₀/φ)^m · exp(B(1/T − 1/T₀))` with the prior means.
  * A model of this product. `setTimeRatio({ temperatureC: 22, relativeHumidity: 0.25 })` → 2
  */
 export function setTimeRatio(air: Air): number {
-  return (
-    (SET_TIME_REFERENCE.relativeHumidity / air.relativeHumidity) ** PRIOR.m[0] *
-    Math.exp(PRIOR.bK[0] * inverseTemperature(air))
-  );
+  return (SET_TIME_REFERENCE.relativeHumidity / air.relativeHumidity) ** PRIOR.m[0] * Math.exp(PRIOR.bK[0] * inverseTemperature(air));
 }
 
 /** Expected set time with the range that holds it four times in five, s; or why there is no figure. */

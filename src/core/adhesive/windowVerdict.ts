@@ -32,7 +32,8 @@ export function windowVerdict(
   volumeM3: number,
 ): WindowVerdict {
   const humidity = air.relativeHumidity < window.humidityLow ? "too dry" : air.relativeHumidity > window.humidityHigh ? "too damp" : "fits";
-  const temperature = air.temperatureC < window.temperatureLowC ? "too cold" : air.temperatureC > window.temperatureHighC ? "too warm" : "fits";
+  const temperature =
+    air.temperatureC < window.temperatureLowC ? "too cold" : air.temperatureC > window.temperatureHighC ? "too warm" : "fits";
   const advice: AirAdvice[] = [];
 
   const humidityGoal = inside(window.humidityLow, window.humidityHigh, MARGIN.humidity);
@@ -73,8 +74,5 @@ function inside(low: number, high: number, margin: number): (value: number) => n
 
 /** Relative humidity once the same vapour stands at another temperature; 1 at most, the rest runs down the glass. */
 function humidityAfterWarming(air: Air, toTemperatureC: number): number {
-  return Math.min(
-    1,
-    (air.relativeHumidity * saturationPressurePa(air.temperatureC)) / saturationPressurePa(toTemperatureC),
-  );
+  return Math.min(1, (air.relativeHumidity * saturationPressurePa(air.temperatureC)) / saturationPressurePa(toTemperatureC));
 }

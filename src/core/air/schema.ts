@@ -6,9 +6,6 @@ export const airSchema = z.strictObject({
     .number("Give the temperature in °C.")
     .min(-20, "A room under −20 °C cannot be right.")
     .max(60, "A room over 60 °C cannot be right."),
-  relativeHumidity: z
-    .number("Give the humidity.")
-    .gt(0, "Humidity cannot be zero or less.")
-    .max(1, "Humidity cannot pass 100 %."),
+  relativeHumidity: z.number("Give the humidity.").gt(0, "Humidity cannot be zero or less.").max(1, "Humidity cannot pass 100 %."),
 });
 export type Air = z.infer<typeof airSchema>;

@@ -10,8 +10,5 @@ export const WATER_VAPOUR_GAS_CONSTANT = 461.52;
  * `vapourDensityGm3({ temperatureC: 22, relativeHumidity: 0.5 })` → 9.71
  */
 export function vapourDensityGm3({ temperatureC, relativeHumidity }: Air): number {
-  return (
-    (1000 * relativeHumidity * saturationPressurePa(temperatureC)) /
-    (WATER_VAPOUR_GAS_CONSTANT * celsiusToKelvin(temperatureC))
-  );
+  return (1000 * relativeHumidity * saturationPressurePa(temperatureC)) / (WATER_VAPOUR_GAS_CONSTANT * celsiusToKelvin(temperatureC));
 }

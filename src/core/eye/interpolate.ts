@@ -31,10 +31,7 @@ export function interpolateMonotone(xs: readonly number[], ys: readonly number[]
     const t = (at - x(i)) / h;
     const [m0, m1] = [(slopes[i] as number) * h, (slopes[i + 1] as number) * h];
     return (
-      (2 * t ** 3 - 3 * t ** 2 + 1) * y(i) +
-      (t ** 3 - 2 * t ** 2 + t) * m0 +
-      (3 * t ** 2 - 2 * t ** 3) * y(i + 1) +
-      (t ** 3 - t ** 2) * m1
+      (2 * t ** 3 - 3 * t ** 2 + 1) * y(i) + (t ** 3 - 2 * t ** 2 + t) * m0 + (3 * t ** 2 - 2 * t ** 3) * y(i + 1) + (t ** 3 - t ** 2) * m1
     );
   };
 }

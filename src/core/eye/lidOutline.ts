@@ -37,8 +37,7 @@ export function lidOutline(eye: Pick<EyeSurvey, "lashLineMm" | "shape" | "landma
     const bent = t < peak ? (t / peak) * 0.5 : 0.5 + ((t - peak) / (1 - peak)) * 0.5;
     return height * Math.sin(Math.PI * bent) ** 0.82 + tilt * t;
   };
-  const unit = (height: number) =>
-    Array.from({ length: STEPS + 1 }, (_, i) => [i / STEPS, arch(height)(i / STEPS)] as [number, number]);
+  const unit = (height: number) => Array.from({ length: STEPS + 1 }, (_, i) => [i / STEPS, arch(height)(i / STEPS)] as [number, number]);
   const unitUpper = unit(open);
   const unitLength = unitUpper.reduce((sum, [x, y], i) => {
     const [px, py] = unitUpper[i - 1] ?? [x, y];
@@ -56,7 +55,10 @@ export function lidOutline(eye: Pick<EyeSurvey, "lashLineMm" | "shape" | "landma
   }
   const total = lengths[lengths.length - 1]!;
   const fractions = lengths.map((length) => length / total);
-  const xAt = interpolateMonotone(fractions, upper.map(([x]) => x));
+  const xAt = interpolateMonotone(
+    fractions,
+    upper.map(([x]) => x),
+  );
   const yOf = (x: number) => arch(open)(x / widthMm) * widthMm;
   const pointAt = (at: number) => {
     const x = xAt(at);
@@ -77,10 +79,15 @@ export function lidOutline(eye: Pick<EyeSurvey, "lashLineMm" | "shape" | "landma
         return [t, tilt * t - open * 0.42 * Math.sin(Math.PI * t ** 0.9) ** 0.9] as [number, number];
       }),
     ),
-    crease: fold === 0 ? [] : upper.filter((_, i) => i > 4 && i < STEPS - 2).map(([px, py], i, all) => {
-      const t = i / (all.length - 1);
-      return [px, py + fold * widthMm * Math.sin(Math.PI * (0.12 + 0.8 * t)) ** 0.7] as const;
-    }),
+    crease:
+      fold === 0
+        ? []
+        : upper
+            .filter((_, i) => i > 4 && i < STEPS - 2)
+            .map(([px, py], i, all) => {
+              const t = i / (all.length - 1);
+              return [px, py + fold * widthMm * Math.sin(Math.PI * (0.12 + 0.8 * t)) ** 0.7] as const;
+            }),
     brow: [
       [-0.06 * widthMm, 0.62 * widthMm],
       [browX * 0.5, 0.7 * widthMm],

@@ -27,8 +27,7 @@ export function naturalZone(eye: EyeSurvey, from: number, to: number): NaturalZo
   const lashAt = naturalLashAt(eye);
   const found: NaturalLash[] = Array.from({ length: SAMPLES }, (_, i) => lashAt(from + ((i + 0.5) / SAMPLES) * (to - from)));
   const weight = found.reduce((sum, lash) => sum + lash.lashesPerMm, 0);
-  const mean = (of: (lash: NaturalLash) => number) =>
-    found.reduce((sum, lash) => sum + of(lash) * lash.lashesPerMm, 0) / weight;
+  const mean = (of: (lash: NaturalLash) => number) => found.reduce((sum, lash) => sum + of(lash) * lash.lashesPerMm, 0) / weight;
   const cdf = (lengthMm: number) => mean((lash) => normalCdf((lengthMm - lash.lengthMm) / lash.spreadMm));
   const widthMm = (to - from) * eye.lashLineMm;
   return {

@@ -3,8 +3,7 @@ import { DIRECTIONS } from "../curl/directions";
 import { DIAMETER_CLASSES } from "../lash/diameterClasses";
 import { DENSITIES, OWN_CURLS } from "./classes";
 
-const keys = <T extends Record<string, unknown>>(record: T) =>
-  Object.keys(record) as [keyof T & string, ...(keyof T & string)[]];
+const keys = <T extends Record<string, unknown>>(record: T) => Object.keys(record) as [keyof T & string, ...(keyof T & string)[]];
 
 export const SHAPES = {
   almond: "almond",

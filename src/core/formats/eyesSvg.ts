@@ -21,7 +21,14 @@ export function eyesSvg(survey: Survey, map: LashMap, view: View, options: { see
     left: ([x, y]) => [15 + lids.right.widthMm + spaceMm + x, HEADROOM_MM - y],
   };
   const path = (side: Side, points: readonly (readonly [number, number])[]) =>
-    points.map((p, i) => `${i ? "L" : "M"}${place[side](p).map((v) => v.toFixed(2)).join(" ")}`).join("");
+    points
+      .map(
+        (p, i) =>
+          `${i ? "L" : "M"}${place[side](p)
+            .map((v) => v.toFixed(2))
+            .join(" ")}`,
+      )
+      .join("");
 
   const eye = (side: Side) => {
     const lid = lids[side];
@@ -29,7 +36,10 @@ export function eyesSvg(survey: Survey, map: LashMap, view: View, options: { see
     const clip = `opening-${side}`;
     const opening = `${path(side, lid.upper)}${path(side, [...lid.lower].reverse()).replace("M", "L")}Z`;
     const lashes = drawnLashes(survey.eyes[side], (at) => fibreAt(map, side, at), { seed })
-      .map((lash) => `<path d="${path(side, lash.points)}" stroke-width="${lash.widthMm.toFixed(3)}"${lash.kind === "natural" ? ' opacity=".45"' : ""}/>`)
+      .map(
+        (lash) =>
+          `<path d="${path(side, lash.points)}" stroke-width="${lash.widthMm.toFixed(3)}"${lash.kind === "natural" ? ' opacity=".45"' : ""}/>`,
+      )
       .join("");
     return (
       `<clipPath id="${clip}"><path d="${opening}"/></clipPath>` +
@@ -42,7 +52,9 @@ export function eyesSvg(survey: Survey, map: LashMap, view: View, options: { see
   };
   const noseX = 15 + lids.right.widthMm + spaceMm / 2;
   const drawing =
-    eye("right") + eye("left") + `<path d="M${noseX.toFixed(2)} ${HEADROOM_MM - 2}V${HEADROOM_MM + 5}q0 1 1.4 1" stroke-width=".2" opacity=".6"/>`;
+    eye("right") +
+    eye("left") +
+    `<path d="M${noseX.toFixed(2)} ${HEADROOM_MM - 2}V${HEADROOM_MM + 5}q0 1 1.4 1" stroke-width=".2" opacity=".6"/>`;
   const [first, second] = eyesInView(view);
   const word = (x: number, text: string) =>
     `<text x="${x.toFixed(2)}" y="${(height + 3).toFixed(2)}" font-size="2.6" text-anchor="middle" fill="${ink}" font-family="sans-serif">${text}</text>`;

@@ -6,7 +6,14 @@ import { defaultPolicy } from "../policy";
 import { lengthsFrom, surveyArbitrary, traysArbitrary, trayOf } from "../../../tests/support/surveys";
 import { eyesSvg, mapFileJsonSchema, padStrip, readMapFile, writeMapFile } from ".";
 
-const wish = { title: "harbour ½ – ß 🌊", look: "squirrel" as const, school: { id: "browPeak" as const }, fibre: { curl: "C" as const, diameterMm: 0.15, shape: "round" as const, count: 1 }, longestMm: null, coupling: "mirrored" as const };
+const wish = {
+  title: "harbour ½ – ß 🌊",
+  look: "squirrel" as const,
+  school: { id: "browPeak" as const },
+  fibre: { curl: "C" as const, diameterMm: 0.15, shape: "round" as const, count: 1 },
+  longestMm: null,
+  coupling: "mirrored" as const,
+};
 const survey = usualSurvey();
 const map = planMap(survey, wish, defaultPolicy, [trayOf(lengthsFrom(5, 14))])!.map;
 
@@ -35,7 +42,11 @@ const spoilt: [string, Spoil, RegExp][] = [
   ["a diameter of 1.5", (f) => ((f.map.fibre as { diameterMm: number }).diameterMm = 1.5) && f, /0\.25/],
   ["text for a number", (f) => (((f.map.eyes.left.layers[0]!.zones[1] as unknown as { lengthMm: string }).lengthMm = "long"), f), /./],
   ["a missing zone edge", (f) => ((f.map.eyes.left.layers[0]!.boundaries as number[]).pop(), f), /edge/],
-  ["a zone of no width", (f) => (((f.map.eyes.left.layers[0]!.boundaries as number[])[3] = f.map.eyes.left.layers[0]!.boundaries[2]!), f), /width/],
+  [
+    "a zone of no width",
+    (f) => (((f.map.eyes.left.layers[0]!.boundaries as number[])[3] = f.map.eyes.left.layers[0]!.boundaries[2]!), f),
+    /width/,
+  ],
   ["a field nobody knows", (f) => ({ ...f, map: { ...f.map, price: 12 } }), /./],
   ["no map", (f) => ({ format: f.format, version: 1, survey: null }), /./],
 ];
@@ -47,12 +58,19 @@ test.each(spoilt)("%s is refused, and said where", (_, spoil, words) => {
 });
 
 test("no text at all breaks the reader", () => {
-  fc.assert(fc.property(fc.string(), (text) => readMapFile(text).ok === false), { seed: 4 });
-  fc.assert(fc.property(fc.json(), (text) => readMapFile(text).ok === false), { seed: 4 });
+  fc.assert(
+    fc.property(fc.string(), (text) => readMapFile(text).ok === false),
+    { seed: 4 },
+  );
+  fc.assert(
+    fc.property(fc.json(), (text) => readMapFile(text).ok === false),
+    { seed: 4 },
+  );
   expect(readMapFile("x".repeat(600_000))).toMatchObject({ ok: false });
 });
 
-const arcLength = (points: readonly (readonly [number, number])[]) => points.slice(1).reduce((sum, [x, y], i) => sum + Math.hypot(x - points[i]![0], y - points[i]![1]), 0);
+const arcLength = (points: readonly (readonly [number, number])[]) =>
+  points.slice(1).reduce((sum, [x, y], i) => sum + Math.hypot(x - points[i]![0], y - points[i]![1]), 0);
 
 test("the pad strip's lash line is as long as the surveyed one, and its fibres stand at true length", () => {
   const strip = padStrip(survey, map, "bedHead");
@@ -68,16 +86,24 @@ test("the pad strip's lash line is as long as the surveyed one, and its fibres s
 
 test("no length on the strip touches the next, however the line is cut", () => {
   fc.assert(
-    fc.property(surveyArbitrary, fc.constantFrom({ id: "browPeak" as const }, ...[3, 9, 16].map((zones) => ({ id: "equal" as const, zones }))), (someSurvey, school) => {
-      const someMap = planMap(someSurvey, { ...wish, school }, defaultPolicy, [trayOf(lengthsFrom(5, 14))])!.map;
-      for (const eye of padStrip(someSurvey, someMap, "facing").eyes) {
-        const places = [...eye.lengths].sort((a, b) => a.at[0] - b.at[0]);
-        // Two figures are about 1.15 times as wide as they are high.
-        for (let i = 1; i < places.length; i++)
-          expect(Math.hypot(places[i]!.at[0] - places[i - 1]!.at[0], places[i]!.at[1] - places[i - 1]!.at[1])).toBeGreaterThan(eye.lengthTextMm * 1.15);
-        expect(eye.lengths.map(({ text }) => text)).toEqual(someMap.eyes[eye.side].layers[0]!.zones.map((zone) => (zone ? String(zone.lengthMm) : "–")));
-      }
-    }),
+    fc.property(
+      surveyArbitrary,
+      fc.constantFrom({ id: "browPeak" as const }, ...[3, 9, 16].map((zones) => ({ id: "equal" as const, zones }))),
+      (someSurvey, school) => {
+        const someMap = planMap(someSurvey, { ...wish, school }, defaultPolicy, [trayOf(lengthsFrom(5, 14))])!.map;
+        for (const eye of padStrip(someSurvey, someMap, "facing").eyes) {
+          const places = [...eye.lengths].sort((a, b) => a.at[0] - b.at[0]);
+          // Two figures are about 1.15 times as wide as they are high.
+          for (let i = 1; i < places.length; i++)
+            expect(Math.hypot(places[i]!.at[0] - places[i - 1]!.at[0], places[i]!.at[1] - places[i - 1]!.at[1])).toBeGreaterThan(
+              eye.lengthTextMm * 1.15,
+            );
+          expect(eye.lengths.map(({ text }) => text)).toEqual(
+            someMap.eyes[eye.side].layers[0]!.zones.map((zone) => (zone ? String(zone.lengthMm) : "–")),
+          );
+        }
+      },
+    ),
     { numRuns: 60, seed: 6 },
   );
 });

@@ -24,7 +24,12 @@ export type PadStripEye = {
   readonly lengths: readonly { readonly at: Point; readonly text: string; readonly leader: readonly [Point, Point] }[];
   readonly lengthTextMm: number;
   readonly zoneLabels: readonly { readonly at: Point; readonly text: string }[];
-  readonly landmarks: readonly { readonly tick: readonly [Point, Point]; readonly label: string; readonly labelAt: Point; readonly leader: readonly [Point, Point] }[];
+  readonly landmarks: readonly {
+    readonly tick: readonly [Point, Point];
+    readonly label: string;
+    readonly labelAt: Point;
+    readonly leader: readonly [Point, Point];
+  }[];
   readonly innerAt: Point;
   readonly outerAt: Point;
 };
@@ -62,7 +67,12 @@ function stripOf(survey: Survey, map: LashMap, side: Side, view: View): PadStrip
   };
   const run = (from: number, to: number, outMm: number, steps: number) =>
     Array.from({ length: steps + 1 }, (_, i) => point(from + ((to - from) * i) / steps, outMm));
-  const zones = layer.zones.map((fibre, i) => ({ fibre, from: layer.boundaries[i]!, to: layer.boundaries[i + 1]!, lengthMm: fibre?.lengthMm ?? 0 }));
+  const zones = layer.zones.map((fibre, i) => ({
+    fibre,
+    from: layer.boundaries[i]!,
+    to: layer.boundaries[i + 1]!,
+    lengthMm: fibre?.lengthMm ?? 0,
+  }));
   const ringMm = Math.max(10, ...zones.map((zone) => zone.lengthMm)) + RING.pastLongestMm;
   const edgeMm = ringMm + RING.edgeMm;
   const middles = zones.map(({ from, to }) => (from + to) / 2);
@@ -83,12 +93,19 @@ function stripOf(survey: Survey, map: LashMap, side: Side, view: View): PadStrip
   )
     .map(([key, label]) => ({ at: eye.landmarks[key], label }))
     .sort((a, b) => a.at - b.at);
-  const landmarksLabelled = roomy(landmarks.map(({ at }) => at), LANDMARK.labelMm, LANDMARK.roomMm);
+  const landmarksLabelled = roomy(
+    landmarks.map(({ at }) => at),
+    LANDMARK.labelMm,
+    LANDMARK.roomMm,
+  );
   return {
     side,
     lashLine: run(0, 1, 0, 64),
     padEdge: [...run(-past, 1 + past, -1, 64), ...run(-past, 1 + past, edgeMm, 64).reverse()],
-    zoneLines: layer.boundaries.map((at, i) => ({ from: point(at, 0), to: point(at, Math.max(3, zones[i - 1]?.lengthMm ?? 0, zones[i]?.lengthMm ?? 0)) })),
+    zoneLines: layer.boundaries.map((at, i) => ({
+      from: point(at, 0),
+      to: point(at, Math.max(3, zones[i - 1]?.lengthMm ?? 0, zones[i]?.lengthMm ?? 0)),
+    })),
     lengthArcs: zones.flatMap(({ fibre, from, to }) => (fibre ? [run(from, to, fibre.lengthMm, 8)] : [])),
     lengths: zones.map(({ fibre, lengthMm }, i) => ({
       at: point(labelled[i]!, ringMm),

@@ -10,13 +10,7 @@ const GLUE_AT_MM = 1;
  * `M = m(a + x) + m_glue(a + 1)`, a the attachment offset from the lid in mm.
  * `momentMgMm({ lengthMm: 12, diameterMm: 0.15, shape: "round", count: 1 }, 1)` → 1.0091
  */
-export function momentMgMm(
-  fibre: Pick<Fibre, "lengthMm" | "diameterMm" | "shape" | "count">,
-  attachmentOffsetMm: number,
-): number {
+export function momentMgMm(fibre: Pick<Fibre, "lengthMm" | "diameterMm" | "shape" | "count">, attachmentOffsetMm: number): number {
   const glueMg = fibre.count > 1 ? GLUE_MASS_MG.fan : GLUE_MASS_MG.single;
-  return (
-    fibreMassMg(fibre) * (attachmentOffsetMm + centreOfMassMm(fibre.lengthMm)) +
-    glueMg * (attachmentOffsetMm + GLUE_AT_MM)
-  );
+  return fibreMassMg(fibre) * (attachmentOffsetMm + centreOfMassMm(fibre.lengthMm)) + glueMg * (attachmentOffsetMm + GLUE_AT_MM);
 }

@@ -32,5 +32,8 @@ export function nextStocked(stockedMm: readonly number[], fromMm: number | null,
 
 /** The stocked length nearest to a wish, mm; of two as near, the shorter. Null when nothing is stocked. */
 export function nearestStocked(stockedMm: readonly number[], wishMm: number): number | null {
-  return stockedMm.reduce<number | null>((best, mm) => (best === null || Math.abs(mm - wishMm) < Math.abs(best - wishMm) ? mm : best), null);
+  return stockedMm.reduce<number | null>(
+    (best, mm) => (best === null || Math.abs(mm - wishMm) < Math.abs(best - wishMm) ? mm : best),
+    null,
+  );
 }

@@ -53,6 +53,9 @@ export function baseLayer(map: LashMap, side: Side) {
 /** The fibre of the base layer at a place of the lash line, or null where it is bare. */
 export function fibreAt(map: LashMap, side: Side, at: number): Fibre | null {
   const { boundaries, zones } = baseLayer(map, side);
-  const index = Math.min(zones.length - 1, boundaries.slice(1).findIndex((edge) => at <= edge));
+  const index = Math.min(
+    zones.length - 1,
+    boundaries.slice(1).findIndex((edge) => at <= edge),
+  );
   return zones[index] ?? null;
 }

@@ -6,7 +6,14 @@ const survey = surveyOf([8, 10, 9], { spreadMm: 0.3 });
 const context = { survey, policy: defaultPolicy, trays: [trayOf(lengthsFrom(6, 15))] };
 const plan = planMap(
   survey,
-  { title: "t", look: "natural", school: { id: "equal", zones: 7 }, fibre: { curl: "C", diameterMm: 0.15, shape: "round", count: 1 }, longestMm: null, coupling: "mirrored" },
+  {
+    title: "t",
+    look: "natural",
+    school: { id: "equal", zones: 7 },
+    fibre: { curl: "C", diameterMm: 0.15, shape: "round", count: 1 },
+    longestMm: null,
+    coupling: "mirrored",
+  },
   defaultPolicy,
   context.trays,
 )!;

@@ -22,7 +22,10 @@ export function joinFindings(findings: readonly Finding[]): Finding[] {
     joined.add(twin);
     const both = { side: "both" as const, zones: where.zones };
     const title = finding.title.replace(/^Client's (right|left)/, "Both eyes");
-    const fix = finding.fix && twin.fix ? { label: finding.fix.label, apply: (map: Parameters<typeof finding.fix.apply>[0]) => twin.fix!.apply(finding.fix!.apply(map)) } : undefined;
+    const fix =
+      finding.fix && twin.fix
+        ? { label: finding.fix.label, apply: (map: Parameters<typeof finding.fix.apply>[0]) => twin.fix!.apply(finding.fix!.apply(map)) }
+        : undefined;
     return [{ ...finding, where: both, title, ...(fix ? { fix } : {}) }];
   });
 }

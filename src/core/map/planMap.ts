@@ -71,7 +71,10 @@ function planBothEyes(
   };
   const mirrored = wish.coupling === "mirrored";
   const common = wish.longestMm ?? Math.min(peak("right"), peak("left"));
-  const longestMm = { right: mirrored ? common : (wish.longestMm ?? peak("right")), left: mirrored ? common : (wish.longestMm ?? peak("left")) };
+  const longestMm = {
+    right: mirrored ? common : (wish.longestMm ?? peak("right")),
+    left: mirrored ? common : (wish.longestMm ?? peak("left")),
+  };
   const distance = (side: Side, i: number, lengthMm: number) => {
     const zone = zones[side][i]!;
     return Math.round(MICRO * zone.weight * (lengthMm - (longestMm[side] - zone.drop)) ** 2);
@@ -79,7 +82,10 @@ function planBothEyes(
 
   if (!mirrored) {
     const lines = SIDES.map((side) =>
-      planLine(choices[side].map((lengths, i) => lengths.map((lengthMm) => ({ lengthMm, distance: distance(side, i, lengthMm) }))), limits),
+      planLine(
+        choices[side].map((lengths, i) => lengths.map((lengthMm) => ({ lengthMm, distance: distance(side, i, lengthMm) }))),
+        limits,
+      ),
     );
     const [right, left] = lines as [LinePlan | null, LinePlan | null];
     if (!right || !left) return null;

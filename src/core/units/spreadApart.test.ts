@@ -20,7 +20,10 @@ test("all stand apart, and no other lawful placing near by moves them less", () 
         const spread = spreadApart(wished, gap);
         expect(lawful(spread, gap)).toBe(true);
         // Any lawful neighbour, reached by mixing with another lawful placing, costs no less.
-        const other = spreadApart(wished.map((place, i) => place + nudge[i]! * 5).sort((a, b) => a - b), gap);
+        const other = spreadApart(
+          wished.map((place, i) => place + nudge[i]! * 5).sort((a, b) => a - b),
+          gap,
+        );
         for (const share of [0.01, 0.2, 1]) {
           const mixed = spread.map((place, i) => place + share * (other[i]! - place));
           expect(cost(wished, mixed)).toBeGreaterThanOrEqual(cost(wished, spread) - 1e-7);

@@ -27,6 +27,7 @@ export function clocksApartMs(anchor: TimeAnchor, now: { deviceMs: number; monot
 export function trueTime(anchor: TimeAnchor | null, now: { deviceMs: number; monotonicMs: number; load: string }): TrueTime {
   if (!anchor) return { ms: now.deviceMs, clock: "device" };
   const apart = clocksApartMs(anchor, now);
-  if (apart !== null) return { ms: anchor.serverMs + (now.monotonicMs - anchor.monotonicMs), clock: apart > CLOCKS_APART_MS ? "device" : "checked" };
+  if (apart !== null)
+    return { ms: anchor.serverMs + (now.monotonicMs - anchor.monotonicMs), clock: apart > CLOCKS_APART_MS ? "device" : "checked" };
   return { ms: now.deviceMs + (anchor.serverMs - anchor.deviceMs), clock: "device" };
 }

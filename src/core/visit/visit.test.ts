@@ -115,7 +115,13 @@ describe("patch test, valid six months by default (common practice)", () => {
     [[{ placedOn: "2026-06-01", result: "clear" as const }], "valid"],
     [[{ placedOn: "2026-03-25", result: "clear" as const }], "due"],
     [[{ placedOn: "2026-03-09", result: "clear" as const }], "expired"],
-    [[{ placedOn: "2026-03-25", result: "clear" as const }, { placedOn: "2026-06-01", result: "reaction" as const }], "reaction"],
+    [
+      [
+        { placedOn: "2026-03-25", result: "clear" as const },
+        { placedOn: "2026-06-01", result: "reaction" as const },
+      ],
+      "reaction",
+    ],
   ])("%j is %s", (tests, state) => {
     expect(patchTestStanding(tests, today, 6).state).toBe(state);
   });

@@ -9,7 +9,8 @@ import { planMap } from "@/core/map";
 import { defaultPolicy } from "@/core/policy";
 import type { VisitEvent } from "@/core/visit";
 import * as schema from "../schema";
-import { ADHESIVES, airAt, CLIENTS, DAY_SHEET, PEOPLE, ROOMS, STUDIO, TRAYS, type DemoClient } from "./scenario";
+import { CLIENTS, type DemoClient } from "./clients";
+import { ADHESIVES, airAt, DAY_SHEET, PEOPLE, ROOMS, STUDIO, TRAYS } from "./scenario";
 
 /** The same id for the same thing every time. */
 export function demoId(of: string): string {
@@ -23,7 +24,8 @@ const wallClock = (today: string, daysAgo: number, hour: number, minute = 0) => 
   const [y, m, d] = today.split("-").map(Number) as [number, number, number];
   return new Date(addDays(new TZDate(y, m - 1, d, hour, minute, STUDIO.timeZone), -daysAgo).getTime());
 };
-const isoDate = (today: string, daysAgo: number) => new Date(Date.parse(`${today}T12:00:00Z`) - daysAgo * 86_400_000).toISOString().slice(0, 10);
+const isoDate = (today: string, daysAgo: number) =>
+  new Date(Date.parse(`${today}T12:00:00Z`) - daysAgo * 86_400_000).toISOString().slice(0, 10);
 const isSunday = (today: string, daysAgo: number) => getDay(new Date(`${isoDate(today, daysAgo)}T12:00:00Z`)) === 0;
 const dayNumber = (today: string, daysAgo: number) => Math.round(Date.parse(`${isoDate(today, daysAgo)}T00:00:00Z`) / 86_400_000);
 
@@ -31,7 +33,11 @@ const dayNumber = (today: string, daysAgo: number) => Math.round(Date.parse(`${i
  * Loads the scenario into an empty database, and on any later day adds that day's sheet. `today` is the studio's date;
  * everything else follows from it. Returns the two device tokens' sensor names when it loaded anew.
  */
-export async function loadDemo(ownerUrl: string, today: string, options: { password: string; tokens: Record<string, string> }): Promise<"loaded" | "day added" | "kept"> {
+export async function loadDemo(
+  ownerUrl: string,
+  today: string,
+  options: { password: string; tokens: Record<string, string> },
+): Promise<"loaded" | "day added" | "kept"> {
   const client = new pg.Client({ connectionString: ownerUrl });
   await client.connect();
   const db = drizzle(client, { schema, casing: "snake_case" });
@@ -58,14 +64,25 @@ async function loadStudio(tx: Tx, today: string, options: { password: string; to
   for (const person of PEOPLE) {
     const id = demoId(person.key);
     await tx.insert(schema.user).values({ id, name: person.name, email: person.email, emailVerified: true, studioId });
-    await tx.insert(schema.account).values({ id: demoId(`account ${person.key}`), accountId: id, providerId: "credential", userId: id, password: hash });
+    await tx
+      .insert(schema.account)
+      .values({ id: demoId(`account ${person.key}`), accountId: id, providerId: "credential", userId: id, password: hash });
     await tx.insert(schema.member).values({ studioId, id, name: person.name, role: person.role });
   }
   for (const [i, room] of ROOMS.entries()) {
-    await tx.insert(schema.room).values({ studioId, id: demoId(room.key), name: room.name, volumeM3: room.volumeM3, createdAt: new Date(wallClock(today, 90, 9).getTime() + i) });
+    await tx.insert(schema.room).values({
+      studioId,
+      id: demoId(room.key),
+      name: room.name,
+      volumeM3: room.volumeM3,
+      createdAt: new Date(wallClock(today, 90, 9).getTime() + i),
+    });
     await tx.insert(schema.sensor).values({ studioId, id: demoId(`sensor ${room.key}`), roomId: demoId(room.key), name: room.sensor });
     const token = options.tokens[room.key];
-    if (token) await tx.insert(schema.token).values({ hash: createHash("sha256").update(token).digest("hex"), studioId, sensorId: demoId(`sensor ${room.key}`) });
+    if (token)
+      await tx
+        .insert(schema.token)
+        .values({ hash: createHash("sha256").update(token).digest("hex"), studioId, sensorId: demoId(`sensor ${room.key}`) });
   }
   for (const { key, document, lots } of ADHESIVES) {
     await tx.insert(schema.adhesive).values({ studioId, id: demoId(key), document });
@@ -88,21 +105,41 @@ async function loadClient(tx: Tx, today: string, person: DemoClient) {
   const id = demoId(person.key);
   const technicianId = demoId(person.technician);
   const since = wallClock(today, person.firstDaysAgo, 10);
-  await tx.insert(schema.client).values({ studioId, id, name: person.name, contact: person.contact, notes: person.notes, createdAt: since });
+  await tx
+    .insert(schema.client)
+    .values({ studioId, id, name: person.name, contact: person.contact, notes: person.notes, createdAt: since });
   if (person.patchDaysAgo !== null)
-    await tx.insert(schema.patchTest).values({ studioId, id: demoId(`patch ${person.key}`), clientId: id, family: "adhesive", placedOn: isoDate(today, person.patchDaysAgo), result: person.patchResult ?? "clear" });
+    await tx.insert(schema.patchTest).values({
+      studioId,
+      id: demoId(`patch ${person.key}`),
+      clientId: id,
+      family: "adhesive",
+      placedOn: isoDate(today, person.patchDaysAgo),
+      result: person.patchResult ?? "clear",
+    });
   const surveyId = demoId(`survey ${person.key}`);
-  await tx.insert(schema.survey).values({ studioId, id: surveyId, clientId: id, document: person.survey, takenBy: technicianId, createdAt: since });
+  await tx
+    .insert(schema.survey)
+    .values({ studioId, id: surveyId, clientId: id, document: person.survey, takenBy: technicianId, createdAt: since });
   const plan = planMap(
     person.survey,
-    { title: `${person.look}, ${person.fibre.curl} ${person.fibre.diameterMm.toFixed(2)}`, look: person.look, school: person.school, fibre: person.fibre, longestMm: null, coupling: "mirrored" },
+    {
+      title: `${person.look}, ${person.fibre.curl} ${person.fibre.diameterMm.toFixed(2)}`,
+      look: person.look,
+      school: person.school,
+      fibre: person.fibre,
+      longestMm: null,
+      coupling: "mirrored",
+    },
     defaultPolicy,
     TRAYS,
   );
   if (!plan) throw new Error(`No tray for ${person.key}`);
   const mapId = demoId(`map ${person.key}`);
   await tx.insert(schema.lashMap).values({ studioId, id: mapId, clientId: id, surveyId, head: 1, createdAt: since });
-  await tx.insert(schema.lashMapRevision).values({ studioId, mapId, revision: 1, document: plan.map, savedBy: technicianId, createdAt: since });
+  await tx
+    .insert(schema.lashMapRevision)
+    .values({ studioId, mapId, revision: 1, document: plan.map, savedBy: technicianId, createdAt: since });
   let first = true;
   for (let daysAgo = person.firstDaysAgo; daysAgo >= 8; daysAgo -= person.everyDays) {
     const open = isSunday(today, daysAgo) ? daysAgo + 1 : daysAgo;
@@ -137,7 +174,7 @@ async function loadPastVisit(tx: Tx, today: string, person: DemoClient, daysAgo:
     { minute: 4, type: "started", payload: { bottleId, air: air(4) } },
     { minute: 24, type: "shakeStarted", payload: { durationS: 60 } },
   ];
-  for (let minute = 26; minute < minutes - 12; ) {
+  for (let minute = 26; minute < minutes - 12;) {
     const lifeS = beadLifeS(defaultPolicy.beadMinutes, air(minute));
     events.push({ minute, type: "beadPlaced", payload: { lifeS, air: air(minute), bottleId } });
     minute += Math.max(8, Math.round(lifeS / 60));
@@ -146,7 +183,17 @@ async function loadPastVisit(tx: Tx, today: string, person: DemoClient, daysAgo:
   await tx.insert(schema.visitEvent).values(
     events.map(({ minute, type, payload }, i) => {
       const at = new Date(start.getTime() + minute * 60_000 + ((i * 7) % 40) * 1000);
-      return { studioId, visitId, id: demoId(`event ${key} ${i}`), at, serverTime: at, clock: "checked" as const, type, payload, memberId: demoId(person.technician) };
+      return {
+        studioId,
+        visitId,
+        id: demoId(`event ${key} ${i}`),
+        at,
+        serverTime: at,
+        clock: "checked" as const,
+        type,
+        payload,
+        memberId: demoId(person.technician),
+      };
     }),
   );
 }

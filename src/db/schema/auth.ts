@@ -27,7 +27,9 @@ export const session = authSchema.table(
     expiresAt: timestamp({ withTimezone: true }).notNull(),
     ipAddress: text(),
     userAgent: text(),
-    userId: uuid().notNull().references(() => user.id, { onDelete: "cascade" }),
+    userId: uuid()
+      .notNull()
+      .references(() => user.id, { onDelete: "cascade" }),
     ...moments,
   },
   (t) => [index().on(t.userId)],
@@ -39,7 +41,9 @@ export const account = authSchema.table(
     id: uuid().primaryKey(),
     accountId: text().notNull(),
     providerId: text().notNull(),
-    userId: uuid().notNull().references(() => user.id, { onDelete: "cascade" }),
+    userId: uuid()
+      .notNull()
+      .references(() => user.id, { onDelete: "cascade" }),
     accessToken: text(),
     refreshToken: text(),
     idToken: text(),

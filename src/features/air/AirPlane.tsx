@@ -5,7 +5,14 @@ import type { AirAdvice } from "@/core/adhesive";
 import { clamp } from "@/core/units";
 import { useWidth } from "@/ui";
 
-type Window = { readonly id: string; readonly name: string; readonly humidityLow: number; readonly humidityHigh: number; readonly temperatureLowC: number; readonly temperatureHighC: number };
+type Window = {
+  readonly id: string;
+  readonly name: string;
+  readonly humidityLow: number;
+  readonly humidityHigh: number;
+  readonly temperatureLowC: number;
+  readonly temperatureHighC: number;
+};
 type Dated = Air & { readonly takenAt: string };
 
 const WARMTH: readonly [number, number] = [14, 32];
@@ -15,7 +22,21 @@ const DENSITIES = [4, 6, 8, 10, 12, 14, 16];
 const STITCHES = ["", "9 4", "2 4", "12 4 2 4", "5 5"];
 
 /** The room as a place: warmth across, damp up; each bottle's window, lines of equal water, the day's trail, now. */
-export function AirPlane({ air, trail, windows, chosenId, advice, label }: { air: Air | null; trail: readonly Dated[]; windows: readonly Window[]; chosenId: string | null; advice: AirAdvice | null; label: (iso: string) => string }) {
+export function AirPlane({
+  air,
+  trail,
+  windows,
+  chosenId,
+  advice,
+  label,
+}: {
+  air: Air | null;
+  trail: readonly Dated[];
+  windows: readonly Window[];
+  chosenId: string | null;
+  advice: AirAdvice | null;
+  label: (iso: string) => string;
+}) {
   const [ref, width] = useWidth<HTMLDivElement>(760);
   const height = clamp(width * 0.68, 300, 560);
   const left = 44;
@@ -29,7 +50,12 @@ export function AirPlane({ air, trail, windows, chosenId, advice, label }: { air
         return rh >= DAMP[0] && rh <= DAMP[1] ? [[x(t), y(rh)] as [number, number]] : [];
       }),
     );
-  const goal: Air | null = advice && air ? (advice.kind === "water" ? { temperatureC: advice.atTemperatureC, relativeHumidity: advice.toHumidity } : { temperatureC: advice.toTemperatureC, relativeHumidity: advice.toHumidity }) : null;
+  const goal: Air | null =
+    advice && air
+      ? advice.kind === "water"
+        ? { temperatureC: advice.atTemperatureC, relativeHumidity: advice.toHumidity }
+        : { temperatureC: advice.toTemperatureC, relativeHumidity: advice.toHumidity }
+      : null;
   const chosen = windows.find((window) => window.id === chosenId);
   const box = (window: Window) => ({
     x: x(window.temperatureLowC),
@@ -68,7 +94,16 @@ export function AirPlane({ air, trail, windows, chosenId, advice, label }: { air
             <g key={grams}>
               <path d={equalWater(grams) ?? ""} fill="none" stroke="var(--moss)" opacity="0.65" />
               {end > DAMP[0] + 0.02 ? (
-                <text x={width - 26} y={y(end) - 5} textAnchor="end" fontSize="12" fill="var(--ink-2)" stroke="var(--paper)" strokeWidth="3" paintOrder="stroke">
+                <text
+                  x={width - 26}
+                  y={y(end) - 5}
+                  textAnchor="end"
+                  fontSize="12"
+                  fill="var(--ink-2)"
+                  stroke="var(--paper)"
+                  strokeWidth="3"
+                  paintOrder="stroke"
+                >
                   {grams} g/m³
                 </text>
               ) : null}
@@ -77,20 +112,50 @@ export function AirPlane({ air, trail, windows, chosenId, advice, label }: { air
         })}
         {chosen ? <rect {...box(chosen)} fill="var(--moss-soft)" fillOpacity="0.6" /> : null}
         {windows.map((window, i) => (
-          <rect key={window.id} {...box(window)} fill="none" stroke={window === chosen ? "var(--ivy)" : "var(--ink-2)"} strokeWidth={window === chosen ? 2.25 : 1.25} strokeDasharray={STITCHES[i % STITCHES.length]} />
+          <rect
+            key={window.id}
+            {...box(window)}
+            fill="none"
+            stroke={window === chosen ? "var(--ivy)" : "var(--ink-2)"}
+            strokeWidth={window === chosen ? 2.25 : 1.25}
+            strokeDasharray={STITCHES[i % STITCHES.length]}
+          />
         ))}
         {windows.map((window) => (
-          <text key={window.id} x={x(window.temperatureHighC) - 10} y={y(window.humidityLow) - 9} textAnchor="end" fontSize="15" fontFamily="var(--font-serif)" fontWeight="600" fill={window === chosen ? "var(--ivy)" : "var(--ink-2)"} stroke="var(--paper)" strokeWidth="3.5" paintOrder="stroke">
+          <text
+            key={window.id}
+            x={x(window.temperatureHighC) - 10}
+            y={y(window.humidityLow) - 9}
+            textAnchor="end"
+            fontSize="15"
+            fontFamily="var(--font-serif)"
+            fontWeight="600"
+            fill={window === chosen ? "var(--ivy)" : "var(--ink-2)"}
+            stroke="var(--paper)"
+            strokeWidth="3.5"
+            paintOrder="stroke"
+          >
             {window.name}
           </text>
         ))}
-        {trail.length > 1 ? <path d={line()(trail.map(inPlane)) ?? ""} fill="none" stroke="var(--ink)" strokeWidth="2" strokeLinejoin="round" /> : null}
+        {trail.length > 1 ? (
+          <path d={line()(trail.map(inPlane)) ?? ""} fill="none" stroke="var(--ink)" strokeWidth="2" strokeLinejoin="round" />
+        ) : null}
         {marks.map((i) => {
           const at = inPlane(trail[i]!);
           return !clearOfNow(at) ? null : (
             <g key={i}>
               <circle cx={at[0]} cy={at[1]} r="3.5" fill="var(--ink)" />
-              <text x={at[0] - 9} y={at[1] + 4} textAnchor="end" fontSize="13" fill="var(--ink)" stroke="var(--paper)" strokeWidth="3.5" paintOrder="stroke">
+              <text
+                x={at[0] - 9}
+                y={at[1] + 4}
+                textAnchor="end"
+                fontSize="13"
+                fill="var(--ink)"
+                stroke="var(--paper)"
+                strokeWidth="3.5"
+                paintOrder="stroke"
+              >
                 {label(trail[i]!.takenAt)}
               </text>
             </g>
@@ -98,7 +163,16 @@ export function AirPlane({ air, trail, windows, chosenId, advice, label }: { air
         })}
         {now && goal ? (
           <g>
-            <line x1={now[0]} y1={now[1]} x2={inPlane(goal)[0]} y2={inPlane(goal)[1]} stroke="var(--ivy)" strokeWidth="2.5" strokeDasharray="1 6" strokeLinecap="round" />
+            <line
+              x1={now[0]}
+              y1={now[1]}
+              x2={inPlane(goal)[0]}
+              y2={inPlane(goal)[1]}
+              stroke="var(--ivy)"
+              strokeWidth="2.5"
+              strokeDasharray="1 6"
+              strokeLinecap="round"
+            />
             <circle cx={inPlane(goal)[0]} cy={inPlane(goal)[1]} r="7" fill="var(--paper)" stroke="var(--ivy)" strokeWidth="2.5" />
           </g>
         ) : null}
@@ -106,7 +180,17 @@ export function AirPlane({ air, trail, windows, chosenId, advice, label }: { air
           <g>
             <circle cx={now[0]} cy={now[1]} r="9" fill="var(--ink)" />
             <circle cx={now[0]} cy={now[1]} r="3" fill="var(--paper)" />
-            <text x={now[0] + (nowOnRight ? -16 : 16)} y={now[1] + 5} textAnchor={nowOnRight ? "end" : "start"} fontSize="15.5" fontWeight="700" fill="var(--ink)" stroke="var(--paper)" strokeWidth="4" paintOrder="stroke">
+            <text
+              x={now[0] + (nowOnRight ? -16 : 16)}
+              y={now[1] + 5}
+              textAnchor={nowOnRight ? "end" : "start"}
+              fontSize="15.5"
+              fontWeight="700"
+              fill="var(--ink)"
+              stroke="var(--paper)"
+              strokeWidth="4"
+              paintOrder="stroke"
+            >
               now {air.temperatureC.toFixed(1)} °C, {Math.round(air.relativeHumidity * 100)} %
             </text>
           </g>

@@ -5,10 +5,11 @@ import { useEffect, useState } from "react";
 import { bottleAge, setTime, windowVerdict } from "@/core/adhesive";
 import { dewPointC, vapourDensityGm3 } from "@/core/air";
 import type { OpenBottle } from "@/features/visit/data";
-import { Button, Empty, LinkButton, Notice, TextField, Verdict, cx } from "@/ui";
-import { changeRoom, typeReading } from "./actions";
+import { Empty, LinkButton, Verdict, cx } from "@/ui";
 import { AirPlane } from "./AirPlane";
 import type { RoomAir } from "./data";
+import { RoomSize } from "./RoomSize";
+import { TypedReading } from "./TypedReading";
 import { adviceWords, setTimeWords, standingWords } from "./words";
 
 type Room = { id: string; name: string; volumeM3: number };
@@ -44,7 +45,13 @@ export function AirWorkspace({
   const judged = bottles.map((bottle) => {
     const age = bottleAge(bottle.openedOn, today, bottle.adhesive.lifeAfterOpeningDays);
     const verdict = air ? windowVerdict(bottle.adhesive, plain(air), room.volumeM3) : null;
-    return { bottle, age, verdict, words: verdict ? standingWords(verdict, age.daysLeft) : null, expected: air ? setTime(bottle.adhesive.setTimeS, plain(air)) : null };
+    return {
+      bottle,
+      age,
+      verdict,
+      words: verdict ? standingWords(verdict, age.daysLeft) : null,
+      expected: air ? setTime(bottle.adhesive.setTimeS, plain(air)) : null,
+    };
   });
   judged.sort((a, b) => (a.words && b.words ? RANK[a.words.tone] - RANK[b.words.tone] : 0));
   const [picked, setPicked] = useState<string | null>(null);
@@ -56,13 +63,19 @@ export function AirWorkspace({
       <div className="min-w-0">
         <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1">
           {rooms.map((one) => (
-            <Link key={one.id} href={`/air?room=${one.id}`} aria-current={one.id === room.id ? "page" : undefined} className={cx("border-b-2 py-1 font-serif text-xl", one.id === room.id ? "border-ivy" : "border-transparent text-ink-2 hover:text-ink")}>
+            <Link
+              key={one.id}
+              href={`/air?room=${one.id}`}
+              aria-current={one.id === room.id ? "page" : undefined}
+              className={cx(
+                "border-b-2 py-1 font-serif text-xl",
+                one.id === room.id ? "border-ivy" : "border-transparent text-ink-2 hover:text-ink",
+              )}
+            >
               {one.name}
             </Link>
           ))}
-          <span className="text-sm text-ink-2">
-            {air ? `${air.by}, ${takenAgo}` : "no reading yet"}
-          </span>
+          <span className="text-sm text-ink-2">{air ? `${air.by}, ${takenAgo}` : "no reading yet"}</span>
         </div>
         <AirPlane
           air={air}
@@ -73,8 +86,8 @@ export function AirWorkspace({
           label={(iso) => clock.format(new Date(iso))}
         />
         <p className="text-sm text-ink-2">
-          Curves join air with the same water in it. Sensor air is not lash air: breath, a mask taped at the nose and a fan change it. Window and set time follow the leaflet; the
-          model between is ours and says how sure it is.
+          Curves join air with the same water in it. Sensor air is not lash air: breath, a mask taped at the nose and a fan change it.
+          Window and set time follow the leaflet; the model between is ours and says how sure it is.
         </p>
       </div>
       <div className="min-w-0 space-y-7">
@@ -114,7 +127,12 @@ export function AirWorkspace({
               const isChosen = bottle.id === chosen?.bottle.id;
               return (
                 <li key={bottle.id} className="border-t border-line py-2.5" data-bottle={bottle.lot}>
-                  <button type="button" aria-pressed={isChosen} onClick={() => setPicked(bottle.id)} className="flex w-full items-baseline justify-between gap-3 rounded px-1 text-left hover:bg-moss-soft">
+                  <button
+                    type="button"
+                    aria-pressed={isChosen}
+                    onClick={() => setPicked(bottle.id)}
+                    className="flex w-full items-baseline justify-between gap-3 rounded px-1 text-left hover:bg-moss-soft"
+                  >
                     <span className={cx("font-semibold", isChosen && "underline decoration-ivy decoration-2 underline-offset-4")}>
                       {bottle.adhesive.name}, lot {bottle.lot}
                     </span>
@@ -135,8 +153,10 @@ export function AirWorkspace({
                     ) : null}
                     {isChosen ? (
                       <p className="mt-1">
-                        Opened {age.daysOpen} days ago, {age.daysLeft >= 0 ? `${age.daysLeft} left` : "over"} of {bottle.adhesive.lifeAfterOpeningDays}. Window {Math.round(bottle.adhesive.humidityLow * 100)} to{" "}
-                        {Math.round(bottle.adhesive.humidityHigh * 100)} %, {bottle.adhesive.temperatureLowC} to {bottle.adhesive.temperatureHighC} °C.
+                        Opened {age.daysOpen} days ago, {age.daysLeft >= 0 ? `${age.daysLeft} left` : "over"} of{" "}
+                        {bottle.adhesive.lifeAfterOpeningDays}. Window {Math.round(bottle.adhesive.humidityLow * 100)} to{" "}
+                        {Math.round(bottle.adhesive.humidityHigh * 100)} %, {bottle.adhesive.temperatureLowC} to{" "}
+                        {bottle.adhesive.temperatureHighC} °C.
                       </p>
                     ) : null}
                   </div>
@@ -159,52 +179,4 @@ function headline(air: RoomAir | null, best: keyof typeof RANK | undefined): str
   const feel = air.relativeHumidity < 0.4 ? "Dry" : air.relativeHumidity > 0.6 ? "Damp" : "Fair";
   if (best === undefined) return `${feel} air`;
   return best === "good" ? `${feel} air, a bottle fits` : best === "look" ? `${feel} air, nearly a fit` : `${feel} air, no bottle fits`;
-}
-
-function TypedReading({ room }: { room: Room }) {
-  const router = useRouter();
-  const [form, setForm] = useState({ temperature: "", humidity: "" });
-  const [problem, setProblem] = useState<{ message: string; fields: Readonly<Record<string, string>> } | null>(null);
-  const submit = async (event: React.FormEvent) => {
-    event.preventDefault();
-    const result = await typeReading({ roomId: room.id, ...form }).catch(() => null);
-    setProblem(result?.ok ? null : (result ?? { message: "The server did not answer. What you typed is still here.", fields: {} }));
-    if (result?.ok) {
-      setForm({ temperature: "", humidity: "" });
-      router.refresh();
-    }
-  };
-  return (
-    <form onSubmit={submit} noValidate aria-label="A reading by hand">
-      <h2 className="text-xl">A reading by hand</h2>
-      <div className="mt-2 grid grid-cols-[1fr_1fr_auto] items-end gap-3">
-        <TextField label="Temperature" unit="°C" inputMode="decimal" value={form.temperature} error={problem?.fields.temperature} onChange={(e) => setForm({ ...form, temperature: e.target.value })} />
-        <TextField label="Humidity" unit="%" inputMode="decimal" value={form.humidity} error={problem?.fields.humidity} onChange={(e) => setForm({ ...form, humidity: e.target.value })} />
-        <Button type="submit" tone="line">
-          Keep
-        </Button>
-      </div>
-      {problem && Object.keys(problem.fields).length === 0 ? <Notice tone="stop" title={problem.message} className="mt-2" /> : null}
-    </form>
-  );
-}
-
-function RoomSize({ room }: { room: Room }) {
-  const router = useRouter();
-  const [volume, setVolume] = useState(String(room.volumeM3));
-  const [problem, setProblem] = useState<string | null>(null);
-  const submit = async (event: React.FormEvent) => {
-    event.preventDefault();
-    const result = await changeRoom({ roomId: room.id, volume }).catch(() => null);
-    setProblem(result?.ok ? null : (result?.fields.volume ?? result?.message ?? "The server did not answer. Try again."));
-    if (result?.ok) router.refresh();
-  };
-  return (
-    <form onSubmit={submit} noValidate aria-label="Size of the room" className="grid grid-cols-[1fr_auto] items-end gap-3">
-      <TextField label="Volume of the room" hint="Length × width × height; water is reckoned from it." unit="m³" inputMode="decimal" value={volume} error={problem ?? undefined} onChange={(e) => setVolume(e.target.value)} />
-      <Button type="submit" tone="line" className="mb-7">
-        Keep
-      </Button>
-    </form>
-  );
 }

@@ -32,7 +32,14 @@ export const typeReading = action(
     await inStudio(me, async (tx) => {
       const [known] = await tx.select({ id: room.id }).from(room).where(eq(room.id, roomId));
       if (!known) throw new Refusal(GONE);
-      await tx.insert(reading).values({ studioId: me.studioId, id: randomUUID(), roomId, takenAt: new Date(), temperatureC: temperature, relativeHumidity: humidity });
+      await tx.insert(reading).values({
+        studioId: me.studioId,
+        id: randomUUID(),
+        roomId,
+        takenAt: new Date(),
+        temperatureC: temperature,
+        relativeHumidity: humidity,
+      });
     });
     return null;
   },
@@ -42,12 +49,16 @@ export const changeRoom = action(
   {
     input: z.strictObject({
       roomId: z.uuid(),
-      volume: typed("Cubic metres, e.g. 30.").pipe(z.number().min(3, "A room under 3 m³ is a cupboard.").max(2000, "Over 2,000 m³ is a hall.")),
+      volume: typed("Cubic metres, e.g. 30.").pipe(
+        z.number().min(3, "A room under 3 m³ is a cupboard.").max(2000, "Over 2,000 m³ is a hall."),
+      ),
     }),
     least: "technician",
   },
   async (me, { roomId, volume }) => {
-    const rows = await inStudio(me, (tx) => tx.update(room).set({ volumeM3: volume }).where(eq(room.id, roomId)).returning({ id: room.id }));
+    const rows = await inStudio(me, (tx) =>
+      tx.update(room).set({ volumeM3: volume }).where(eq(room.id, roomId)).returning({ id: room.id }),
+    );
     if (rows.length === 0) throw new Refusal(GONE);
     return null;
   },

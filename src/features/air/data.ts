@@ -13,7 +13,10 @@ export type RoomWithAir = { readonly id: string; readonly name: string; readonly
 /** Every room of the studio with its newest air. */
 export function roomsWithAir(me: Member): Promise<RoomWithAir[]> {
   return inStudio(me, async (tx) => {
-    const rooms = await tx.select({ id: room.id, name: room.name, volumeM3: room.volumeM3 }).from(room).orderBy(asc(room.createdAt), asc(room.name));
+    const rooms = await tx
+      .select({ id: room.id, name: room.name, volumeM3: room.volumeM3 })
+      .from(room)
+      .orderBy(asc(room.createdAt), asc(room.name));
     return Promise.all(rooms.map(async (row) => ({ ...row, air: await newestAir(tx, row.id) })));
   });
 }
@@ -33,7 +36,9 @@ export function airPage(me: Member, roomId: string, since: Date) {
     return {
       room: { id: found.id, name: found.name, volumeM3: found.volumeM3 },
       air: await newestAir(tx, roomId),
-      trail: trail.filter((_, i) => i % every === 0 || i === trail.length - 1).map((row) => ({ ...row, takenAt: row.takenAt.toISOString() })),
+      trail: trail
+        .filter((_, i) => i % every === 0 || i === trail.length - 1)
+        .map((row) => ({ ...row, takenAt: row.takenAt.toISOString() })),
       bottles: await openBottles(tx),
       policy: held!.document,
     };

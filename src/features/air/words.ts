@@ -3,14 +3,27 @@ import type { Tone } from "@/ui";
 
 /** A bottle's standing in this air: a word and how grave. */
 export function standingWords(verdict: WindowVerdict, daysLeft: number): { tone: Tone; word: string; says: string } {
-  if (daysLeft < 0) return { tone: "stop", word: "past its life", says: `Its leaflet's days after opening ended ${-daysLeft} ${daysLeft === -1 ? "day" : "days"} ago.` };
+  if (daysLeft < 0)
+    return {
+      tone: "stop",
+      word: "past its life",
+      says: `Its leaflet's days after opening ended ${-daysLeft} ${daysLeft === -1 ? "day" : "days"} ago.`,
+    };
   if (verdict.inWindow) return { tone: "good", word: "fits", says: "Inside its window." };
   const parts = [
-    verdict.humidity !== "fits" ? `${Math.abs(Math.round(verdict.humidityOff * 100))} points ${verdict.humidity === "too dry" ? "below" : "above"} its humidity` : "",
-    verdict.temperature !== "fits" ? `${Math.abs(verdict.temperatureOffC).toFixed(1)} °C ${verdict.temperature === "too cold" ? "below" : "above"} its warmth` : "",
+    verdict.humidity !== "fits"
+      ? `${Math.abs(Math.round(verdict.humidityOff * 100))} points ${verdict.humidity === "too dry" ? "below" : "above"} its humidity`
+      : "",
+    verdict.temperature !== "fits"
+      ? `${Math.abs(verdict.temperatureOffC).toFixed(1)} °C ${verdict.temperature === "too cold" ? "below" : "above"} its warmth`
+      : "",
   ].filter(Boolean);
   const near = Math.abs(verdict.humidityOff) <= 0.05 && Math.abs(verdict.temperatureOffC) <= 1;
-  return { tone: near ? "look" : "stop", word: verdict.humidity !== "fits" ? verdict.humidity : verdict.temperature, says: `${parts.join(" and ")} window.` };
+  return {
+    tone: near ? "look" : "stop",
+    word: verdict.humidity !== "fits" ? verdict.humidity : verdict.temperature,
+    says: `${parts.join(" and ")} window.`,
+  };
 }
 
 /** One way into the window as a sentence with a quantity. */

@@ -24,8 +24,10 @@ export function ClientForm({ known }: { known?: Known }) {
       router.refresh();
       return;
     }
-    const found: { message: string; fields: Readonly<Record<string, string>> } =
-      result ?? { message: "The server did not answer. What you typed is still here.", fields: {} };
+    const found: { message: string; fields: Readonly<Record<string, string>> } = result ?? {
+      message: "The server did not answer. What you typed is still here.",
+      fields: {},
+    };
     // After being shown the other's words, keeping again is a decision, not an accident.
     if (found.fields.seenAt) setSeenAt(found.fields.seenAt);
     const fields = Object.fromEntries(Object.entries(found.fields).map(([key, words]) => [key.replace(/^form\./, ""), words]));
@@ -42,7 +44,11 @@ export function ClientForm({ known }: { known?: Known }) {
     <form onSubmit={submit} noValidate className="max-w-xl space-y-5">
       <TextField label="Name" autoFocus {...field("name")} />
       <TextField label="How to reach them" hint="As they gave it; may stay empty." {...field("contact")} />
-      <TextArea label="Notes" hint="Sleeping side, washing habits, lenses, what they like. Only this studio reads it." {...field("notes")} />
+      <TextArea
+        label="Notes"
+        hint="Sleeping side, washing habits, lenses, what they like. Only this studio reads it."
+        {...field("notes")}
+      />
       {problem ? <Notice tone="stop" title={problem.message} /> : null}
       <div className="flex gap-3">
         <Button type="submit" disabled={busy}>

@@ -9,7 +9,17 @@ import { surveyWords } from "./surveyWords";
 import { Thread, type Leaf } from "./Thread";
 
 /** The client: name and cautions on the left, the thread of visits and the maps on the right. */
-export function ClientView({ page, leaves, dates, mayPutAway }: { page: ClientPage; leaves: readonly Leaf[]; dates: { since: string; maps: readonly string[] }; mayPutAway: boolean }) {
+export function ClientView({
+  page,
+  leaves,
+  dates,
+  mayPutAway,
+}: {
+  page: ClientPage;
+  leaves: readonly Leaf[];
+  dates: { since: string; maps: readonly string[] };
+  mayPutAway: boolean;
+}) {
   const { person, survey, maps, standing, tests, today } = page;
   return (
     <div className="grid gap-x-10 gap-y-8 pt-5 lg:grid-cols-[19rem_minmax(0,1fr)]">
@@ -20,7 +30,13 @@ export function ClientView({ page, leaves, dates, mayPutAway }: { page: ClientPa
         <p className="mt-2 text-[0.9375rem] text-ink-2">
           since {dates.since}
           {person.archivedAt ? ", put away" : ""}
-          {survey ? surveyWords(survey.document).map((line) => <span key={line} className="block">{line}</span>) : null}
+          {survey
+            ? surveyWords(survey.document).map((line) => (
+                <span key={line} className="block">
+                  {line}
+                </span>
+              ))
+            : null}
         </p>
         <Part>
           <PatchTests clientId={person.id} standing={standing} tests={tests} today={today} />
@@ -68,12 +84,17 @@ export function ClientView({ page, leaves, dates, mayPutAway }: { page: ClientPa
         )}
         <h2 className="mt-8 text-2xl">Maps</h2>
         {maps.length === 0 ? (
-          <p className="mt-2 text-ink-2">{survey ? "None yet. A new map is planned from the survey in one tap." : "A map needs a survey of the natural lashes first."}</p>
+          <p className="mt-2 text-ink-2">
+            {survey ? "None yet. A new map is planned from the survey in one tap." : "A map needs a survey of the natural lashes first."}
+          </p>
         ) : (
           <ul className="mt-2 border-t border-line">
             {maps.map((map, i) => (
               <li key={map.id} className="border-b border-line">
-                <Link href={`/clients/${person.id}/map/${map.id}`} className="flex flex-wrap items-center gap-x-5 gap-y-1 px-2 py-3 hover:bg-moss-soft">
+                <Link
+                  href={`/clients/${person.id}/map/${map.id}`}
+                  className="flex flex-wrap items-center gap-x-5 gap-y-1 px-2 py-3 hover:bg-moss-soft"
+                >
                   <MiniSkyline map={map.map} width={96} height={30} />
                   <span className="min-w-0 flex-1 font-semibold break-words">{map.title}</span>
                   <span className="text-sm text-ink-2">

@@ -8,7 +8,17 @@ import { dayWords, patchTestWords } from "./patchTestWords";
 type Kept = { id: string; family: string; placedOn: string; result: string };
 const RESULT_WORDS: Record<string, string> = { waiting: "being watched", clear: "clear", reaction: "reaction" };
 
-export function PatchTests({ clientId, standing, tests, today }: { clientId: string; standing: PatchTestStanding; tests: readonly Kept[]; today: string }) {
+export function PatchTests({
+  clientId,
+  standing,
+  tests,
+  today,
+}: {
+  clientId: string;
+  standing: PatchTestStanding;
+  tests: readonly Kept[];
+  today: string;
+}) {
   const [open, setOpen] = useState(false);
   const [problem, setProblem] = useState<{ message: string; fields: Readonly<Record<string, string>> } | null>(null);
   const { tone, title, says } = patchTestWords(standing);
@@ -43,7 +53,13 @@ export function PatchTests({ clientId, standing, tests, today }: { clientId: str
             <option value="lotion">lift lotion</option>
           </SelectField>
           <TextField label="Placed on" name="placedOn" type="date" max={today} defaultValue={today} error={problem?.fields.placedOn} />
-          <SelectField label="Result" name="result" defaultValue="waiting" hint="Writing down the same day again changes its result." error={problem?.fields.result}>
+          <SelectField
+            label="Result"
+            name="result"
+            defaultValue="waiting"
+            hint="Writing down the same day again changes its result."
+            error={problem?.fields.result}
+          >
             <option value="waiting">being watched</option>
             <option value="clear">clear</option>
             <option value="reaction">reaction</option>

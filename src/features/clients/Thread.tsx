@@ -1,8 +1,7 @@
-"use client";
 import Link from "next/link";
-import { useEffect, useRef } from "react";
 import type { LashMap } from "@/core/map";
 import { cx } from "@/ui";
+import { FromItsEnd } from "./FromItsEnd";
 import { MiniSkyline } from "./MiniSkyline";
 
 /** A leaf of the thread: one visit. */
@@ -21,13 +20,8 @@ const MIDDLE = 76;
 
 /** The client's history as a stitched line with a leaf for every visit, oldest first. */
 export function Thread({ leaves }: { leaves: readonly Leaf[] }) {
-  const line = useRef<HTMLOListElement>(null);
-  // The newest leaf is the one that matters: a long thread is seen from its end.
-  useEffect(() => {
-    if (line.current) line.current.scrollLeft = line.current.scrollWidth;
-  }, []);
   return (
-    <ol ref={line} aria-label="Visits, oldest first" tabIndex={0} className="flex overflow-x-auto pb-3">
+    <FromItsEnd aria-label="Visits, oldest first" tabIndex={0} className="flex overflow-x-auto pb-3">
       {leaves.map((leaf, i) => (
         <li key={leaf.id} className="shrink-0" style={{ width: WIDTH }}>
           <Link href={`/visits/${leaf.id}`} className="group block rounded-lg px-1 hover:bg-moss-soft">
@@ -51,7 +45,7 @@ export function Thread({ leaves }: { leaves: readonly Leaf[] }) {
           </Link>
         </li>
       ))}
-    </ol>
+    </FromItsEnd>
   );
 }
 
@@ -87,7 +81,14 @@ function LeafDrawing({ up, state, first, last }: { up: boolean; state: Leaf["sta
         />
         <path d="M0-8c-1-16-2-30-1-46" fill="none" stroke="var(--ivy)" strokeWidth="0.9" />
       </g>
-      <circle cx={x} cy={knot} r="4.5" fill={done || state === "running" ? "var(--ivy)" : "var(--paper)"} stroke="var(--ivy)" strokeWidth="1.75" />
+      <circle
+        cx={x}
+        cy={knot}
+        r="4.5"
+        fill={done || state === "running" ? "var(--ivy)" : "var(--paper)"}
+        stroke="var(--ivy)"
+        strokeWidth="1.75"
+      />
     </svg>
   );
 }

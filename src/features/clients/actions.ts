@@ -36,20 +36,30 @@ export const changeClient = action(
           notes: `Theirs: ${row.notes || "nothing"}`,
           seenAt: row.updatedAt.toISOString(),
         });
-      await tx.update(client).set({ ...form, updatedAt: new Date() }).where(eq(client.id, id));
+      await tx
+        .update(client)
+        .set({ ...form, updatedAt: new Date() })
+        .where(eq(client.id, id));
     });
     return { id };
   },
 );
 
-export const putClientAway = action({ input: z.strictObject({ id: z.uuid(), away: z.boolean() }), least: "technician" }, async (me, { id, away }) => {
-  const rows = await inStudio(me, (tx) =>
-    tx.update(client).set({ archivedAt: away ? new Date() : null }).where(eq(client.id, id)).returning({ id: client.id }),
-  );
-  if (rows.length === 0) throw new Refusal(GONE);
-  refresh();
-  return { id };
-});
+export const putClientAway = action(
+  { input: z.strictObject({ id: z.uuid(), away: z.boolean() }), least: "technician" },
+  async (me, { id, away }) => {
+    const rows = await inStudio(me, (tx) =>
+      tx
+        .update(client)
+        .set({ archivedAt: away ? new Date() : null })
+        .where(eq(client.id, id))
+        .returning({ id: client.id }),
+    );
+    if (rows.length === 0) throw new Refusal(GONE);
+    refresh();
+    return { id };
+  },
+);
 
 export const addPatchTest = action({ input: patchTestFormSchema }, async (me, form) => {
   if (form.result === "reaction" && !mayActAs(me, "technician")) throw new Refusal("A reaction is written down by a technician.");

@@ -28,7 +28,10 @@ export function listClients(me: Member, search: string) {
 }
 
 /** Newest survey of a client, or null. */
-export async function newestSurvey(tx: StudioTransaction, clientId: string): Promise<{ id: string; document: Survey; createdAt: Date } | null> {
+export async function newestSurvey(
+  tx: StudioTransaction,
+  clientId: string,
+): Promise<{ id: string; document: Survey; createdAt: Date } | null> {
   const [row] = await tx
     .select({ id: survey.id, document: survey.document, createdAt: survey.createdAt })
     .from(survey)
@@ -38,13 +41,26 @@ export async function newestSurvey(tx: StudioTransaction, clientId: string): Pro
   return row ?? null;
 }
 
-export type MapLine = { readonly id: string; readonly title: string; readonly map: LashMap; readonly revision: number; readonly savedAt: Date };
+export type MapLine = {
+  readonly id: string;
+  readonly title: string;
+  readonly map: LashMap;
+  readonly revision: number;
+  readonly savedAt: Date;
+};
 
 async function mapsOf(tx: StudioTransaction, clientId: string): Promise<MapLine[]> {
   const rows = await tx
     .select({ id: lashMap.id, map: lashMapRevision.document, revision: lashMapRevision.revision, savedAt: lashMapRevision.createdAt })
     .from(lashMap)
-    .innerJoin(lashMapRevision, and(eq(lashMapRevision.studioId, lashMap.studioId), eq(lashMapRevision.mapId, lashMap.id), eq(lashMapRevision.revision, lashMap.head)))
+    .innerJoin(
+      lashMapRevision,
+      and(
+        eq(lashMapRevision.studioId, lashMap.studioId),
+        eq(lashMapRevision.mapId, lashMap.id),
+        eq(lashMapRevision.revision, lashMap.head),
+      ),
+    )
     .where(eq(lashMap.clientId, clientId))
     .orderBy(desc(lashMapRevision.createdAt));
   return rows.map((row) => ({ ...row, title: row.map.title }));

@@ -13,7 +13,16 @@ export function leavesOf(visits: readonly VisitRow[], bottles: ReadonlyMap<strin
       id,
       date: formatIn(timeZone, startsAt, startsAt.getFullYear() === now.getFullYear() ? "d MMM" : "d MMM yyyy"),
       service,
-      state: state.finishedAtMs !== null ? "done" : state.startedAtMs !== null ? "running" : startsAt < now ? (sameDay(startsAt, now) ? "agreed" : "missed") : "agreed",
+      state:
+        state.finishedAtMs !== null
+          ? "done"
+          : state.startedAtMs !== null
+            ? "running"
+            : startsAt < now
+              ? sameDay(startsAt, now)
+                ? "agreed"
+                : "missed"
+              : "agreed",
       map: state.startedAtMs !== null ? map : null,
       air: air ? `${air.temperatureC.toFixed(1)} °C, ${Math.round(air.relativeHumidity * 100)} %` : null,
       work: beads > 0 ? `${beads} ${beads === 1 ? "bead" : "beads"}${bottle ? ` of ${bottle}` : ""}` : null,

@@ -26,7 +26,11 @@ export const Eye = memo(function Eye({
   const lid = useMemo(() => lidOutline(eye), [eye]);
   const lashes = useMemo(() => drawnLashes(eye, fibreAt, { seed: SEED[place.side] }), [eye, fibreAt, place.side]);
   const natural = useMemo(
-    () => lashes.filter((lash) => lash.kind === "natural").map((lash) => lashPath(lash, place, pxPerMm)).join(""),
+    () =>
+      lashes
+        .filter((lash) => lash.kind === "natural")
+        .map((lash) => lashPath(lash, place, pxPerMm))
+        .join(""),
     [lashes, place, pxPerMm],
   );
   const extensions = useMemo(() => {
@@ -54,7 +58,9 @@ export const Eye = memo(function Eye({
       {lid.crease.length ? <path d={linePath(lid.crease, place)} fill="none" stroke="var(--lid)" strokeWidth="1" /> : null}
       <path d={linePath(lid.upper, place)} fill="none" stroke="var(--lid)" strokeWidth="1.75" />
       <path d={natural} fill="var(--ink-2)" opacity={hasExtensions ? 0.38 : 0.9} />
-      {(Object.keys(INKS) as LashInk[]).map((ink) => (extensions[ink].length ? <path key={ink} d={extensions[ink].join("")} fill={INKS[ink]} /> : null))}
+      {(Object.keys(INKS) as LashInk[]).map((ink) =>
+        extensions[ink].length ? <path key={ink} d={extensions[ink].join("")} fill={INKS[ink]} /> : null,
+      )}
     </g>
   );
 });

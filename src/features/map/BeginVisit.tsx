@@ -65,7 +65,13 @@ export function BeginVisit({
               <span className="block text-ink-2">{words.says}</span>
             </p>
             {standing.state === "reaction" ? null : (
-              <TextArea label="Why it goes ahead" hint="Kept with the visit, in your name." value={reason} maxLength={500} onChange={(event) => setReason(event.target.value)} />
+              <TextArea
+                label="Why it goes ahead"
+                hint="Kept with the visit, in your name."
+                value={reason}
+                maxLength={500}
+                onChange={(event) => setReason(event.target.value)}
+              />
             )}
           </div>
         )}

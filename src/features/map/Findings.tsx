@@ -9,7 +9,15 @@ const NUMBERS = ["Nothing", "One thing", "Two things", "Three things", "Four thi
 const FEW = 5;
 
 /** What the map deserves to be told, the gravest first; each opens to its numbers, and has its fix beside it. */
-export function Findings({ findings, onFix, onShow }: { findings: readonly Finding[]; onFix: (finding: Finding) => void; onShow: (finding: Finding) => void }) {
+export function Findings({
+  findings,
+  onFix,
+  onShow,
+}: {
+  findings: readonly Finding[];
+  onFix: (finding: Finding) => void;
+  onShow: (finding: Finding) => void;
+}) {
   const [all, setAll] = useState(false);
   const grave = findings.filter((finding) => finding.severity !== "note").length;
   const shown = all ? findings : findings.slice(0, FEW);
@@ -18,10 +26,16 @@ export function Findings({ findings, onFix, onShow }: { findings: readonly Findi
       <h2 className="text-xl" aria-live="polite" data-testid="findings-count">
         {grave === 0 ? "Nothing to settle" : `${NUMBERS[grave] ?? `${grave} things`} to settle`}
       </h2>
-      {findings.length === 0 ? <p className="mt-2 border-t border-line pt-3 text-[0.9375rem] text-ink-2">The line keeps every limit of the studio.</p> : null}
+      {findings.length === 0 ? (
+        <p className="mt-2 border-t border-line pt-3 text-[0.9375rem] text-ink-2">The line keeps every limit of the studio.</p>
+      ) : null}
       <ul className="mt-2">
         {shown.map((finding) => (
-          <li key={`${finding.rule} ${finding.where.side} ${finding.where.zones.join()}`} className="border-t border-line py-3" data-rule={finding.rule}>
+          <li
+            key={`${finding.rule} ${finding.where.side} ${finding.where.zones.join()}`}
+            className="border-t border-line py-3"
+            data-rule={finding.rule}
+          >
             <button type="button" className="min-h-6 text-left hover:underline" onClick={() => onShow(finding)}>
               <Verdict tone={TONES[finding.severity]}>{WORDS[finding.severity]}</Verdict> <b>{finding.title}</b>
             </button>

@@ -1,5 +1,17 @@
 "use client";
-import { LOOK_IDS, LOOKS, SCHOOL_LABELS, stockedLengths, VIEW_LABELS, VIEWS, type LashMap, type MapWish, type School, type Tray, type View } from "@/core/map";
+import {
+  LOOK_IDS,
+  LOOKS,
+  SCHOOL_LABELS,
+  stockedLengths,
+  VIEW_LABELS,
+  VIEWS,
+  type LashMap,
+  type MapWish,
+  type School,
+  type Tray,
+  type View,
+} from "@/core/map";
 import { Choice, SelectField, cx } from "@/ui";
 
 const kindKey = (kind: Pick<Tray, "curl" | "diameterMm" | "shape">) => `${kind.curl} ${kind.diameterMm.toFixed(2)} ${kind.shape}`;
@@ -30,7 +42,12 @@ export function MapControls({
   const lengths = stockedLengths(trays, map.fibre);
   return (
     <div className="flex flex-wrap items-end gap-x-8 gap-y-3">
-      <Choice label="Look" value={map.look} options={LOOK_IDS.map((id) => ({ value: id, label: LOOKS[id].label, title: LOOKS[id].says }))} onChange={(look) => onWish({ look })} />
+      <Choice
+        label="Look"
+        value={map.look}
+        options={LOOK_IDS.map((id) => ({ value: id, label: LOOKS[id].label, title: LOOKS[id].says }))}
+        onChange={(look) => onWish({ look })}
+      />
       <Choice
         label="Zones"
         value={schoolKey(map.school)}
@@ -48,14 +65,23 @@ export function MapControls({
         onChange={(coupling) => onWish({ coupling })}
       />
       <label className={cx("flex min-h-8 items-center gap-2 text-[0.9375rem]", map.coupling === "mirrored" && "text-ink-2")}>
-        <input type="checkbox" className="size-4 accent-[var(--ivy)]" checked={map.differsOnPurpose} onChange={(event) => onPurpose(event.target.checked)} />
+        <input
+          type="checkbox"
+          className="size-4 accent-[var(--ivy)]"
+          checked={map.differsOnPurpose}
+          onChange={(event) => onPurpose(event.target.checked)}
+        />
         differ on purpose
       </label>
       <div className="flex gap-3">
-        <SelectField label="Fibre" value={current} onChange={(event) => {
-          const kind = kinds.find((tray) => kindKey(tray) === event.target.value);
-          if (kind) onWish({ fibre: { curl: kind.curl, diameterMm: kind.diameterMm, shape: kind.shape, count: map.fibre.count } });
-        }}>
+        <SelectField
+          label="Fibre"
+          value={current}
+          onChange={(event) => {
+            const kind = kinds.find((tray) => kindKey(tray) === event.target.value);
+            if (kind) onWish({ fibre: { curl: kind.curl, diameterMm: kind.diameterMm, shape: kind.shape, count: map.fibre.count } });
+          }}
+        >
           {kinds.some((kind) => kindKey(kind) === current) ? null : <option value={current}>{current}, not in stock</option>}
           {kinds.map((kind) => (
             <option key={kindKey(kind)} value={kindKey(kind)}>
@@ -63,14 +89,22 @@ export function MapControls({
             </option>
           ))}
         </SelectField>
-        <SelectField label="Placed as" value={map.fibre.count} onChange={(event) => onWish({ fibre: { ...map.fibre, count: Number(event.target.value) } })}>
+        <SelectField
+          label="Placed as"
+          value={map.fibre.count}
+          onChange={(event) => onWish({ fibre: { ...map.fibre, count: Number(event.target.value) } })}
+        >
           {(COUNTS.includes(map.fibre.count) ? COUNTS : [...COUNTS, map.fibre.count]).map((count) => (
             <option key={count} value={count}>
               {count === 1 ? "singles" : `${count}D fans`}
             </option>
           ))}
         </SelectField>
-        <SelectField label="Longest" value={map.longestMm ?? ""} onChange={(event) => onWish({ longestMm: event.target.value === "" ? null : Number(event.target.value) })}>
+        <SelectField
+          label="Longest"
+          value={map.longestMm ?? ""}
+          onChange={(event) => onWish({ longestMm: event.target.value === "" ? null : Number(event.target.value) })}
+        >
           <option value="">as limits allow</option>
           {(map.longestMm !== null && !lengths.includes(map.longestMm) ? [map.longestMm, ...lengths] : lengths).map((mm) => (
             <option key={mm} value={mm}>

@@ -9,7 +9,17 @@ import { importMap } from "./actions";
 const MAX_FILE_BYTES = 512 * 1024;
 
 /** Prints the pad strip, and takes maps along or in. What is printed is what is saved. */
-export function MapFiles({ mapId, clientId, view, save }: { mapId: string; clientId: string; view: View; save: () => Promise<number | null> }) {
+export function MapFiles({
+  mapId,
+  clientId,
+  view,
+  save,
+}: {
+  mapId: string;
+  clientId: string;
+  view: View;
+  save: () => Promise<number | null>;
+}) {
   const router = useRouter();
   const [paper, setPaper] = useState<Paper>("a4");
   const [problems, setProblems] = useState<{ message: string; lines: readonly string[] } | null>(null);
@@ -28,15 +38,28 @@ export function MapFiles({ mapId, clientId, view, save }: { mapId: string; clien
     const result = await importMap({ clientId, text: await file.text() }).catch(() => null);
     if (input.current) input.current.value = "";
     if (result?.ok) return router.push(`/clients/${clientId}/map/${result.data.mapId}`);
-    setProblems(result ? { message: result.message, lines: Object.entries(result.fields).map(([where, what]) => `${where}: ${what}`) } : { message: "The server did not answer. Try again.", lines: [] });
+    setProblems(
+      result
+        ? { message: result.message, lines: Object.entries(result.fields).map(([where, what]) => `${where}: ${what}`) }
+        : { message: "The server did not answer. Try again.", lines: [] },
+    );
   };
   return (
     <section aria-label="Print and files">
       <h2 className="text-xl">Onto the pad</h2>
       <div className="mt-2 border-t border-line pt-3">
-        <Choice label="Paper" value={paper} options={(Object.keys(PAPERS) as Paper[]).map((value) => ({ value, label: PAPERS[value].label }))} onChange={setPaper} />
+        <Choice
+          label="Paper"
+          value={paper}
+          options={(Object.keys(PAPERS) as Paper[]).map((value) => ({ value, label: PAPERS[value].label }))}
+          onChange={setPaper}
+        />
         <div className="mt-2 flex flex-wrap gap-2">
-          <Button tone="line" onClick={() => void fetchFile(`pad-strip.pdf?paper=${paper}&view=${view}`)} title={`As seen ${VIEW_LABELS[view]}`}>
+          <Button
+            tone="line"
+            onClick={() => void fetchFile(`pad-strip.pdf?paper=${paper}&view=${view}`)}
+            title={`As seen ${VIEW_LABELS[view]}`}
+          >
             Pad strip
           </Button>
           <Button tone="plain" onClick={() => void fetchFile(`eyes.svg?view=${view}`)}>
@@ -48,7 +71,15 @@ export function MapFiles({ mapId, clientId, view, save }: { mapId: string; clien
           <Button tone="plain" onClick={() => input.current?.click()}>
             Take in a file
           </Button>
-          <input ref={input} type="file" accept="application/json,.json" aria-label="A map file to take in" className="sr-only" tabIndex={-1} onChange={(event) => void take(event.target.files?.[0])} />
+          <input
+            ref={input}
+            type="file"
+            accept="application/json,.json"
+            aria-label="A map file to take in"
+            className="sr-only"
+            tabIndex={-1}
+            onChange={(event) => void take(event.target.files?.[0])}
+          />
         </div>
         {problems ? (
           <Notice tone="stop" title={problems.message} className="mt-3">

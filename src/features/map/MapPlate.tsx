@@ -16,7 +16,10 @@ function severitiesOf(facts: MapFacts, findings: readonly Finding[], side: Side)
   return facts.zones[side].map((zone) =>
     findings
       .filter(({ where }) => (where.side === side || where.side === "both") && where.zones.includes(zone.index))
-      .reduce<Severity | "none">((worst, { severity }) => (worst === "none" || SEVERITIES.indexOf(severity) > SEVERITIES.indexOf(worst) ? severity : worst), "none"),
+      .reduce<Severity | "none">(
+        (worst, { severity }) => (worst === "none" || SEVERITIES.indexOf(severity) > SEVERITIES.indexOf(worst) ? severity : worst),
+        "none",
+      ),
   );
 }
 
@@ -42,7 +45,10 @@ export function MapPlate({
   const shownSide = narrow ? (chosen?.side ?? only) : null;
   const { survey, map } = facts;
   const plate = useMemo(() => layPlate(survey, view, width, shownSide), [survey, view, width, shownSide]);
-  const longest = Math.max(12, ...SIDES.flatMap((side) => facts.zones[side].map((zone) => Math.max(zone.fibre?.lengthMm ?? 0, zone.limit.limitMm))));
+  const longest = Math.max(
+    12,
+    ...SIDES.flatMap((side) => facts.zones[side].map((zone) => Math.max(zone.fibre?.lengthMm ?? 0, zone.limit.limitMm))),
+  );
   const topMm = Math.ceil(longest) + 3;
   const skyTop = plate.eyeBottom + 26;
   const groundY = skyTop + topMm * plate.pxPerMm;
@@ -70,7 +76,15 @@ export function MapPlate({
         <rect width={width} height={groundY + FOOT_PX} fill="var(--paper)" />
         {ticks.map((mm) => (
           <g key={mm}>
-            <line x1={plate.eyes[0]!.from} x2={plate.eyes.at(-1)!.to} y1={groundY - mm * plate.pxPerMm} y2={groundY - mm * plate.pxPerMm} stroke="var(--line)" strokeWidth={mm === 0 ? 1.5 : 1} opacity={mm === 0 ? 1 : 0.75} />
+            <line
+              x1={plate.eyes[0]!.from}
+              x2={plate.eyes.at(-1)!.to}
+              y1={groundY - mm * plate.pxPerMm}
+              y2={groundY - mm * plate.pxPerMm}
+              stroke="var(--line)"
+              strokeWidth={mm === 0 ? 1.5 : 1}
+              opacity={mm === 0 ? 1 : 0.75}
+            />
             <text x={plate.eyes[0]!.from - 10} y={groundY - mm * plate.pxPerMm + 4} textAnchor="end" fontSize="12" fill="var(--ink-2)">
               {mm === ticks.at(-1) ? `${mm} mm` : mm}
             </text>
@@ -123,7 +137,19 @@ export function MapPlate({
   );
 }
 
-function MapEye({ facts, place, pxPerMm, chosen, severities }: { facts: MapFacts; place: Parameters<typeof Eye>[0]["place"]; pxPerMm: number; chosen: ZoneRef | null; severities: readonly (Severity | "none")[] }) {
+function MapEye({
+  facts,
+  place,
+  pxPerMm,
+  chosen,
+  severities,
+}: {
+  facts: MapFacts;
+  place: Parameters<typeof Eye>[0]["place"];
+  pxPerMm: number;
+  chosen: ZoneRef | null;
+  severities: readonly (Severity | "none")[];
+}) {
   const { map, survey } = facts;
   const zones = facts.zones[place.side];
   const worn = useCallback((at: number) => fibreAt(map, place.side, at), [map, place.side]);

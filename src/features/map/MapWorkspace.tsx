@@ -1,14 +1,13 @@
 "use client";
 import Link from "next/link";
-import { useEffect, useMemo, useState } from "react";
-import { otherSide, sideLabel } from "@/core/eye";
+import { useMemo, useState } from "react";
+import { otherSide } from "@/core/eye";
 import {
   clashWords,
   eyesInView,
   innerCornerOnRight,
   joinFindings,
   lashMapSchema,
-  LOOKS,
   mapFacts,
   mapFindings,
   nearestStocked,
@@ -22,10 +21,11 @@ import {
 } from "@/core/map";
 import { newId } from "@/features/visit/newId";
 import { useDraft } from "@/features/visit/useDraft";
-import { Button, cx, Notice } from "@/ui";
-import { saveMap } from "./actions";
+import { Button, Notice } from "@/ui";
 import { BeginVisit } from "./BeginVisit";
-import type { MapPage, SavedMap } from "./data";
+import { ChosenZone } from "./ChosenZone";
+import type { MapPage } from "./data";
+import { firstPlan, titleOf } from "./firstPlan";
 import { Findings } from "./Findings";
 import { MapControls } from "./MapControls";
 import { MapFiles } from "./MapFiles";
@@ -35,19 +35,7 @@ import { Takes } from "./Takes";
 import { TwoMaps } from "./TwoMaps";
 import { useMapEditor } from "./useMapEditor";
 import { useMapKeys } from "./useMapKeys";
-
-const titleOf = (wish: Pick<MapWish, "look" | "fibre">) =>
-  `${LOOKS[wish.look].label}, ${wish.fibre.count > 1 ? `${wish.fibre.count}D ` : ""}${wish.fibre.curl} ${wish.fibre.diameterMm.toFixed(2)}`;
-
-/** A first plan for a client: the natural look in the first tray of the shelf. */
-function firstPlan(page: MapPage): { map: LashMap; clash: string | null } | null {
-  const tray = page.trays.find(({ curl, diameterMm }) => curl === "C" && diameterMm <= 0.15) ?? page.trays[0];
-  if (!tray) return null;
-  const fibre = { curl: tray.curl, diameterMm: tray.diameterMm, shape: tray.shape, count: 1 };
-  const wish: MapWish = { title: titleOf({ look: "natural", fibre }), look: "natural", school: { id: "browPeak" }, fibre, longestMm: null, coupling: "mirrored" };
-  const plan = planMap(page.survey.document, wish, page.policy, page.trays);
-  return plan && { map: plan.map, clash: clashWords(plan.clash) };
-}
+import { useMapSaving } from "./useMapSaving";
 
 export function MapWorkspace({ page }: { page: MapPage }) {
   const start = useMemo(() => (page.saved ? { map: page.saved.map, clash: null } : firstPlan(page)), [page]);
@@ -68,37 +56,44 @@ function Workspace({ page, start }: { page: MapPage; start: { map: LashMap; clas
   const editor = useMapEditor(start.map);
   const { map, change } = editor;
   const [mapId] = useState(() => page.saved?.id ?? newId());
-  const [saved, setSaved] = useState<Pick<SavedMap, "map" | "revision"> | null>(page.saved);
   const { survey } = page;
   const [view, setView] = useState<View>("facing");
   const [chosen, setChosen] = useState<ZoneRef | null>(null);
   const [clash, setClash] = useState(start.clash);
   const [problem, setProblem] = useState<string | null>(null);
-  const [theirs, setTheirs] = useState<{ map: LashMap; revision: number } | null>(null);
-  const [busy, setBusy] = useState(false);
   const { found, keep, drop } = useDraft(`map ${page.saved?.id ?? `new ${page.clientId}`}`);
 
   const context = useMemo(() => ({ survey: survey.document, policy: page.policy, trays: page.trays }), [survey, page.policy, page.trays]);
   const facts = useMemo(() => mapFacts(map, context), [map, context]);
   const findings = useMemo(() => joinFindings(mapFindings(facts)), [facts]);
-  const dirty = saved === null || map !== saved.map;
+  const { saved, dirty, busy, theirs, save, takeTheirs, keepMine, letBothBe } = useMapSaving({
+    page,
+    mapId,
+    map,
+    restart: editor.restart,
+    saidSaved: drop,
+    say: setProblem,
+  });
 
   const apply = (next: LashMap, stroke?: string) => {
     if (next === map) return;
     change(next, stroke);
     keep(next, saved?.revision ?? 0);
   };
-  useEffect(() => {
-    const leave = (event: BeforeUnloadEvent) => dirty && saved !== null && event.preventDefault();
-    window.addEventListener("beforeunload", leave);
-    return () => window.removeEventListener("beforeunload", leave);
-  }, [dirty, saved]);
-
   const plan = (wish: Partial<MapWish>) => {
-    const whole: MapWish = { title: map.title, look: map.look, school: map.school, fibre: map.fibre, longestMm: map.longestMm, coupling: map.coupling, ...wish };
+    const whole: MapWish = {
+      title: map.title,
+      look: map.look,
+      school: map.school,
+      fibre: map.fibre,
+      longestMm: map.longestMm,
+      coupling: map.coupling,
+      ...wish,
+    };
     const title = map.title === titleOf(map) ? titleOf(whole) : map.title;
     const found = planMap(survey.document, { ...whole, title }, page.policy, page.trays);
-    if (!found) return setProblem(`No length of ${whole.fibre.curl} ${whole.fibre.diameterMm.toFixed(2)} ${whole.fibre.shape} is in stock.`);
+    if (!found)
+      return setProblem(`No length of ${whole.fibre.curl} ${whole.fibre.diameterMm.toFixed(2)} ${whole.fibre.shape} is in stock.`);
     setProblem(null);
     setClash(clashWords(found.clash));
     apply(found.map);
@@ -123,44 +118,15 @@ function Workspace({ page, start }: { page: MapPage; start: { map: LashMap; clas
   const choose = (zone: ZoneRef | null, focus = false) => {
     setChosen(zone);
     if (zone && focus)
-      requestAnimationFrame(() => document.querySelector<SVGElement>(`[data-zone="${zone.side}-${zone.index + 1}"]`)?.focus({ preventScroll: true }));
+      requestAnimationFrame(() =>
+        document.querySelector<SVGElement>(`[data-zone="${zone.side}-${zone.index + 1}"]`)?.focus({ preventScroll: true }),
+      );
   };
   const takeFix = (finding: Finding | undefined) => {
     if (finding?.fix) apply(finding.fix.apply(map));
   };
-  const showFinding = ({ where }: Finding) => choose({ side: where.side === "both" ? "right" : where.side, index: where.zones[0] ?? 0 }, true);
-
-  const save = async (base = saved?.revision ?? 0): Promise<number | null> => {
-    if (!dirty && base === saved?.revision) return base;
-    setBusy(true);
-    const result = await saveMap({ mapId, clientId: page.clientId, surveyId: survey.id, base, map }).catch(() => null);
-    setBusy(false);
-    if (!result?.ok) {
-      setProblem(result ? [result.message, ...Object.values(result.fields)].join(" ") : "The server did not answer. The map is kept on this tablet; save again when it is back.");
-      return null;
-    }
-    if (result.data.state === "newer") {
-      setTheirs({ map: result.data.theirs, revision: result.data.revision });
-      return null;
-    }
-    setProblem(null);
-    setTheirs(null);
-    setSaved({ map, revision: result.data.revision });
-    await drop();
-    // The address follows without leaving the sheet: undo and the chosen zone stay.
-    if (!page.saved) window.history.replaceState(null, "", `/clients/${page.clientId}/map/${mapId}`);
-    return result.data.revision;
-  };
-  const takeTheirs = async () => {
-    if (!theirs) return;
-    // Mine is not lost: it becomes a map of its own beside theirs.
-    const aside = await saveMap({ mapId: newId(), clientId: page.clientId, surveyId: survey.id, base: 0, map: { ...map, title: `${map.title.slice(0, 66)}, set aside` } }).catch(() => null);
-    if (!aside?.ok) return setProblem("Yours could not be set aside just now, so nothing was changed. Try again.");
-    editor.restart(theirs.map);
-    setSaved(theirs);
-    setTheirs(null);
-    await drop();
-  };
+  const showFinding = ({ where }: Finding) =>
+    choose({ side: where.side === "both" ? "right" : where.side, index: where.zones[0] ?? 0 }, true);
 
   const inOrder = eyesInView(view).flatMap((side) => {
     const zones = facts.zones[side].map((_, index) => ({ side, index }));
@@ -170,8 +136,10 @@ function Workspace({ page, start }: { page: MapPage; start: { map: LashMap; clas
     chosen,
     choose: (step) => {
       const here = chosen ?? inOrder[0]!;
-      if (step === "other eye") return choose({ side: otherSide(here.side), index: Math.min(here.index, facts.zones[otherSide(here.side)].length - 1) }, true);
-      if ("zone" in step) return step.zone < facts.zones[here.side].length ? choose({ side: here.side, index: step.zone }, true) : undefined;
+      if (step === "other eye")
+        return choose({ side: otherSide(here.side), index: Math.min(here.index, facts.zones[otherSide(here.side)].length - 1) }, true);
+      if ("zone" in step)
+        return step.zone < facts.zones[here.side].length ? choose({ side: here.side, index: step.zone }, true) : undefined;
       if (!chosen) return choose(here, true);
       const at = inOrder.findIndex((zone) => zone.side === here.side && zone.index === here.index) + step.beside;
       return choose(inOrder[Math.min(inOrder.length - 1, Math.max(0, at))]!, true);
@@ -188,7 +156,6 @@ function Workspace({ page, start }: { page: MapPage; start: { map: LashMap; clas
     turn: () => setView(view === "facing" ? "bedHead" : "facing"),
     save: () => void save(),
   });
-  const chosenZone = chosen ? facts.zones[chosen.side][chosen.index] : undefined;
 
   return (
     <div className="grid gap-x-9 gap-y-8 pt-3 lg:grid-cols-[minmax(0,1fr)_18.5rem]">
@@ -245,22 +212,7 @@ function Workspace({ page, start }: { page: MapPage; start: { map: LashMap; clas
         {clash ? <Notice tone="look" title={clash} className="mb-3" /> : null}
         {problem ? <Notice tone="stop" title={problem} className="mb-3" /> : null}
         <MapPlate facts={facts} findings={findings} view={view} chosen={chosen} onChoose={choose} onDrag={drag} />
-        <p aria-live="polite" className={cx("min-h-6 text-[0.9375rem] text-ink-2", !chosenZone && "invisible")}>
-          {chosenZone ? (
-            <>
-              <b className="inline-block text-ink first-letter:uppercase">
-                {sideLabel(chosenZone.side)}, zone {chosenZone.index + 1}:
-              </b>{" "}
-              {chosenZone.fibre ? `${chosenZone.fibre.lengthMm} mm` : "bare"} on lashes of {chosenZone.limit.natural.meanMm.toFixed(1)}, at most{" "}
-              {chosenZone.limit.limitMm.toFixed(1)}.{" "}
-              {chosenZone.fibre
-                ? `Suits ${Math.round(chosenZone.limit.natural.shareAtLeast(chosenZone.fibre.lengthMm - (chosenZone.limit.limitMm - chosenZone.limit.shorterMm)) * 100)} % of ${chosenZone.limit.natural.lashes} lashes, load ${chosenZone.limit.loadOf(chosenZone.fibre).resting.toFixed(2)} ×.`
-                : null}
-            </>
-          ) : (
-            "No zone chosen"
-          )}
-        </p>
+        <ChosenZone zone={chosen ? facts.zones[chosen.side][chosen.index] : undefined} />
         <div className="mt-2 border-t border-line pt-3">
           <MapControls
             map={map}
@@ -277,16 +229,24 @@ function Workspace({ page, start }: { page: MapPage; start: { map: LashMap; clas
           <Button tone="line" disabled={busy || !dirty} onClick={() => void save()}>
             {busy ? "Saving…" : dirty ? "Save" : "Saved"}
           </Button>
-          <BeginVisit clientId={page.clientId} clientName={page.clientName} standing={page.standing} mapId={mapId} save={save} stops={findings.filter((f) => f.severity === "stop").length} />
+          <BeginVisit
+            clientId={page.clientId}
+            clientName={page.clientName}
+            standing={page.standing}
+            mapId={mapId}
+            save={save}
+            stops={findings.filter((f) => f.severity === "stop").length}
+          />
         </div>
         <Findings findings={findings} onFix={takeFix} onShow={showFinding} />
         <Takes facts={facts} />
         <MapFiles mapId={mapId} clientId={page.clientId} view={view} save={save} />
         <p className="text-sm text-ink-2">
-          Load is a comparison, not a strength. The leaflets of adhesive and fibre come first. <span className="whitespace-nowrap">Press ? for keys.</span>
+          Load is a comparison, not a strength. The leaflets of adhesive and fibre come first.{" "}
+          <span className="whitespace-nowrap">Press ? for keys.</span>
         </p>
       </aside>
-      {theirs ? <TwoMaps mine={map} theirs={theirs.map} onMine={() => void save(theirs.revision)} onTheirs={() => void takeTheirs()} onClose={() => setTheirs(null)} /> : null}
+      {theirs ? <TwoMaps mine={map} theirs={theirs.map} onMine={keepMine} onTheirs={() => void takeTheirs()} onClose={letBothBe} /> : null}
     </div>
   );
 }

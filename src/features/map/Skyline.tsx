@@ -48,7 +48,11 @@ export const Skyline = memo(function Skyline({
     const sx = (at: number) => place.lineX(at * eye.lashLineMm);
     const sy = (mm: number) => groundY - mm * pxPerMm;
     const ground = area<number>(sx, groundY, (at) => sy(lashAt(at).lengthMm)).curve(curveBasis);
-    const spread = area<number>(sx, (at) => sy(lashAt(at).lengthMm - lashAt(at).spreadMm), (at) => sy(lashAt(at).lengthMm + lashAt(at).spreadMm)).curve(curveBasis);
+    const spread = area<number>(
+      sx,
+      (at) => sy(lashAt(at).lengthMm - lashAt(at).spreadMm),
+      (at) => sy(lashAt(at).lengthMm + lashAt(at).spreadMm),
+    ).curve(curveBasis);
     return { ground: ground(places) ?? "", spread: spread(places) ?? "" };
   }, [eye, place, groundY, pxPerMm]);
   const limit = useMemo(() => {
@@ -85,7 +89,9 @@ export const Skyline = memo(function Skyline({
             aria-valuemin={0}
             aria-valuemax={25}
             aria-valuenow={mm ?? 0}
-            aria-valuetext={mm === null ? "bare" : `${formatMm(mm)} mm${severity === "stop" ? ", stop" : severity === "look" ? ", look" : ""}`}
+            aria-valuetext={
+              mm === null ? "bare" : `${formatMm(mm)} mm${severity === "stop" ? ", stop" : severity === "look" ? ", look" : ""}`
+            }
             aria-orientation="vertical"
             data-zone={`${zone.side}-${i + 1}`}
             data-severity={severity}
@@ -106,8 +112,23 @@ export const Skyline = memo(function Skyline({
             <rect x={x1} y={y(topMm)} width={x2 - x1} height={topMm * pxPerMm + 26} fill="transparent" />
             {mm !== null ? (
               <>
-                <rect x={x1 + 0.75} y={y(mm)} width={Math.max(1, x2 - x1 - 1.5)} height={mm * pxPerMm} fill={FILLS[severity] === "none" ? "var(--ivy)" : FILLS[severity]} opacity={FILLS[severity] === "none" ? (isChosen ? 0.26 : 0.1) : 0.75} />
-                <line x1={x1 + 1.5} x2={x2 - 1.5} y1={y(mm)} y2={y(mm)} stroke={STROKES[severity]} strokeWidth={isChosen ? 5.5 : 4} strokeLinecap="round" />
+                <rect
+                  x={x1 + 0.75}
+                  y={y(mm)}
+                  width={Math.max(1, x2 - x1 - 1.5)}
+                  height={mm * pxPerMm}
+                  fill={FILLS[severity] === "none" ? "var(--ivy)" : FILLS[severity]}
+                  opacity={FILLS[severity] === "none" ? (isChosen ? 0.26 : 0.1) : 0.75}
+                />
+                <line
+                  x1={x1 + 1.5}
+                  x2={x2 - 1.5}
+                  y1={y(mm)}
+                  y2={y(mm)}
+                  stroke={STROKES[severity]}
+                  strokeWidth={isChosen ? 5.5 : 4}
+                  strokeLinecap="round"
+                />
               </>
             ) : (
               <line x1={x1 + 3} x2={x2 - 3} y1={groundY - 2} y2={groundY - 2} stroke="var(--ink-2)" strokeWidth="2" strokeDasharray="2 3" />
@@ -126,10 +147,28 @@ export const Skyline = memo(function Skyline({
             >
               {mm === null ? "bare" : formatMm(mm)}
             </text>
-            <text x={middle} y={groundY + 17} textAnchor="middle" fontSize="12.5" fontWeight={isChosen ? 700 : 400} fill={isChosen ? "var(--ink)" : "var(--ink-2)"} className="select-none">
+            <text
+              x={middle}
+              y={groundY + 17}
+              textAnchor="middle"
+              fontSize="12.5"
+              fontWeight={isChosen ? 700 : 400}
+              fill={isChosen ? "var(--ink)" : "var(--ink-2)"}
+              className="select-none"
+            >
               {i + 1}
             </text>
-            <rect className="frame" x={x1 + 1} y={y(topMm)} width={Math.max(1, x2 - x1 - 2)} height={topMm * pxPerMm} rx="3" fill="none" stroke={isChosen ? "var(--line-strong)" : "transparent"} strokeWidth="1.25" />
+            <rect
+              className="frame"
+              x={x1 + 1}
+              y={y(topMm)}
+              width={Math.max(1, x2 - x1 - 2)}
+              height={topMm * pxPerMm}
+              rx="3"
+              fill="none"
+              stroke={isChosen ? "var(--line-strong)" : "transparent"}
+              strokeWidth="1.25"
+            />
           </g>
         );
       })}

@@ -9,7 +9,12 @@ export function Takes({ facts }: { facts: MapFacts }) {
   const lines: readonly (readonly [string, string])[] = [
     ["Lashes, client's right", String(totals.lashes.right)],
     ["Lashes, client's left", String(totals.lashes.left)],
-    ...(heaviest ? ([[`Heaviest, ${sideLabel(heaviest.side)} zone ${heaviest.index + 1}`, `${heaviest.resting.toFixed(2)} ×`], [`the same, grown to day ${LOAD_DAY}`, `${heaviest.growing.toFixed(2)} ×`]] as const) : []),
+    ...(heaviest
+      ? ([
+          [`Heaviest, ${sideLabel(heaviest.side)} zone ${heaviest.index + 1}`, `${heaviest.resting.toFixed(2)} ×`],
+          [`the same, grown to day ${LOAD_DAY}`, `${heaviest.growing.toFixed(2)} ×`],
+        ] as const)
+      : []),
   ];
   return (
     <section aria-label="What it takes">

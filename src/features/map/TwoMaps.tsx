@@ -4,10 +4,25 @@ import { baseLayer, type LashMap } from "@/core/map";
 import { MiniSkyline } from "@/features/clients/MiniSkyline";
 import { Button, Dialog } from "@/ui";
 
-const lengthsOf = (map: LashMap, side: "right" | "left") => baseLayer(map, side).zones.map((fibre) => fibre?.lengthMm ?? "–").join(" ");
+const lengthsOf = (map: LashMap, side: "right" | "left") =>
+  baseLayer(map, side)
+    .zones.map((fibre) => fibre?.lengthMm ?? "–")
+    .join(" ");
 
 /** Someone saved in between: both maps side by side, and neither is lost whichever is taken. */
-export function TwoMaps({ mine, theirs, onMine, onTheirs, onClose }: { mine: LashMap; theirs: LashMap; onMine: () => void; onTheirs: () => void; onClose: () => void }) {
+export function TwoMaps({
+  mine,
+  theirs,
+  onMine,
+  onTheirs,
+  onClose,
+}: {
+  mine: LashMap;
+  theirs: LashMap;
+  onMine: () => void;
+  onTheirs: () => void;
+  onClose: () => void;
+}) {
   const columns = [
     { title: "Yours, on this screen", map: mine },
     { title: "Theirs, saved since you opened it", map: theirs },

@@ -26,7 +26,10 @@ export const saveMap = action(
   },
   (me, input) =>
     inStudio(me, async (tx): Promise<SaveOutcome> => {
-      const [known] = await tx.select({ id: survey.id }).from(survey).where(and(eq(survey.id, input.surveyId), eq(survey.clientId, input.clientId)));
+      const [known] = await tx
+        .select({ id: survey.id })
+        .from(survey)
+        .where(and(eq(survey.id, input.surveyId), eq(survey.clientId, input.clientId)));
       if (!known) throw new Refusal("The survey of this map is not in the studio (any more).");
       const [row] = await tx.select().from(lashMap).where(eq(lashMap.id, input.mapId)).for("update");
       if (row && row.clientId !== input.clientId) throw new Refusal(GONE);
@@ -39,7 +42,10 @@ export const saveMap = action(
       }
       const revision = input.base + 1;
       if (row) await tx.update(lashMap).set({ head: revision, surveyId: input.surveyId }).where(eq(lashMap.id, input.mapId));
-      else await tx.insert(lashMap).values({ studioId: me.studioId, id: input.mapId, clientId: input.clientId, surveyId: input.surveyId, head: revision });
+      else
+        await tx
+          .insert(lashMap)
+          .values({ studioId: me.studioId, id: input.mapId, clientId: input.clientId, surveyId: input.surveyId, head: revision });
       await tx.insert(lashMapRevision).values({ studioId: me.studioId, mapId: input.mapId, revision, document: input.map, savedBy: me.id });
       return { state: "saved", revision };
     }),
@@ -47,7 +53,9 @@ export const saveMap = action(
 
 /** Reads a map file for a client: the map, and where the client has no survey yet, the file's survey with it. */
 export const importMap = action(
-  { input: z.strictObject({ clientId: z.uuid(), text: z.string().max(600_000, "A map file is a few kilobytes; this one is over 512 kB.") }) },
+  {
+    input: z.strictObject({ clientId: z.uuid(), text: z.string().max(600_000, "A map file is a few kilobytes; this one is over 512 kB.") }),
+  },
   async (me, { clientId, text }) => {
     const read = readMapFile(text);
     if (!read.ok)
@@ -74,7 +82,14 @@ export const importMap = action(
  * it wants a written reason; after a reaction it is refused.
  */
 export const openVisit = action(
-  { input: z.strictObject({ clientId: z.uuid(), mapId: z.uuid(), revision: z.int().min(1), reason: z.string().trim().max(500, "500 characters at most.") }) },
+  {
+    input: z.strictObject({
+      clientId: z.uuid(),
+      mapId: z.uuid(),
+      revision: z.int().min(1),
+      reason: z.string().trim().max(500, "500 characters at most."),
+    }),
+  },
   (me, { clientId, mapId, revision, reason }) =>
     inStudio(me, async (tx) => {
       const now = new Date();
@@ -93,7 +108,10 @@ export const openVisit = action(
       const [agreed] = await tx
         .select({ id: visit.id })
         .from(visit)
-        .leftJoin(visitEvent, and(eq(visitEvent.studioId, visit.studioId), eq(visitEvent.visitId, visit.id), eq(visitEvent.type, "started")))
+        .leftJoin(
+          visitEvent,
+          and(eq(visitEvent.studioId, visit.studioId), eq(visitEvent.visitId, visit.id), eq(visitEvent.type, "started")),
+        )
         .where(and(eq(visit.clientId, clientId), gte(visit.startsAt, from), lt(visit.startsAt, to), isNull(visitEvent.id)))
         .orderBy(asc(visit.startsAt))
         .limit(1);
@@ -105,7 +123,18 @@ export const openVisit = action(
       const [place] = await tx.select({ id: room.id }).from(room).orderBy(asc(room.createdAt), asc(room.name)).limit(1);
       if (!place) throw new Refusal("The studio has no room yet. Add one on the air page.");
       const visitId = randomUUID();
-      await tx.insert(visit).values({ studioId: me.studioId, id: visitId, clientId, technicianId: me.id, roomId: place.id, chair: 1, service: "new set", startsAt: now, minutes: 120, ...chosen });
+      await tx.insert(visit).values({
+        studioId: me.studioId,
+        id: visitId,
+        clientId,
+        technicianId: me.id,
+        roomId: place.id,
+        chair: 1,
+        service: "new set",
+        startsAt: now,
+        minutes: 120,
+        ...chosen,
+      });
       return { visitId };
     }),
 );

@@ -28,9 +28,23 @@ export type MapPage = {
 
 export async function headOf(tx: StudioTransaction, mapId: string) {
   const [row] = await tx
-    .select({ id: lashMap.id, clientId: lashMap.clientId, surveyId: lashMap.surveyId, revision: lashMap.head, map: lashMapRevision.document, savedAt: lashMapRevision.createdAt })
+    .select({
+      id: lashMap.id,
+      clientId: lashMap.clientId,
+      surveyId: lashMap.surveyId,
+      revision: lashMap.head,
+      map: lashMapRevision.document,
+      savedAt: lashMapRevision.createdAt,
+    })
     .from(lashMap)
-    .innerJoin(lashMapRevision, and(eq(lashMapRevision.studioId, lashMap.studioId), eq(lashMapRevision.mapId, lashMap.id), eq(lashMapRevision.revision, lashMap.head)))
+    .innerJoin(
+      lashMapRevision,
+      and(
+        eq(lashMapRevision.studioId, lashMap.studioId),
+        eq(lashMapRevision.mapId, lashMap.id),
+        eq(lashMapRevision.revision, lashMap.head),
+      ),
+    )
     .where(eq(lashMap.id, mapId));
   return row ?? null;
 }

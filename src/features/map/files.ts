@@ -29,6 +29,10 @@ export async function mapFile(request: Request, mapId: string, kind: Kind): Prom
         ? eyesSvg(found.survey, found.map, view, { seed: SEED })
         : await padStripPdf(found.survey, found.map, view, paper, formatIn(member.timeZone, found.savedAt, "d MMM yyyy"));
   return new Response(typeof body === "string" ? body : Buffer.from(body), {
-    headers: { "content-type": TYPES[kind], "content-disposition": `attachment; filename="ivy-thread-${kind}"`, "cache-control": "no-store" },
+    headers: {
+      "content-type": TYPES[kind],
+      "content-disposition": `attachment; filename="ivy-thread-${kind}"`,
+      "cache-control": "no-store",
+    },
   });
 }

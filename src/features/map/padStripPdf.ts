@@ -12,13 +12,16 @@ export const POINTS_PER_MM = 72 / 25.4;
 
 const INK = rgb(0.09, 0.13, 0.11);
 const FAINT = rgb(0.45, 0.48, 0.45);
-const fontFile = (weight: number) => path.join(process.cwd(), "node_modules/@fontsource/hanken-grotesk/files", `hanken-grotesk-latin-${weight}-normal.woff`);
+const fontFile = (weight: number) =>
+  path.join(process.cwd(), "node_modules/@fontsource/hanken-grotesk/files", `hanken-grotesk-latin-${weight}-normal.woff`);
 
 /** The pad strip as a PDF at true scale: both eyes, zone lines, lengths, landmarks, a ruler to check the printer by. */
 export async function padStripPdf(survey: Survey, map: LashMap, view: View, paper: Paper, savedOn: string): Promise<Uint8Array> {
   const pdf = await PDFDocument.create();
   pdf.registerFontkit(fontkit);
-  const [regular, bold] = await Promise.all([400, 600].map(async (weight) => pdf.embedFont(await readFile(fontFile(weight)), { subset: true })));
+  const [regular, bold] = await Promise.all(
+    [400, 600].map(async (weight) => pdf.embedFont(await readFile(fontFile(weight)), { subset: true })),
+  );
   const { widthMm, heightMm } = PAPERS[paper];
   const page = pdf.addPage([widthMm * POINTS_PER_MM, heightMm * POINTS_PER_MM]);
   const sheet = new Sheet(page, heightMm, regular!, bold!);
@@ -35,7 +38,8 @@ export async function padStripPdf(survey: Survey, map: LashMap, view: View, pape
   const rulerY = 106;
   const rulerX = 20;
   sheet.line([rulerX, rulerY], [rulerX + strip.rulerMm, rulerY], 0.3);
-  for (let mm = 0; mm <= strip.rulerMm; mm++) sheet.line([rulerX + mm, rulerY], [rulerX + mm, rulerY - (mm % 10 === 0 ? 4 : mm % 5 === 0 ? 3 : 1.8)], mm % 5 === 0 ? 0.25 : 0.15);
+  for (let mm = 0; mm <= strip.rulerMm; mm++)
+    sheet.line([rulerX + mm, rulerY], [rulerX + mm, rulerY - (mm % 10 === 0 ? 4 : mm % 5 === 0 ? 3 : 1.8)], mm % 5 === 0 ? 0.25 : 0.15);
   sheet.text("0", rulerX, rulerY + 4, 3, { centre: true });
   sheet.text(`${strip.rulerMm} mm`, rulerX + strip.rulerMm, rulerY + 4, 3, { centre: true });
   sheet.text("Lay a ruler on this line. If it is not 20 mm, print again at 100 %, without fitting to the page.", rulerX + 32, rulerY, 3.2);
@@ -46,14 +50,25 @@ export async function padStripPdf(survey: Survey, map: LashMap, view: View, pape
     sheet.text(inOrder.join("   "), 50, rulerY + 27 + i * 11, 5.6);
   });
   sheet.text(`Left to right as drawn. ${fibreWords(map)}`, 20, rulerY + 48, 3.2, { faint: true });
-  sheet.text("Cut along the fine outline, lay it on the pad or copy it by hand. Check left and right against the client before the first lash.", 20, rulerY + 12, 3.2, { faint: true });
+  sheet.text(
+    "Cut along the fine outline, lay it on the pad or copy it by hand. Check left and right against the client before the first lash.",
+    20,
+    rulerY + 12,
+    3.2,
+    { faint: true },
+  );
   return pdf.save();
 }
 
-const fibreWords = ({ fibre }: LashMap) => `${fibre.curl} ${fibre.diameterMm.toFixed(2)} ${fibre.shape}, ${fibre.count === 1 ? "singles" : `${fibre.count}D fans`}.`;
+const fibreWords = ({ fibre }: LashMap) =>
+  `${fibre.curl} ${fibre.diameterMm.toFixed(2)} ${fibre.shape}, ${fibre.count === 1 ? "singles" : `${fibre.count}D fans`}.`;
 
 /** Letters the shipped font has; others are left out of the print, never of the record. */
-const printable = (text: string) => text.replace(/[^\u0020-\u007e\u00a1-\u00ff\u2013\u2014\u2018-\u201d]/gu, "").replace(/\s+/g, " ").trim();
+const printable = (text: string) =>
+  text
+    .replace(/[^\u0020-\u007e\u00a1-\u00ff\u2013\u2014\u2018-\u201d]/gu, "")
+    .replace(/\s+/g, " ")
+    .trim();
 
 function drawEye(sheet: Sheet, eye: PadStripEye, x: number, y: number) {
   const at = ([px, py]: readonly [number, number]) => [x + px, y + py] as const;
@@ -100,6 +115,12 @@ class Sheet {
     const font = bold ? this.bold : this.regular;
     const size = sizeMm * POINTS_PER_MM;
     const { x: px, y: py } = this.point([x, y]);
-    this.page.drawText(text, { x: centre ? px - font.widthOfTextAtSize(text, size) / 2 : px, y: py - (centre ? size * 0.35 : 0), size, font, color: faint ? FAINT : INK });
+    this.page.drawText(text, {
+      x: centre ? px - font.widthOfTextAtSize(text, size) / 2 : px,
+      y: py - (centre ? size * 0.35 : 0),
+      size,
+      font,
+      color: faint ? FAINT : INK,
+    });
   }
 }

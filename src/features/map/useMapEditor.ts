@@ -2,10 +2,18 @@
 import { useCallback, useReducer } from "react";
 import type { LashMap } from "@/core/map";
 
-type History = { readonly past: readonly LashMap[]; readonly map: LashMap; readonly future: readonly LashMap[]; readonly stroke: string | null };
+type History = {
+  readonly past: readonly LashMap[];
+  readonly map: LashMap;
+  readonly future: readonly LashMap[];
+  readonly stroke: string | null;
+};
 type Step =
   /** `stroke` names a drag: all its steps are undone as one. */
-  { readonly do: "change"; readonly map: LashMap; readonly stroke?: string } | { readonly do: "undo" } | { readonly do: "redo" } | { readonly do: "start"; readonly map: LashMap };
+  | { readonly do: "change"; readonly map: LashMap; readonly stroke?: string }
+  | { readonly do: "undo" }
+  | { readonly do: "redo" }
+  | { readonly do: "start"; readonly map: LashMap };
 
 const KEPT = 200;
 

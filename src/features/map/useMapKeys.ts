@@ -18,7 +18,8 @@ const TWO_FIGURES_MS = 700;
 const isTyping = (target: EventTarget | null) =>
   target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
 /** Arrows belong to toggle groups and menus while those hold the focus. */
-const ownsArrows = (target: EventTarget | null) => target instanceof HTMLElement && target.closest('[role="group"] [data-radix-collection-item], [role="menu"], [role="dialog"]') !== null;
+const ownsArrows = (target: EventTarget | null) =>
+  target instanceof HTMLElement && target.closest('[role="group"] [data-radix-collection-item], [role="menu"], [role="dialog"]') !== null;
 
 /** The map by keyboard: zone by number, arrows for length, undo and redo. */
 export function useMapKeys(keys: MapKeys): void {
@@ -32,7 +33,16 @@ export function useMapKeys(keys: MapKeys): void {
       const now = latest.current;
       const key = event.key.toLowerCase();
       if (event.ctrlKey || event.metaKey) {
-        const does = key === "s" ? now.save : isTyping(event.target) ? null : key === "y" || (key === "z" && event.shiftKey) ? now.redo : key === "z" ? now.undo : null;
+        const does =
+          key === "s"
+            ? now.save
+            : isTyping(event.target)
+              ? null
+              : key === "y" || (key === "z" && event.shiftKey)
+                ? now.redo
+                : key === "z"
+                  ? now.undo
+                  : null;
         if (!does) return;
         event.preventDefault();
         return does();

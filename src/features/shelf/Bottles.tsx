@@ -10,11 +10,19 @@ type Problem = { message: string; fields: Readonly<Record<string, string>> };
 const LOST: Problem = { message: "The server did not answer. What you typed is still here.", fields: {} };
 
 /** Adhesives with their bottles: lot, opened, how long they are good for. */
-export function Bottles({ adhesives, bottles, today, mayAdd }: Pick<ShelfPage, "adhesives" | "bottles"> & { today: string; mayAdd: boolean }) {
+export function Bottles({
+  adhesives,
+  bottles,
+  today,
+  mayAdd,
+}: Pick<ShelfPage, "adhesives" | "bottles"> & { today: string; mayAdd: boolean }) {
   const [asking, setAsking] = useState<"bottle" | "adhesive" | null>(null);
   const [problem, setProblem] = useState<Problem | null>(null);
   const [busy, begin] = useTransition();
-  const send = (event: React.FormEvent<HTMLFormElement>, work: (form: Record<string, FormDataEntryValue>) => ReturnType<typeof openBottle>) => {
+  const send = (
+    event: React.FormEvent<HTMLFormElement>,
+    work: (form: Record<string, FormDataEntryValue>) => ReturnType<typeof openBottle>,
+  ) => {
     event.preventDefault();
     const form = Object.fromEntries(new FormData(event.currentTarget));
     begin(async () => {
@@ -42,7 +50,11 @@ export function Bottles({ adhesives, bottles, today, mayAdd }: Pick<ShelfPage, "
           ) : null}
         </span>
       </div>
-      {open.length === 0 ? <Empty title="No bottle is open">{adhesives.length === 0 ? "Write down an adhesive from its leaflet, then open a bottle." : "Open a bottle to work from it."}</Empty> : null}
+      {open.length === 0 ? (
+        <Empty title="No bottle is open">
+          {adhesives.length === 0 ? "Write down an adhesive from its leaflet, then open a bottle." : "Open a bottle to work from it."}
+        </Empty>
+      ) : null}
       <ul aria-busy={busy}>
         {open.map((bottle) => {
           const document = nameOf(bottle.adhesiveId)!;
@@ -54,14 +66,20 @@ export function Bottles({ adhesives, bottles, today, mayAdd }: Pick<ShelfPage, "
                   {document.name}, lot {bottle.lot}
                 </b>
                 <Verdict tone={age.state === "fresh" ? "good" : age.state === "last week" ? "look" : "stop"}>
-                  {age.state === "past its life" ? `past its life by ${-age.daysLeft} ${age.daysLeft === -1 ? "day" : "days"}` : `${age.daysLeft} days left`}
+                  {age.state === "past its life"
+                    ? `past its life by ${-age.daysLeft} ${age.daysLeft === -1 ? "day" : "days"}`
+                    : `${age.daysLeft} days left`}
                 </Verdict>
               </div>
               <p className="text-[0.9375rem] text-ink-2">
-                Opened {dayWords(bottle.openedOn)}. Sets in {document.setTimeS} s; {Math.round(document.humidityLow * 100)} to {Math.round(document.humidityHigh * 100)} %, {document.temperatureLowC} to{" "}
-                {document.temperatureHighC} °C.
+                Opened {dayWords(bottle.openedOn)}. Sets in {document.setTimeS} s; {Math.round(document.humidityLow * 100)} to{" "}
+                {Math.round(document.humidityHigh * 100)} %, {document.temperatureLowC} to {document.temperatureHighC} °C.
               </p>
-              <Button tone="plain" className="-ml-4" onClick={() => begin(async () => void (await emptyBottle({ id: bottle.id, emptied: true })))}>
+              <Button
+                tone="plain"
+                className="-ml-4"
+                onClick={() => begin(async () => void (await emptyBottle({ id: bottle.id, emptied: true })))}
+              >
                 It is empty
               </Button>
             </li>
@@ -105,7 +123,14 @@ export function Bottles({ adhesives, bottles, today, mayAdd }: Pick<ShelfPage, "
           <TextField label="Name" name="name" error={error("name")} />
           <div className="grid grid-cols-2 gap-3">
             <TextField label="Set time" unit="s" name="setTimeS" inputMode="decimal" error={error("setTimeS")} />
-            <TextField label="Good for, once opened" unit="days" name="lifeAfterOpeningDays" inputMode="numeric" defaultValue="42" error={error("lifeAfterOpeningDays")} />
+            <TextField
+              label="Good for, once opened"
+              unit="days"
+              name="lifeAfterOpeningDays"
+              inputMode="numeric"
+              defaultValue="42"
+              error={error("lifeAfterOpeningDays")}
+            />
             <TextField label="Humidity from" unit="%" name="humidityLow" inputMode="decimal" error={error("humidityLow")} />
             <TextField label="to" unit="%" name="humidityHigh" inputMode="decimal" error={error("humidityHigh")} />
             <TextField label="Warmth from" unit="°C" name="temperatureLowC" inputMode="decimal" error={error("temperatureLowC")} />

@@ -40,7 +40,15 @@ export function Trays({ trays, mayRemove }: { trays: readonly { id: string; docu
       {problem ? <Notice tone="stop" title={problem} className="mt-3" /> : null}
       {removed ? (
         <Notice tone="note" title={`${removed.curl} ${removed.diameterMm.toFixed(2)} was taken off the shelf`} className="mt-3">
-          <Button tone="line" onClick={() => doing(() => addTray(removed), () => setRemoved(null))}>
+          <Button
+            tone="line"
+            onClick={() =>
+              doing(
+                () => addTray(removed),
+                () => setRemoved(null),
+              )
+            }
+          >
             Put it back
           </Button>
         </Notice>
@@ -62,7 +70,12 @@ export function Trays({ trays, mayRemove }: { trays: readonly { id: string; docu
                       aria-pressed={stocked}
                       aria-label={`${name}, ${mm} mm`}
                       onClick={() => doing(() => setLengthInTray({ id, lengthMm: mm, stocked: !stocked }))}
-                      className={cx("size-8 rounded text-sm", stocked ? "bg-moss-soft font-semibold text-ink" : "text-ink-2 line-through decoration-line-strong hover:bg-moss-soft")}
+                      className={cx(
+                        "size-8 rounded text-sm",
+                        stocked
+                          ? "bg-moss-soft font-semibold text-ink"
+                          : "text-ink-2 line-through decoration-line-strong hover:bg-moss-soft",
+                      )}
                     >
                       {mm}
                     </button>
@@ -70,7 +83,17 @@ export function Trays({ trays, mayRemove }: { trays: readonly { id: string; docu
                 })}
               </span>
               {mayRemove ? (
-                <Button tone="plain" className="ml-auto text-sm" aria-label={`Take ${name} off the shelf`} onClick={() => doing(() => removeTray({ id }), (document) => setRemoved(document as Tray))}>
+                <Button
+                  tone="plain"
+                  className="ml-auto text-sm"
+                  aria-label={`Take ${name} off the shelf`}
+                  onClick={() =>
+                    doing(
+                      () => removeTray({ id }),
+                      (document) => setRemoved(document as Tray),
+                    )
+                  }
+                >
                   Off the shelf
                 </Button>
               ) : null}

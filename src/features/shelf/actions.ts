@@ -17,7 +17,11 @@ const number = (what: string) =>
     .max(20)
     .regex(/^\d+([.,]\d+)?$/, what)
     .transform((text) => Number(text.replace(",", ".")));
-const percent = z.string().trim().regex(/^\d+([.,]\d+)?$/, "A number of per cent.").transform((text) => Number(text.replace(",", ".")) / 100);
+const percent = z
+  .string()
+  .trim()
+  .regex(/^\d+([.,]\d+)?$/, "A number of per cent.")
+  .transform((text) => Number(text.replace(",", ".")) / 100);
 
 /** An adhesive as typed from its leaflet: per cent, degrees, seconds as text. */
 const adhesiveFormSchema = z
@@ -47,7 +51,8 @@ export const openBottle = action(
     }),
   },
   async (me, form) => {
-    if (form.openedOn > todayIn(me.timeZone, new Date())) throw new Refusal("A bottle cannot have been opened tomorrow.", { openedOn: "Not in the future." });
+    if (form.openedOn > todayIn(me.timeZone, new Date()))
+      throw new Refusal("A bottle cannot have been opened tomorrow.", { openedOn: "Not in the future." });
     await inStudio(me, async (tx) => {
       const [known] = await tx.select({ id: adhesive.id }).from(adhesive).where(eq(adhesive.id, form.adhesiveId));
       if (!known) throw new Refusal("This adhesive is not on the shelf.");
@@ -60,7 +65,11 @@ export const openBottle = action(
 
 export const emptyBottle = action({ input: z.strictObject({ id: z.uuid(), emptied: z.boolean() }) }, async (me, { id, emptied }) => {
   const rows = await inStudio(me, (tx) =>
-    tx.update(bottle).set({ emptiedOn: emptied ? todayIn(me.timeZone, new Date()) : null }).where(eq(bottle.id, id)).returning({ id: bottle.id }),
+    tx
+      .update(bottle)
+      .set({ emptiedOn: emptied ? todayIn(me.timeZone, new Date()) : null })
+      .where(eq(bottle.id, id))
+      .returning({ id: bottle.id }),
   );
   if (rows.length === 0) throw new Refusal("This bottle is not on the shelf.");
   refresh();
@@ -74,19 +83,22 @@ export const addTray = action({ input: traySchema }, async (me, document) => {
 });
 
 /** A length ran out, or is in again. */
-export const setLengthInTray = action({ input: z.strictObject({ id: z.uuid(), lengthMm: z.int().min(5).max(25), stocked: z.boolean() }) }, async (me, { id, lengthMm, stocked }) => {
-  await inStudio(me, async (tx) => {
-    const [row] = await tx.select().from(tray).where(eq(tray.id, id)).for("update");
-    if (!row) throw new Refusal("This tray is not on the shelf.");
-    const others = row.document.lengthsMm.filter((mm) => mm !== lengthMm);
-    await tx
-      .update(tray)
-      .set({ document: { ...row.document, lengthsMm: (stocked ? [...others, lengthMm] : others).sort((a, b) => a - b) } })
-      .where(eq(tray.id, id));
-  });
-  refresh();
-  return null;
-});
+export const setLengthInTray = action(
+  { input: z.strictObject({ id: z.uuid(), lengthMm: z.int().min(5).max(25), stocked: z.boolean() }) },
+  async (me, { id, lengthMm, stocked }) => {
+    await inStudio(me, async (tx) => {
+      const [row] = await tx.select().from(tray).where(eq(tray.id, id)).for("update");
+      if (!row) throw new Refusal("This tray is not on the shelf.");
+      const others = row.document.lengthsMm.filter((mm) => mm !== lengthMm);
+      await tx
+        .update(tray)
+        .set({ document: { ...row.document, lengthsMm: (stocked ? [...others, lengthMm] : others).sort((a, b) => a - b) } })
+        .where(eq(tray.id, id));
+    });
+    refresh();
+    return null;
+  },
+);
 
 export const removeTray = action({ input: z.strictObject({ id: z.uuid() }), least: "technician" }, async (me, { id }) => {
   const rows = await inStudio(me, (tx) => tx.delete(tray).where(eq(tray.id, id)).returning({ document: tray.document }));

@@ -15,7 +15,10 @@ export function shelfPage(me: Member) {
       .innerJoin(adhesive, and(eq(adhesive.studioId, bottle.studioId), eq(adhesive.id, bottle.adhesiveId)))
       .orderBy(desc(bottle.openedOn)),
     trays: (await tx.select({ id: tray.id, document: tray.document }).from(tray)).sort(
-      (a, b) => CURL_IDS.indexOf(a.document.curl) - CURL_IDS.indexOf(b.document.curl) || b.document.diameterMm - a.document.diameterMm || a.id.localeCompare(b.id),
+      (a, b) =>
+        CURL_IDS.indexOf(a.document.curl) - CURL_IDS.indexOf(b.document.curl) ||
+        b.document.diameterMm - a.document.diameterMm ||
+        a.id.localeCompare(b.id),
     ),
   }));
 }

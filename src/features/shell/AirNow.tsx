@@ -37,9 +37,7 @@ export function AirNow() {
     <Link href="/air" className="hidden gap-3 whitespace-nowrap text-ink-2 hover:text-ink md:flex" title={rooms[0]?.name}>
       <span>{air.temperatureC.toFixed(1)} °C</span>
       <span>{Math.round(air.relativeHumidity * 100)} %</span>
-      <span className="hidden font-semibold text-ink lg:inline">
-        {vapourDensityGm3(air).toFixed(1)} g/m³
-      </span>
+      <span className="hidden font-semibold text-ink lg:inline">{vapourDensityGm3(air).toFixed(1)} g/m³</span>
       {old ? <span className="text-brass">old</span> : null}
     </Link>
   );

@@ -1,9 +1,11 @@
 "use client";
 import Link from "next/link";
 import { usePathname } from "next/navigation";
+import { useState } from "react";
 import { cx } from "@/ui";
 import { AirNow } from "./AirNow";
-import { Menu } from "./Menu";
+import type * as MenuModule from "./Menu";
+import { MenuButton } from "./MenuButton";
 import { Safety } from "./Safety";
 
 const PLACES = [
@@ -17,6 +19,9 @@ const PLACES = [
 /** The top edge of every screen. Its middle stays free: that is where clocks hang. */
 export function Header({ name, role, studioName }: { name: string; role: string; studioName: string }) {
   const path = usePathname();
+  // The menu is rarely opened; until it first is, only its button is here.
+  const [menu, setMenu] = useState<typeof MenuModule | null>(null);
+  const fetchMenu = () => void import("./Menu").then(setMenu, () => undefined);
   const isHere = (href: string) => (href === "/" ? path === "/" : path.startsWith(href));
   return (
     <header className="ivy-header flex flex-wrap items-center gap-x-6 gap-y-1 px-4 pt-3 pb-2 sm:px-7">
@@ -41,7 +46,7 @@ export function Header({ name, role, studioName }: { name: string; role: string;
       <div className="ml-auto flex items-center gap-x-4 gap-y-1 text-[0.9375rem]">
         <Safety />
         <AirNow />
-        <Menu name={name} role={role} studioName={studioName} />
+        {menu ? <menu.Menu name={name} role={role} studioName={studioName} /> : <MenuButton name={name} onClick={fetchMenu} />}
       </div>
     </header>
   );

@@ -2,21 +2,22 @@
 import { DropdownMenu } from "radix-ui";
 import { useState } from "react";
 import { readAlarmChoice, ring, say, unlockSound, writeAlarmChoice } from "@/features/visit/alarm";
-import { clearTablet } from "@/features/visit/tablet";
 import { loadAfresh } from "@/features/signIn/loadAfresh";
 import { useTablet, useVisits } from "@/features/visit/VisitProvider";
 import { Button, Dialog } from "@/ui";
+import { MenuButton } from "./MenuButton";
 import { turnTheme } from "./theme";
 
-const ITEM = "flex min-h-9 cursor-pointer items-center justify-between gap-6 rounded px-3 py-1.5 outline-none data-[highlighted]:bg-moss-soft";
+const ITEM =
+  "flex min-h-9 cursor-pointer items-center justify-between gap-6 rounded px-3 py-1.5 outline-none data-[highlighted]:bg-moss-soft";
 
-/** Who is signed in; theme, sounds, signing out. */
+/** Who is signed in; theme, sounds, signing out. Fetched when it is first wanted, and open then. */
 export function Menu({ name, role, studioName }: { name: string; role: string; studioName: string }) {
   const tablet = useTablet();
   const { unsent } = useVisits();
   const [leaving, setLeaving] = useState<{ unsent: number; drafts: number } | null>(null);
   const [failed, setFailed] = useState(false);
-  const [alarm, setAlarm] = useState({ sound: true, speech: false });
+  const [alarm, setAlarm] = useState(readAlarmChoice);
 
   const setSound = (change: Partial<typeof alarm>) => {
     const next = { ...alarm, ...change };
@@ -30,23 +31,23 @@ export function Menu({ name, role, studioName }: { name: string; role: string; s
     try {
       const response = await fetch("/api/auth/sign-out", { method: "POST", headers: { "content-type": "application/json" }, body: "{}" });
       if (!response.ok) throw new Error();
-      await clearTablet(tablet);
+      await tablet.clear().catch(() => undefined);
       loadAfresh("/sign-in");
     } catch {
       setFailed(true);
     }
   };
   const askToLeave = async () => {
-    const drafts = await tablet.drafts.count();
+    const drafts = await tablet.countDrafts().catch(() => 0);
     if (unsent > 0 || drafts > 0) setLeaving({ unsent, drafts });
     else await signOut();
   };
 
   return (
     <>
-      <DropdownMenu.Root onOpenChange={(open) => open && setAlarm(readAlarmChoice())}>
-        <DropdownMenu.Trigger className="min-h-9 rounded px-2 py-1 font-semibold hover:bg-moss-soft" aria-label={`${name}, menu`}>
-          {name.split(" ")[0]} <span aria-hidden="true">▾</span>
+      <DropdownMenu.Root defaultOpen onOpenChange={(open) => open && setAlarm(readAlarmChoice())}>
+        <DropdownMenu.Trigger asChild>
+          <MenuButton name={name} />
         </DropdownMenu.Trigger>
         <DropdownMenu.Portal>
           <DropdownMenu.Content align="end" sideOffset={6} className="z-50 min-w-60 rounded-lg border border-line bg-leaf p-1.5 shadow-lg">
@@ -58,10 +59,20 @@ export function Menu({ name, role, studioName }: { name: string; role: string; s
             <DropdownMenu.Item className={ITEM} onSelect={turnTheme}>
               Paper or lamp <kbd className="text-sm text-ink-2">Shift L</kbd>
             </DropdownMenu.Item>
-            <DropdownMenu.CheckboxItem className={ITEM} checked={alarm.sound} onCheckedChange={(sound) => setSound({ sound })} onSelect={(e) => e.preventDefault()}>
+            <DropdownMenu.CheckboxItem
+              className={ITEM}
+              checked={alarm.sound}
+              onCheckedChange={(sound) => setSound({ sound })}
+              onSelect={(e) => e.preventDefault()}
+            >
               Clocks sound <span className="text-sm text-ink-2">{alarm.sound ? "on" : "off"}</span>
             </DropdownMenu.CheckboxItem>
-            <DropdownMenu.CheckboxItem className={ITEM} checked={alarm.speech} onCheckedChange={(speech) => setSound({ speech })} onSelect={(e) => e.preventDefault()}>
+            <DropdownMenu.CheckboxItem
+              className={ITEM}
+              checked={alarm.speech}
+              onCheckedChange={(speech) => setSound({ speech })}
+              onSelect={(e) => e.preventDefault()}
+            >
               Clocks speak <span className="text-sm text-ink-2">{alarm.speech ? "on" : "off"}</span>
             </DropdownMenu.CheckboxItem>
             <DropdownMenu.Separator className="my-1 h-px bg-line" />
@@ -71,21 +82,25 @@ export function Menu({ name, role, studioName }: { name: string; role: string; s
           </DropdownMenu.Content>
         </DropdownMenu.Portal>
       </DropdownMenu.Root>
-      <Dialog open={leaving !== null || failed} onOpenChange={() => (setLeaving(null), setFailed(false))} title={failed ? "Not signed out" : "Before you sign out"}>
+      <Dialog
+        open={leaving !== null || failed}
+        onOpenChange={() => (setLeaving(null), setFailed(false))}
+        title={failed ? "Not signed out" : "Before you sign out"}
+      >
         {failed ? (
           <p>The server did not answer, so this tablet is still signed in. Try again when it is back.</p>
         ) : (
           <>
             {leaving && leaving.unsent > 0 ? (
               <p>
-                {leaving.unsent} {leaving.unsent === 1 ? "tap has" : "taps have"} not reached the server. They stay on this tablet for you alone and are sent
-                when you next sign in here.
+                {leaving.unsent} {leaving.unsent === 1 ? "tap has" : "taps have"} not reached the server. They stay on this tablet for you
+                alone and are sent when you next sign in here.
               </p>
             ) : null}
             {leaving && leaving.drafts > 0 ? (
               <p className="mt-2">
-                {leaving.drafts} unsaved {leaving.drafts === 1 ? "draft is" : "drafts are"} dropped, since a signed-out tablet keeps nothing of a client. Go back
-                to save first.
+                {leaving.drafts} unsaved {leaving.drafts === 1 ? "draft is" : "drafts are"} dropped, since a signed-out tablet keeps nothing
+                of a client. Go back to save first.
               </p>
             ) : null}
           </>

@@ -14,7 +14,7 @@ export function Safety() {
           ? `Sending ${unsent}`
           : null;
   return (
-    <span role="status" data-testid="safety" data-unsent={unsent} className="flex gap-3 whitespace-nowrap text-sm">
+    <span role="status" data-testid="safety" data-unsent={unsent} className="flex gap-3 text-sm whitespace-nowrap">
       {words ? <Verdict tone={reach === "sending" ? "note" : "look"}>{words}</Verdict> : null}
       {!words && visits.length > 0 ? <Verdict tone="good">all safe on the server</Verdict> : null}
       {clock === "device" && visits.length > 0 ? <Verdict tone="look">time unchecked, from this device</Verdict> : null}

@@ -28,7 +28,14 @@ export function SetUpForm() {
       />
       <TextField label="Your name" name="name" autoComplete="name" error={error("name")} />
       <TextField label="E-mail" name="email" type="email" autoComplete="username" error={error("email")} />
-      <TextField label="Password" name="password" type="password" autoComplete="new-password" hint="Ten characters at least." error={error("password")} />
+      <TextField
+        label="Password"
+        name="password"
+        type="password"
+        autoComplete="new-password"
+        hint="Ten characters at least."
+        error={error("password")}
+      />
       {problem ? <Notice tone="stop" title={problem.message} /> : null}
       <Button type="submit" disabled={busy} className="w-full">
         {busy ? "Creating…" : "Create the studio"}

@@ -6,14 +6,26 @@ import { addSensor, renewToken } from "./actions";
 type Sensor = { id: string; name: string; room: string; last: string | null };
 
 /** Hygrometers and their tokens. A token is shown once; only its hash is kept. */
-export function Hygrometers({ sensors, rooms, mayChange }: { sensors: readonly Sensor[]; rooms: readonly { id: string; name: string }[]; mayChange: boolean }) {
+export function Hygrometers({
+  sensors,
+  rooms,
+  mayChange,
+}: {
+  sensors: readonly Sensor[];
+  rooms: readonly { id: string; name: string }[];
+  mayChange: boolean;
+}) {
   const [asking, setAsking] = useState(false);
   const [token, setToken] = useState<string | null>(null);
   const [problem, setProblem] = useState<{ message: string; fields: Readonly<Record<string, string>> } | null>(null);
   const [busy, begin] = useTransition();
   const doing = (work: () => ReturnType<typeof renewToken>) =>
     begin(async () => {
-      const result = await work().catch(() => ({ ok: false as const, message: "The server did not answer. Nothing was changed.", fields: {} }));
+      const result = await work().catch(() => ({
+        ok: false as const,
+        message: "The server did not answer. Nothing was changed.",
+        fields: {},
+      }));
       setProblem(result.ok ? null : result);
       if (!result.ok) return;
       setAsking(false);
@@ -56,7 +68,12 @@ export function Hygrometers({ sensors, rooms, mayChange }: { sensors: readonly S
             doing(() => addSensor(form));
           }}
         >
-          <TextField label="Where it stands" name="name" hint="Sensor air is not lash air: keep it near the bed, away from breath and mist." error={problem?.fields.name} />
+          <TextField
+            label="Where it stands"
+            name="name"
+            hint="Sensor air is not lash air: keep it near the bed, away from breath and mist."
+            error={problem?.fields.name}
+          />
           <SelectField label="Room" name="roomId">
             {rooms.map((room) => (
               <option key={room.id} value={room.id}>
@@ -72,7 +89,9 @@ export function Hygrometers({ sensors, rooms, mayChange }: { sensors: readonly S
       </Dialog>
       <Dialog open={token !== null} onOpenChange={() => setToken(null)} title="Its token, shown this once">
         <p className="rounded-md border border-line bg-leaf p-3 font-mono text-sm break-all select-all">{token}</p>
-        <p className="mt-3 text-[0.9375rem] text-ink-2">The device sends it with every batch as “authorization: Bearer …”. A new token ends the old one at once.</p>
+        <p className="mt-3 text-[0.9375rem] text-ink-2">
+          The device sends it with every batch as “authorization: Bearer …”. A new token ends the old one at once.
+        </p>
       </Dialog>
     </section>
   );

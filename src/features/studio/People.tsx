@@ -13,7 +13,11 @@ export function People({ people, mayAdd }: Pick<StudioPage, "people"> & { mayAdd
     event.preventDefault();
     const form = Object.fromEntries(new FormData(event.currentTarget));
     begin(async () => {
-      const result = await addPerson(form).catch(() => ({ ok: false as const, message: "The server did not answer. What you typed is still here.", fields: {} }));
+      const result = await addPerson(form).catch(() => ({
+        ok: false as const,
+        message: "The server did not answer. What you typed is still here.",
+        fields: {},
+      }));
       setProblem(result.ok ? null : result);
       if (result.ok) setAsking(false);
     });
@@ -40,8 +44,20 @@ export function People({ people, mayAdd }: Pick<StudioPage, "people"> & { mayAdd
         <form onSubmit={submit} noValidate className="space-y-4">
           <TextField label="Name" name="name" error={problem?.fields.name} />
           <TextField label="E-mail" name="email" type="email" error={problem?.fields.email} />
-          <TextField label="First password" name="password" type="password" autoComplete="new-password" hint="Ten characters at least; tell it to them in person." error={problem?.fields.password} />
-          <SelectField label="Role" name="role" defaultValue="technician" hint="A trainee plans and works, but changes no policy and puts nothing away.">
+          <TextField
+            label="First password"
+            name="password"
+            type="password"
+            autoComplete="new-password"
+            hint="Ten characters at least; tell it to them in person."
+            error={problem?.fields.password}
+          />
+          <SelectField
+            label="Role"
+            name="role"
+            defaultValue="technician"
+            hint="A trainee plans and works, but changes no policy and puts nothing away."
+          >
             <option>technician</option>
             <option>trainee</option>
             <option>owner</option>

@@ -15,7 +15,12 @@ export function PolicyForm({ policy, revision, mayChange }: { policy: Policy; re
   const [told, setTold] = useState<{ tone: "good" | "stop"; message: string; fields: Readonly<Record<string, string>> } | null>(null);
   const submit = async (event: React.FormEvent) => {
     event.preventDefault();
-    const read = Object.fromEntries(POLICY_FIELDS.map(({ key, options }) => [key, options ? typed[key] : typed[key].trim() === "" ? undefined : Number(typed[key].replace(",", "."))]));
+    const read = Object.fromEntries(
+      POLICY_FIELDS.map(({ key, options }) => [
+        key,
+        options ? typed[key] : typed[key].trim() === "" ? undefined : Number(typed[key].replace(",", ".")),
+      ]),
+    );
     const result = await savePolicy({ base, policy: { version: 1, ...read } }).catch(() => null);
     if (result?.ok) {
       setBase(result.data.revision);
@@ -48,7 +53,13 @@ export function PolicyForm({ policy, revision, mayChange }: { policy: Policy; re
                     ))}
                   </SelectField>
                 ) : (
-                  <TextField key={field.key} {...common} unit={field.unit} inputMode="decimal" onChange={(event) => change(event.target.value)} />
+                  <TextField
+                    key={field.key}
+                    {...common}
+                    unit={field.unit}
+                    inputMode="decimal"
+                    onChange={(event) => change(event.target.value)}
+                  />
                 );
               })}
             </div>

@@ -11,7 +11,10 @@ export function studioPage(me: Member) {
     return {
       policy: held!.document,
       revision: held!.revision,
-      people: await tx.select({ id: member.id, name: member.name, role: member.role }).from(member).orderBy(asc(member.createdAt), asc(member.name)),
+      people: await tx
+        .select({ id: member.id, name: member.name, role: member.role })
+        .from(member)
+        .orderBy(asc(member.createdAt), asc(member.name)),
       rooms: await tx.select({ id: room.id, name: room.name }).from(room).orderBy(asc(room.createdAt), asc(room.name)),
       sensors: await tx
         .select({ id: sensor.id, name: sensor.name, room: room.name, last: max(reading.takenAt) })

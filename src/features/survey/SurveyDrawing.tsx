@@ -46,7 +46,15 @@ export function SurveyDrawing({ survey, stale }: { survey: Survey; stale: boolea
                 return (
                   <g key={point.at}>
                     <line x1={x} x2={x} y1={ground} y2={top} stroke="var(--ivy)" strokeWidth="2" />
-                    <line x1={x} x2={x} y1={ground - (point.lengthMm - point.spreadMm) * scale} y2={ground - (point.lengthMm + point.spreadMm) * scale} stroke="var(--moss)" strokeWidth="5" strokeLinecap="round" />
+                    <line
+                      x1={x}
+                      x2={x}
+                      y1={ground - (point.lengthMm - point.spreadMm) * scale}
+                      y2={ground - (point.lengthMm + point.spreadMm) * scale}
+                      stroke="var(--moss)"
+                      strokeWidth="5"
+                      strokeLinecap="round"
+                    />
                     <text x={x} y={top - 11} textAnchor="middle" fontSize="14" fontWeight="600" fill="var(--ink)">
                       {Math.round(point.lengthMm * 10) / 10}
                     </text>

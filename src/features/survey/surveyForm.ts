@@ -15,9 +15,19 @@ export type EyeForm = {
   readonly lashLine: string;
   readonly shape: EyeSurvey["shape"];
   readonly landmarks: Readonly<Record<LandmarkKey, string>>;
-  readonly places: readonly { readonly length: string; readonly diameter: Point["diameter"]; readonly density: Point["density"]; readonly direction: Point["direction"]; readonly ownCurl: Point["ownCurl"] }[];
+  readonly places: readonly {
+    readonly length: string;
+    readonly diameter: Point["diameter"];
+    readonly density: Point["density"];
+    readonly direction: Point["direction"];
+    readonly ownCurl: Point["ownCurl"];
+  }[];
 };
-export type SurveyForm = { readonly spacing: Survey["spacing"]; readonly oilyLids: boolean; readonly eyes: Readonly<Record<Side, EyeForm>> };
+export type SurveyForm = {
+  readonly spacing: Survey["spacing"];
+  readonly oilyLids: boolean;
+  readonly eyes: Readonly<Record<Side, EyeForm>>;
+};
 
 const show = (value: number) => String(Math.round(value * 10) / 10);
 
@@ -31,11 +41,21 @@ export function formOf(survey: Survey): SurveyForm {
       landmarks: Object.fromEntries(LANDMARKS.map(({ key }) => [key, show(eye.landmarks[key] * eye.lashLineMm)])) as EyeForm["landmarks"],
       places: quickPositions.map((position) => {
         const near = eye.points.reduce((a, b) => (Math.abs(b.at - position) < Math.abs(a.at - position) ? b : a));
-        return { length: show(at(position).lengthMm), diameter: near.diameter, density: near.density, direction: near.direction, ownCurl: near.ownCurl };
+        return {
+          length: show(at(position).lengthMm),
+          diameter: near.diameter,
+          density: near.density,
+          direction: near.direction,
+          ownCurl: near.ownCurl,
+        };
       }),
     };
   };
-  return { spacing: survey.spacing, oilyLids: survey.oilyLids, eyes: { right: eyeForm(survey.eyes.right), left: eyeForm(survey.eyes.left) } };
+  return {
+    spacing: survey.spacing,
+    oilyLids: survey.oilyLids,
+    eyes: { right: eyeForm(survey.eyes.right), left: eyeForm(survey.eyes.left) },
+  };
 }
 
 const number = (text: string) => (/^\s*-?\d+([.,]\d+)?\s*$/.test(text) ? Number(text.trim().replace(",", ".")) : undefined);
@@ -57,14 +77,26 @@ export function readForm(form: SurveyForm, spreadMm: number): { survey: Survey }
       points: typed.places.map(({ length, ...classes }, i) => ({ at: quickPositions[i], lengthMm: number(length), spreadMm, ...classes })),
     };
   };
-  const parsed = surveySchema.safeParse({ version: 1, spacing: form.spacing, oilyLids: form.oilyLids, eyes: { right: eye("right"), left: eye("left") } });
+  const parsed = surveySchema.safeParse({
+    version: 1,
+    spacing: form.spacing,
+    oilyLids: form.oilyLids,
+    eyes: { right: eye("right"), left: eye("left") },
+  });
   if (parsed.success) return { survey: parsed.data };
   const fields: Record<string, string> = {};
   for (const issue of parsed.error.issues) {
     const [, side, part, ...rest] = issue.path.map(String);
     const key =
-      part === "lashLineMm" ? `${side}.lashLine` : part === "points" ? `${side}.places.${rest[0]}.length` : part === "landmarks" ? `${side}.landmarks.${rest[0] ?? "pupil"}` : issue.path.join(".");
-    fields[key] ??= part === "landmarks" && issue.code !== "custom" ? "Millimetres from the inner corner, inside the lash line." : issue.message;
+      part === "lashLineMm"
+        ? `${side}.lashLine`
+        : part === "points"
+          ? `${side}.places.${rest[0]}.length`
+          : part === "landmarks"
+            ? `${side}.landmarks.${rest[0] ?? "pupil"}`
+            : issue.path.join(".");
+    fields[key] ??=
+      part === "landmarks" && issue.code !== "custom" ? "Millimetres from the inner corner, inside the lash line." : issue.message;
   }
   return { fields };
 }

@@ -6,7 +6,13 @@ import { patchTestWords } from "@/features/clients/patchTestWords";
 import type { VisitRow } from "@/features/visit/data";
 import { Empty, LinkButton, Verdict, cx } from "@/ui";
 
-export type TodayLine = { readonly visit: VisitRow; readonly from: string; readonly to: string; readonly standing: PatchTestStanding; readonly map: LashMap | null };
+export type TodayLine = {
+  readonly visit: VisitRow;
+  readonly from: string;
+  readonly to: string;
+  readonly standing: PatchTestStanding;
+  readonly map: LashMap | null;
+};
 
 /** The day as one line of knots, and at its head who is next. */
 export function TodayView({ title, lines, nextId }: { title: string; lines: readonly TodayLine[]; nextId: string | null }) {
@@ -102,7 +108,9 @@ function Knot({ line: { visit, from, to, standing, map }, last }: { line: TodayL
           </span>
         </span>
       </Link>
-      <span className="hidden pt-4 text-right sm:block">{map ? <MiniSkyline map={map} width={112} height={34} /> : <span className="text-sm text-ink-2">no map yet</span>}</span>
+      <span className="hidden pt-4 text-right sm:block">
+        {map ? <MiniSkyline map={map} width={112} height={34} /> : <span className="text-sm text-ink-2">no map yet</span>}
+      </span>
     </li>
   );
 }

@@ -15,7 +15,15 @@ export function todayPage(me: Member, now: Date) {
     const visits = await visitsWhere(tx, { day: dayIn(me.timeZone, today) });
     const standings = new Map<string, Awaited<ReturnType<typeof standingOf>>>();
     for (const { clientId } of visits) if (!standings.has(clientId)) standings.set(clientId, await standingOf(tx, clientId, today));
-    return { today, visits, standings, maps: await newestMaps(tx, visits.map(({ clientId }) => clientId)) };
+    return {
+      today,
+      visits,
+      standings,
+      maps: await newestMaps(
+        tx,
+        visits.map(({ clientId }) => clientId),
+      ),
+    };
   });
 }
 
@@ -25,7 +33,14 @@ async function newestMaps(tx: StudioTransaction, clientIds: string[]): Promise<M
   const rows = await tx
     .select({ clientId: lashMap.clientId, map: lashMapRevision.document })
     .from(lashMap)
-    .innerJoin(lashMapRevision, and(eq(lashMapRevision.studioId, lashMap.studioId), eq(lashMapRevision.mapId, lashMap.id), eq(lashMapRevision.revision, lashMap.head)))
+    .innerJoin(
+      lashMapRevision,
+      and(
+        eq(lashMapRevision.studioId, lashMap.studioId),
+        eq(lashMapRevision.mapId, lashMap.id),
+        eq(lashMapRevision.revision, lashMap.head),
+      ),
+    )
     .where(inArray(lashMap.clientId, clientIds))
     .orderBy(asc(lashMapRevision.createdAt));
   return new Map(rows.map((row) => [row.clientId, row.map]));

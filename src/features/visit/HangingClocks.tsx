@@ -55,15 +55,12 @@ export function HangingClocks() {
       <ul className="flex justify-center gap-3">
         {hanging.map(({ visit, clock }) => (
           <li key={clock.id} className="pointer-events-auto">
-            <span aria-hidden="true" className="bg-line-strong mx-auto block h-2.5 w-px" />
+            <span aria-hidden="true" className="mx-auto block h-2.5 w-px bg-line-strong" />
             <Link
               href={`/visits/${visit.id}`}
               data-testid={`clock-${clock.kind}`}
               data-state={clock.state}
-              className={cx(
-                "block min-w-28 rounded-b-lg border px-4 pt-1 pb-1.5 text-center leading-none",
-                LOOKS[clock.state],
-              )}
+              className={cx("block min-w-28 rounded-b-lg border px-4 pt-1 pb-1.5 text-center leading-none", LOOKS[clock.state])}
             >
               <span className="block text-[0.8125rem] leading-5">
                 {MARKS[clock.state]}

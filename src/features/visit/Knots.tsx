@@ -11,7 +11,15 @@ export function Knots({ knots }: { knots: readonly Knot[] }) {
     <ol aria-label="Order of work" className="flex pt-1 pb-2">
       {knots.map((knot, i) => (
         <li key={knot.name} aria-current={knot.state === "here" ? "step" : undefined} className="relative min-w-0 flex-1 text-center">
-          {i > 0 ? <span aria-hidden="true" className={cx("absolute top-[0.6rem] right-1/2 left-[-50%] border-t-2", knot.state === "ahead" ? "border-dashed border-line-strong" : "border-ivy")} /> : null}
+          {i > 0 ? (
+            <span
+              aria-hidden="true"
+              className={cx(
+                "absolute top-[0.6rem] right-1/2 left-[-50%] border-t-2",
+                knot.state === "ahead" ? "border-dashed border-line-strong" : "border-ivy",
+              )}
+            />
+          ) : null}
           <span
             aria-hidden="true"
             className={cx(
@@ -22,7 +30,19 @@ export function Knots({ knots }: { knots: readonly Knot[] }) {
               knot.state === "open" && "border-rosehip bg-paper",
             )}
           />
-          <span className={cx("mt-1 block text-sm whitespace-nowrap", (knot.state === "tied" || knot.state === "ahead") && "max-sm:sr-only", knot.state === "here" ? "font-bold" : knot.state === "open" ? "font-semibold text-rosehip" : knot.state === "ahead" ? "text-ink-2" : "")}>
+          <span
+            className={cx(
+              "mt-1 block text-sm whitespace-nowrap",
+              (knot.state === "tied" || knot.state === "ahead") && "max-sm:sr-only",
+              knot.state === "here"
+                ? "font-bold"
+                : knot.state === "open"
+                  ? "font-semibold text-rosehip"
+                  : knot.state === "ahead"
+                    ? "text-ink-2"
+                    : "",
+            )}
+          >
             {knot.name}
             {knot.state === "open" ? <span className="block">untied</span> : null}
           </span>

@@ -16,8 +16,14 @@ export function LengthRows({ map }: { map: LashMap }) {
             <ol className="mt-1 flex items-end gap-1">
               {zones.map(({ fibre, number }) => (
                 <li key={number} className="min-w-0 flex-1 text-center">
-                  <span className="block text-[clamp(1.25rem,3.75vw,3.25rem)] leading-none font-semibold tracking-tight">{fibre ? fibre.lengthMm : "–"}</span>
-                  <span aria-hidden="true" className="mx-auto mt-1.5 block rounded-t-sm bg-ivy" style={{ height: fibre ? (fibre.lengthMm - LOWEST_MM) * 5 : 2, opacity: 0.75 }} />
+                  <span className="block text-[clamp(1.25rem,3.75vw,3.25rem)] leading-none font-semibold tracking-tight">
+                    {fibre ? fibre.lengthMm : "–"}
+                  </span>
+                  <span
+                    aria-hidden="true"
+                    className="mx-auto mt-1.5 block rounded-t-sm bg-ivy"
+                    style={{ height: fibre ? (fibre.lengthMm - LOWEST_MM) * 5 : 2, opacity: 0.75 }}
+                  />
                   <span className="block border-t border-line-strong pt-0.5 text-sm text-ink-2">
                     <span className="sr-only">zone </span>
                     {number}

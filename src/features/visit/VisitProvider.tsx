@@ -1,7 +1,7 @@
 "use client";
 import { createContext, useContext, useEffect, useMemo, useState, useSyncExternalStore, type ReactNode } from "react";
 import { VisitStore, type VisitSnapshot } from "./store";
-import { openTablet, type Tablet } from "./tablet";
+import { Tablet } from "./tablet";
 
 type Kept = { store: VisitStore; tablet: Tablet };
 const VisitContext = createContext<Kept | null>(null);
@@ -12,7 +12,7 @@ const REFRESH_EVERY_MS = 10_000;
 /** Holds the tablet's memory for the person signed in, on every screen. */
 export function VisitProvider({ memberId, children }: { memberId: string; children: ReactNode }) {
   const kept = useMemo(() => {
-    const tablet = openTablet(memberId);
+    const tablet = new Tablet(memberId);
     return { tablet, store: new VisitStore(tablet) };
   }, [memberId]);
   useEffect(() => {

@@ -28,7 +28,11 @@ export async function VisitRoute({ visitId }: { visitId: string }) {
       timeZone={member.timeZone}
       map={visit.map}
       mapId={visit.mapId}
-      patch={{ held: standing.state === "valid" || standing.state === "due", words: patchTestWords(standing).title, reason: visit.patchReason }}
+      patch={{
+        held: standing.state === "valid" || standing.state === "due",
+        words: patchTestWords(standing).title,
+        reason: visit.patchReason,
+      }}
       events={visit.events}
       bottles={bottles}
       bottleNames={Object.fromEntries(names)}

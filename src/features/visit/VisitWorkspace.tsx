@@ -1,16 +1,21 @@
 "use client";
 import Link from "next/link";
 import { useEffect, useMemo, useState } from "react";
-import { beadLifeS, setTime, windowVerdict } from "@/core/adhesive";
+import { beadLifeS, fitsBest } from "@/core/adhesive";
 import type { Air } from "@/core/air";
 import type { LashMap } from "@/core/map";
 import type { Policy } from "@/core/policy";
 import { formatClock } from "@/core/units";
-import { visitClocks, visitState, type KeptEvent, type VisitState } from "@/core/visit";
-import { Button, LinkButton, Notice, SelectField, Verdict, cx } from "@/ui";
+import { visitState, type KeptEvent } from "@/core/visit";
+import { Button, LinkButton, Notice, Verdict } from "@/ui";
+import { BigClock } from "./BigClock";
+import { BottleChoice } from "./BottleChoice";
 import type { OpenBottle } from "./data";
-import { Knots, type Knot } from "./Knots";
+import { KeptVisit } from "./KeptVisit";
+import { Knots } from "./Knots";
+import { knotsOf } from "./knotsOf";
 import { LengthRows } from "./LengthRows";
+import { Pedals } from "./Pedals";
 import { useNow, useVisits, useVisitStore } from "./VisitProvider";
 
 export type VisitProps = {
@@ -50,9 +55,11 @@ export function VisitWorkspace(visit: VisitProps) {
 
   // Air long past is not the air of this bead.
   const air: Air | null =
-    visit.air && now !== null && now - Date.parse(visit.air.takenAt) < FRESH_AIR_MS ? { temperatureC: visit.air.temperatureC, relativeHumidity: visit.air.relativeHumidity } : null;
+    visit.air && now !== null && now - Date.parse(visit.air.takenAt) < FRESH_AIR_MS
+      ? { temperatureC: visit.air.temperatureC, relativeHumidity: visit.air.relativeHumidity }
+      : null;
   const [picked, setPicked] = useState<string | null>(null);
-  const bottleId = state.bottleId ?? picked ?? bestBottle(visit.bottles, air, visit.roomVolumeM3);
+  const bottleId = state.bottleId ?? picked ?? fitsBest(visit.bottles, air)?.id ?? null;
 
   const begin = () => store.tap(visit.id, "started", { bottleId, air });
   const shake = () => store.tap(visit.id, "shakeStarted", { durationS: visit.policy.shakeSeconds });
@@ -89,7 +96,7 @@ export function VisitWorkspace(visit: VisitProps) {
           {visit.service}, {visit.day} {visit.time}, {visit.technicianName}, {visit.roomName.toLowerCase()}, chair {visit.chair}
         </p>
       </div>
-      <Knots knots={knotsOf(visit, state)} />
+      <Knots knots={knotsOf({ hasMap: visit.map !== null, patchTestHeld: visit.patch.held }, state)} />
       {!visit.patch.held && visit.patch.reason ? (
         <p className="text-[0.9375rem] text-ink-2">
           <Verdict tone="look">{visit.patch.words}</Verdict>, goes ahead because: <bdi>{visit.patch.reason}</bdi>
@@ -104,7 +111,9 @@ export function VisitWorkspace(visit: VisitProps) {
               <div className="mt-4 max-w-md">
                 <BottleChoice bottles={visit.bottles} air={air} volumeM3={visit.roomVolumeM3} value={bottleId ?? ""} onChange={setPicked} />
               </div>
-              <p className="mt-4 text-ink-2">Anything in the eye? Lower lashes all under the pad? Look with the mirror before the first lash.</p>
+              <p className="mt-4 text-ink-2">
+                Anything in the eye? Lower lashes all under the pad? Look with the mirror before the first lash.
+              </p>
               <Button size="bed" className="mt-5" onClick={() => void begin()}>
                 Begin the visit
               </Button>
@@ -140,9 +149,14 @@ export function VisitWorkspace(visit: VisitProps) {
               </Button>
             </div>
             <p className="mt-4 text-[0.9375rem] text-ink-2">
-              {visit.bottleNames[state.bottleId ?? ""] ?? "No bottle written down"}. {air ? `Air ${air.temperatureC.toFixed(1)} °C, ${Math.round(air.relativeHumidity * 100)} %: a bead keeps ${formatClock(beadLifeS(visit.policy.beadMinutes, air))}.` : "No fresh reading of the air: a bead is given the studio's full time."}
+              {visit.bottleNames[state.bottleId ?? ""] ?? "No bottle written down"}.{" "}
+              {air
+                ? `Air ${air.temperatureC.toFixed(1)} °C, ${Math.round(air.relativeHumidity * 100)} %: a bead keeps ${formatClock(beadLifeS(visit.policy.beadMinutes, air))}.`
+                : "No fresh reading of the air: a bead is given the studio's full time."}
             </p>
-            <p className="mt-1 text-[0.9375rem] text-ink-2">At every new bead: brush through, and see with the mirror that both eyes are closed.</p>
+            <p className="mt-1 text-[0.9375rem] text-ink-2">
+              At every new bead: brush through, and see with the mirror that both eyes are closed.
+            </p>
             <div className="mt-5 border-t border-line pt-4">
               {ending ? (
                 <div className="flex flex-wrap items-center gap-3">
@@ -166,7 +180,7 @@ export function VisitWorkspace(visit: VisitProps) {
         </div>
       ) : (
         <div className="mt-6 grid gap-x-14 gap-y-8 lg:grid-cols-2">
-          <Kept visit={visit} state={state} />
+          <KeptVisit state={state} timeZone={visit.timeZone} bottleNames={visit.bottleNames} />
           {visit.map ? (
             <div>
               <LengthRows map={visit.map} />
@@ -181,168 +195,4 @@ export function VisitWorkspace(visit: VisitProps) {
       )}
     </div>
   );
-}
-
-const PEDALS = [
-  ["S", "shake"],
-  ["N", "new bead"],
-  ["Backspace", "take back"],
-  ["Shift L", "paper or lamp"],
-] as const;
-
-/** What a key or a foot pedal does here. */
-function Pedals() {
-  return (
-    <dl className="hidden flex-wrap gap-x-12 gap-y-2 border-t border-line pt-5 text-xl lg:col-span-2 lg:flex">
-      {PEDALS.map(([key, does]) => (
-        <div key={key} className="flex items-center gap-3">
-          <dt>
-            <kbd className="rounded-md border border-line-strong px-3 py-1 font-sans font-semibold">{key}</kbd>
-          </dt>
-          <dd className="text-ink-2">{does}</dd>
-        </div>
-      ))}
-    </dl>
-  );
-}
-
-function BigClock({ state, nowMs }: { state: VisitState; nowMs: number | null }) {
-  const clocks = nowMs === null ? [] : visitClocks(state, nowMs);
-  const clock = clocks.find(({ kind }) => kind === "shake") ?? clocks[0];
-  if (!clock) return <p className="py-8 font-serif text-3xl">{state.beads.length === 0 ? "Shake, then the first bead" : "No bead is out"}</p>;
-  const words =
-    clock.kind === "shake"
-      ? clock.state === "over"
-        ? "Shaken. Put the bead out now."
-        : "Shake upright, steadily."
-      : clock.state === "over"
-        ? "This bead is spent. Wipe it and put out a new one."
-        : clock.state === "soon"
-          ? "Nearly spent: shake for 15 to 20 s and change it."
-          : "Good to work from.";
-  return (
-    <div data-testid="big-clock" data-state={clock.state}>
-      <p className={cx("text-5xl leading-tight", clock.state === "running" ? "text-ink-2" : clock.state === "soon" ? "text-brass" : clock.kind === "shake" ? "text-ivy" : "text-rosehip")}>{clock.label}</p>
-      <p className={cx("text-[clamp(5.5rem,13vw,11rem)] leading-[0.95] font-semibold tracking-tight", clock.state === "over" && clock.kind === "bead" && "text-rosehip", clock.state === "soon" && "text-brass")}>
-        {formatClock(clock.kind === "shake" ? Math.max(0, clock.leftS) : clock.leftS)}
-      </p>
-      <p className="mt-2 text-[2rem] leading-tight">
-        <Verdict tone={clock.state === "running" ? "note" : clock.state === "soon" ? "look" : clock.kind === "shake" ? "good" : "stop"} className="font-normal">
-          {words}
-        </Verdict>
-      </p>
-    </div>
-  );
-}
-
-/** The bottle that fits this air best: inside its window, else the nearest to it. */
-function bestBottle(bottles: readonly OpenBottle[], air: Air | null, volumeM3: number): string | null {
-  if (!air) return bottles[0]?.id ?? null;
-  const off = ({ adhesive }: OpenBottle) => {
-    const verdict = windowVerdict(adhesive, air, volumeM3);
-    return Math.abs(verdict.humidityOff) * 10 + Math.abs(verdict.temperatureOffC);
-  };
-  return [...bottles].sort((a, b) => off(a) - off(b))[0]?.id ?? null;
-}
-
-function BottleChoice({ bottles, air, volumeM3, value, onChange }: { bottles: readonly OpenBottle[]; air: Air | null; volumeM3: number; value: string; onChange: (id: string) => void }) {
-  const chosen = bottles.find((bottle) => bottle.id === value);
-  const verdict = chosen && air ? windowVerdict(chosen.adhesive, air, volumeM3) : null;
-  const expected = chosen && air ? setTime(chosen.adhesive.setTimeS, air) : null;
-  return (
-    <SelectField
-      label="Adhesive"
-      value={value}
-      onChange={(event) => onChange(event.target.value)}
-      hint={
-        verdict ? (
-          <>
-            {verdict.inWindow ? <Verdict tone="good">fits this air</Verdict> : <Verdict tone="look">{[verdict.humidity, verdict.temperature].filter((word) => word !== "fits").join(", ")} for it</Verdict>}
-            {expected?.known ? `, sets in about ${expected.setTimeS.toFixed(1)} s` : ""}
-          </>
-        ) : (
-          "No fresh reading of the air to judge it by."
-        )
-      }
-    >
-      {bottles.length === 0 ? <option value="">no bottle is open</option> : null}
-      {bottles.map((bottle) => (
-        <option key={bottle.id} value={bottle.id}>
-          {bottle.adhesive.name}, lot {bottle.lot}
-        </option>
-      ))}
-    </SelectField>
-  );
-}
-
-function Kept({ visit, state }: { visit: VisitProps; state: VisitState }) {
-  const clock = new Intl.DateTimeFormat("en-GB", { hour: "2-digit", minute: "2-digit", timeZone: visit.timeZone });
-  const airWords = (air: Air | null) => (air ? `${air.temperatureC.toFixed(1)} °C, ${Math.round(air.relativeHumidity * 100)} %` : "no reading");
-  return (
-    <section aria-label="The visit as it was kept">
-      <h2 className="text-3xl">Done and kept</h2>
-      <dl className="mt-4 grid grid-cols-[auto_1fr] gap-x-6 gap-y-1.5">
-        <dt className="text-ink-2">From, to</dt>
-        <dd>
-          {clock.format(state.startedAtMs!)} to {clock.format(state.finishedAtMs!)}, {Math.round((state.finishedAtMs! - state.startedAtMs!) / 60_000)} minutes
-        </dd>
-        <dt className="text-ink-2">Air at the start</dt>
-        <dd>{airWords(state.startAir)}</dd>
-        <dt className="text-ink-2">Bottle</dt>
-        <dd>{visit.bottleNames[state.bottleId ?? ""] ?? <Verdict tone="look">not written down</Verdict>}</dd>
-      </dl>
-      <h3 className="mt-6 text-xl">
-        {state.beads.length === 0 ? "No bead was put out" : `${state.beads.length} ${state.beads.length === 1 ? "bead" : "beads"}`}
-      </h3>
-      {state.beads.length > 0 ? (
-        <table className="mt-1 w-full text-[0.9375rem]">
-          <thead>
-            <tr className="text-left text-sm text-ink-2">
-              {["", "put out", "used for", "of", "air"].map((head) => (
-                <th key={head} scope="col" className="py-1 font-normal">
-                  {head || <span className="sr-only">bead</span>}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {state.beads.map((bead) => {
-              const used = ((bead.endedAtMs ?? bead.placedAtMs) - bead.placedAtMs) / 1000;
-              return (
-                <tr key={bead.eventId} className="border-t border-line">
-                  <th scope="row" className="py-1.5 text-left font-semibold">
-                    {bead.number}
-                  </th>
-                  <td>{clock.format(bead.placedAtMs)}</td>
-                  <td className={cx(used > bead.lifeS + 30 && "font-semibold text-rosehip")}>{formatClock(used)}</td>
-                  <td>{formatClock(bead.lifeS)}</td>
-                  <td>{airWords(bead.air)}</td>
-                </tr>
-              );
-            })}
-          </tbody>
-        </table>
-      ) : null}
-    </section>
-  );
-}
-
-function knotsOf(visit: VisitProps, state: VisitState): Knot[] {
-  const done: readonly (readonly [string, boolean, boolean])[] = [
-    ["Consult", visit.patch.held, !visit.patch.held],
-    ["Survey", visit.map !== null, false],
-    ["Map", visit.map !== null, false],
-    ["Room", state.startAir !== null, state.startedAtMs !== null && state.startAir === null],
-    ["Prepare", state.beads.length > 0 || state.shake !== null, false],
-    ["Place", state.finishedAtMs !== null && state.beads.length > 0, false],
-    ["Finish", state.finishedAtMs !== null, false],
-  ];
-  let hereGiven = false;
-  return done.map(([name, tied, open]) => {
-    if (tied) return { name, state: "tied" };
-    if (open) return { name, state: "open" };
-    if (hereGiven || state.finishedAtMs !== null) return { name, state: "ahead" };
-    hereGiven = true;
-    return { name, state: "here" };
-  });
 }

@@ -56,8 +56,11 @@ export type Alarm = { readonly key: string; readonly kind: "shaken" | "soon" | "
 /** The alarm a clock is due now, or null. A moment long past is not rung again after a reload. */
 export function alarmOf(clock: Clock, who: string): Alarm | null {
   const late = (sinceS: number) => sinceS > 5;
-  if (clock.kind === "shake") return clock.state === "over" && !late(-clock.leftS) ? { key: `${clock.id} shaken`, kind: "shaken", words: `${who}: shaken.` } : null;
-  if (clock.state === "over" && !late(-clock.leftS)) return { key: `${clock.id} over`, kind: "over", words: `${who}: ${clock.label} is spent. New bead.` };
-  if (clock.state === "soon" && !late(BEAD_WARNING_S - clock.leftS)) return { key: `${clock.id} soon`, kind: "soon", words: `${who}: ${clock.label} has two minutes.` };
+  if (clock.kind === "shake")
+    return clock.state === "over" && !late(-clock.leftS) ? { key: `${clock.id} shaken`, kind: "shaken", words: `${who}: shaken.` } : null;
+  if (clock.state === "over" && !late(-clock.leftS))
+    return { key: `${clock.id} over`, kind: "over", words: `${who}: ${clock.label} is spent. New bead.` };
+  if (clock.state === "soon" && !late(BEAD_WARNING_S - clock.leftS))
+    return { key: `${clock.id} soon`, kind: "soon", words: `${who}: ${clock.label} has two minutes.` };
   return null;
 }

@@ -71,7 +71,10 @@ export async function visitsWhere(tx: StudioTransaction, { day, clientId, visitI
       ),
     )
     .orderBy(asc(visit.startsAt), asc(visit.chair));
-  const events = await eventsOf(tx, rows.map((row) => row.id));
+  const events = await eventsOf(
+    tx,
+    rows.map((row) => row.id),
+  );
   return rows.map((row) => {
     const own = events.get(row.id) ?? [];
     return { ...row, events: own, state: visitState(own) };
@@ -153,16 +156,25 @@ export function visitPage(me: Member, visitId: string, today: string) {
     const [held] = await tx.select().from(policy);
     return {
       visit: row,
-      bottles: await openBottles(tx), names: await bottleNames(tx), air: await newestAir(tx, row.roomId),
+      bottles: await openBottles(tx),
+      names: await bottleNames(tx),
+      air: await newestAir(tx, row.roomId),
       policy: held!.document,
       // A visit in the past is judged as of its own day.
-      standing: await standingOf(tx, row.clientId, row.state.startedAtMs === null ? today : new Date(row.state.startedAtMs).toISOString().slice(0, 10)),
+      standing: await standingOf(
+        tx,
+        row.clientId,
+        row.state.startedAtMs === null ? today : new Date(row.state.startedAtMs).toISOString().slice(0, 10),
+      ),
     };
   });
 }
 
 /** What came of handing in events: all kept, or one names a visit that is not here. */
-export async function keepEvents(me: Member, events: readonly VisitEvent[]): Promise<{ kept: { id: string; serverTime: string }[]; unknown: string[] }> {
+export async function keepEvents(
+  me: Member,
+  events: readonly VisitEvent[],
+): Promise<{ kept: { id: string; serverTime: string }[]; unknown: string[] }> {
   return inStudio(me, async (tx) => {
     const visitIds = [...new Set(events.map((event) => event.visitId))];
     const known = new Set((await tx.select({ id: visit.id }).from(visit).where(inArray(visit.id, visitIds))).map((row) => row.id));
@@ -186,7 +198,12 @@ export async function keepEvents(me: Member, events: readonly VisitEvent[]): Pro
     const stored = await tx
       .select({ id: visitEvent.id, serverTime: visitEvent.serverTime })
       .from(visitEvent)
-      .where(inArray(visitEvent.id, events.map((event) => event.id)));
+      .where(
+        inArray(
+          visitEvent.id,
+          events.map((event) => event.id),
+        ),
+      );
     return {
       kept: stored.map((row) => ({ id: row.id, serverTime: row.serverTime.toISOString() })),
       unknown: events.filter((event) => !known.has(event.visitId)).map((event) => event.id),

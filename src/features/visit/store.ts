@@ -48,10 +48,10 @@ export class VisitStore {
   /** Takes up what the tablet kept, then asks the server for the time and the running visits. */
   async begin(): Promise<void> {
     await this.onTablet(async () => {
-      this.anchor = (await this.tablet.meta.get("timeAnchor"))?.value ?? null;
-      for (const event of await this.tablet.events.toArray()) this.known.set(event.id, event);
+      this.anchor = await this.tablet.timeAnchor();
+      for (const event of await this.tablet.events()) this.known.set(event.id, event);
       const refused: string[] = [];
-      for (const { refused: why, ...event } of await this.tablet.outbox.toArray()) {
+      for (const { refused: why, ...event } of await this.tablet.waiting()) {
         if (why) refused.push(why);
         else this.outbox.set(event.id, event as VisitEvent);
       }
@@ -79,8 +79,8 @@ export class VisitStore {
       const { serverMs } = (await response.json()) as { serverMs: number };
       const after = performance.now();
       this.anchor = { serverMs, monotonicMs: (before + after) / 2, deviceMs: Date.now() - (after - before) / 2, load: LOAD };
-      const value = this.anchor;
-      await this.onTablet(() => this.tablet.meta.put({ key: "timeAnchor", value }));
+      const anchor = this.anchor;
+      await this.onTablet(() => this.tablet.keepTimeAnchor(anchor));
     } catch {
       // Without the server the last anchor serves, and the header says the time is unchecked.
     }
@@ -98,12 +98,7 @@ export class VisitStore {
       // just finished is no longer among the running ones, though its page is still open.
       for (const event of visits.flatMap((visit) => visit.events)) this.known.set(event.id, event);
       const running = new Set(visits.map((visit) => visit.id));
-      await this.onTablet(() =>
-        this.tablet.transaction("rw", this.tablet.events, async () => {
-          await this.tablet.events.clear();
-          await this.tablet.events.bulkPut([...this.known.values()].filter((event) => running.has(event.visitId)));
-        }),
-      );
+      await this.onTablet(() => this.tablet.replaceEvents([...this.known.values()].filter((event) => running.has(event.visitId))));
       this.publish({ visits, reach: this.outbox.size ? "sending" : "safe" });
     } catch {
       this.publish({ reach: "no server" });
@@ -124,7 +119,7 @@ export class VisitStore {
     const event = { id: newId(), visitId, at: new Date(Math.round(ms)).toISOString(), clock, type, payload } as VisitEvent;
     this.outbox.set(event.id, event);
     this.publish({ reach: "sending" });
-    await this.onTablet(() => this.tablet.outbox.put(event));
+    await this.onTablet(() => this.tablet.keepWaiting(event));
     void this.send();
   }
 
@@ -161,14 +156,11 @@ export class VisitStore {
         if (serverTime) {
           const kept = { ...event, serverTime };
           this.known.set(event.id, kept);
-          await this.onTablet(async () => {
-            await this.tablet.events.put(kept);
-            await this.tablet.outbox.delete(event.id);
-          });
+          await this.onTablet(() => this.tablet.acknowledge(kept));
         } else {
           const why = answer.message ?? "the visit is not in this studio";
           refused.push(`${event.type}: ${why}`);
-          await this.onTablet(() => this.tablet.outbox.put({ ...event, refused: why }));
+          await this.onTablet(() => this.tablet.keepWaiting({ ...event, refused: why }));
         }
         this.outbox.delete(event.id);
       }

@@ -3,6 +3,9 @@ import { useCallback, useEffect, useRef, useState } from "react";
 import type { Draft } from "./tablet";
 import { useTablet } from "./VisitProvider";
 
+/** Where the browser keeps nothing the header says so; editing goes on without drafts. */
+const nothingKept = () => undefined;
+
 /**
  * Keeps what is being edited on the tablet until it is saved. `found` is a draft from before this page was loaded;
  * `keep` writes a little after the last change; `drop` forgets it.
@@ -13,7 +16,7 @@ export function useDraft(key: string) {
   const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
   useEffect(() => {
     let here = true;
-    void tablet.drafts.get(key).then((draft) => here && setFound(draft ?? null));
+    void tablet.draft(key).then((draft) => here && setFound(draft), nothingKept);
     return () => {
       here = false;
     };
@@ -21,14 +24,14 @@ export function useDraft(key: string) {
   const keep = useCallback(
     (document: unknown, base: number | null) => {
       if (timer.current) clearTimeout(timer.current);
-      timer.current = setTimeout(() => void tablet.drafts.put({ key, document, base, savedAtMs: Date.now() }), 150);
+      timer.current = setTimeout(() => void tablet.keepDraft({ key, document, base, savedAtMs: Date.now() }).catch(nothingKept), 150);
     },
     [tablet, key],
   );
   const drop = useCallback(async () => {
     if (timer.current) clearTimeout(timer.current);
     setFound(null);
-    await tablet.drafts.delete(key);
+    await tablet.dropDraft(key).catch(nothingKept);
   }, [tablet, key]);
   return { found, keep, drop };
 }

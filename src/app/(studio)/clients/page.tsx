@@ -13,7 +13,10 @@ export default async function ClientsPage({ searchParams }: { searchParams: Prom
   const { clients, more } = await listClients(member, search);
   return (
     <ClientList
-      clients={clients.map((client) => ({ ...client, last: client.lastVisit ? formatIn(member.timeZone, client.lastVisit, "d MMM") : null }))}
+      clients={clients.map((client) => ({
+        ...client,
+        last: client.lastVisit ? formatIn(member.timeZone, client.lastVisit, "d MMM") : null,
+      }))}
       more={more}
       search={search}
     />

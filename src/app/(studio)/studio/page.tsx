@@ -22,14 +22,18 @@ export default async function StudioPage() {
         <section aria-label="Policy">
           <h2 className="text-2xl">Policy</h2>
           <p className="mt-1 mb-4 max-w-2xl text-[0.9375rem] text-ink-2">
-            Where practitioners disagree, this studio has decided. Every figure is a default to be changed; a product&rsquo;s leaflet, the local code and licensed practice always come
-            first.
+            Where practitioners disagree, this studio has decided. Every figure is a default to be changed; a product&rsquo;s leaflet, the
+            local code and licensed practice always come first.
           </p>
           <PolicyForm policy={policy} revision={revision} mayChange={isOwner} />
         </section>
         <div className="space-y-10">
           <People people={people} mayAdd={isOwner} />
-          <Hygrometers sensors={sensors.map((sensor) => ({ ...sensor, last: sensor.last ? ago(sensor.last, now) : null }))} rooms={rooms} mayChange={isOwner} />
+          <Hygrometers
+            sensors={sensors.map((sensor) => ({ ...sensor, last: sensor.last ? ago(sensor.last, now) : null }))}
+            rooms={rooms}
+            mayChange={isOwner}
+          />
         </div>
       </div>
     </>

@@ -38,7 +38,8 @@ export const loadOverLimit: Rule = (facts) =>
           { label: "Stop from", value: `${facts.policy.loadRed.toFixed(2)} ×` },
           { label: `At day ${LOAD_DAY} both are raised to`, value: `${GROWING_ALLOWANCE} times that` },
         ],
-        source: "A model of ours: moment at the root over natural thickness to the 2.5, beside 0.15 × 12 on a medium lash. A comparison, not a strength.",
+        source:
+          "A model of ours: moment at the root over natural thickness to the 2.5, beside 0.15 × 12 on a medium lash. A comparison, not a strength.",
         ...(fix
           ? {
               fix: {

@@ -21,9 +21,7 @@ export const notInStock: Rule = (facts) =>
           : `No tray of ${fibre.curl} ${fibre.diameterMm.toFixed(2)} ${fibre.shape} is in stock.`,
         numbers: [{ label: "In stock", value: stockedMm.length ? `${stockedMm.map(formatMm).join(", ")} mm` : "none" }],
         source: "The studio's trays.",
-        ...(harmless
-          ? { fix: { label: `Take ${formatMm(to)}`, apply: (map) => setZoneLength(map, zone.side, zone.index, to) } }
-          : {}),
+        ...(harmless ? { fix: { label: `Take ${formatMm(to)}`, apply: (map) => setZoneLength(map, zone.side, zone.index, to) } } : {}),
       },
     ];
   });

@@ -18,7 +18,10 @@ export const practiceLength: Rule = (facts) =>
         why: `${formatMm(zone.fibre.lengthMm)} mm is a length for practice heads, never for a client.`,
         numbers: [{ label: "Longest worn", value: `${FIBRE_LENGTHS_MM.longestWorn} mm` }],
         source: "Common practice.",
-        fix: { label: to === null ? "Leave bare" : `Shorten to ${formatMm(to)}`, apply: (map) => setZoneLength(map, zone.side, zone.index, to) },
+        fix: {
+          label: to === null ? "Leave bare" : `Shorten to ${formatMm(to)}`,
+          apply: (map) => setZoneLength(map, zone.side, zone.index, to),
+        },
       },
     ];
   });

@@ -82,7 +82,12 @@ test("a bare zone says why", () => {
 });
 
 const handDrawn = fc
-  .tuple(surveyArbitrary, traysArbitrary, fc.array(fc.option(fc.integer({ min: 5, max: 16 }), { freq: 8 }), { minLength: 3, maxLength: 7 }), fc.boolean())
+  .tuple(
+    surveyArbitrary,
+    traysArbitrary,
+    fc.array(fc.option(fc.integer({ min: 5, max: 16 }), { freq: 8 }), { minLength: 3, maxLength: 7 }),
+    fc.boolean(),
+  )
   .map(([survey, trays, lengths, match]) => {
     let map = drawn(lengths);
     if (lengths.length > 4) map = setZoneLength(map, "left", 1, 12);

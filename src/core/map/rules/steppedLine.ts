@@ -23,7 +23,10 @@ export const steppedLine: Rule = (facts) =>
           where: { side, zones: [before.index, zone.index] },
           title: pairPlace(side, before.index, zone.index),
           why: `${formatMm(before.fibre.lengthMm)} beside ${formatMm(zone.fibre.lengthMm)}: a step of ${formatMm(step)} mm shows in the line. The limit here is ${formatMm(facts.policy.stepMm)}.`,
-          numbers: [{ label: "Step", value: `${formatMm(step)} mm` }, { label: "Usual", value: "1 mm" }],
+          numbers: [
+            { label: "Step", value: `${formatMm(step)} mm` },
+            { label: "Usual", value: "1 mm" },
+          ],
           source: "Studio policy, step; common practice 1 mm, 2 at most.",
           ...(to === undefined
             ? {}

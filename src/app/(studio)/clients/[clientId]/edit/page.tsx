@@ -17,7 +17,11 @@ export default async function EditClientPage({ params }: { params: Promise<{ cli
         <bdi>{person.name}</bdi>
       </h1>
       <ClientForm
-        known={{ id: person.id, seenAt: person.updatedAt.toISOString(), form: { name: person.name, contact: person.contact, notes: person.notes } }}
+        known={{
+          id: person.id,
+          seenAt: person.updatedAt.toISOString(),
+          form: { name: person.name, contact: person.contact, notes: person.notes },
+        }}
       />
     </>
   );

@@ -1,0 +1,47 @@
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+import { Button, Notice, TextField } from "@/ui";
+import { typeReading } from "./actions";
+
+/** A reading taken by eye from any hygrometer; what cannot be is named and stays as typed. */
+export function TypedReading({ room }: { room: { id: string } }) {
+  const router = useRouter();
+  const [form, setForm] = useState({ temperature: "", humidity: "" });
+  const [problem, setProblem] = useState<{ message: string; fields: Readonly<Record<string, string>> } | null>(null);
+  const submit = async (event: React.FormEvent) => {
+    event.preventDefault();
+    const result = await typeReading({ roomId: room.id, ...form }).catch(() => null);
+    setProblem(result?.ok ? null : (result ?? { message: "The server did not answer. What you typed is still here.", fields: {} }));
+    if (result?.ok) {
+      setForm({ temperature: "", humidity: "" });
+      router.refresh();
+    }
+  };
+  return (
+    <form onSubmit={submit} noValidate aria-label="A reading by hand">
+      <h2 className="text-xl">A reading by hand</h2>
+      <div className="mt-2 grid grid-cols-[1fr_1fr_auto] items-end gap-3">
+        <TextField
+          label="Temperature"
+          unit="°C"
+          inputMode="decimal"
+          value={form.temperature}
+          error={problem?.fields.temperature}
+          onChange={(e) => setForm({ ...form, temperature: e.target.value })}
+        />
+        <TextField
+          label="Humidity"
+          unit="%"
+          inputMode="decimal"
+          value={form.humidity}
+          error={problem?.fields.humidity}
+          onChange={(e) => setForm({ ...form, humidity: e.target.value })}
+        />
+        <Button type="submit" tone="line">
+          Keep
+        </Button>
+      </div>
+      {problem && Object.keys(problem.fields).length === 0 ? <Notice tone="stop" title={problem.message} className="mt-2" /> : null}
+    </form>
+  );
+}

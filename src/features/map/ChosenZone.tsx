@@ -1,0 +1,25 @@
+import { sideLabel } from "@/core/eye";
+import type { ZoneFacts } from "@/core/map";
+import { cx } from "@/ui";
+
+/** The chosen zone in a sentence: what it wears, on what, up to what, and what that asks of its lashes. */
+export function ChosenZone({ zone }: { zone: ZoneFacts | undefined }) {
+  return (
+    <p aria-live="polite" className={cx("min-h-6 text-[0.9375rem] text-ink-2", !zone && "invisible")}>
+      {zone ? (
+        <>
+          <b className="inline-block text-ink first-letter:uppercase">
+            {sideLabel(zone.side)}, zone {zone.index + 1}:
+          </b>{" "}
+          {zone.fibre ? `${zone.fibre.lengthMm} mm` : "bare"} on lashes of {zone.limit.natural.meanMm.toFixed(1)}, at most{" "}
+          {zone.limit.limitMm.toFixed(1)}.{" "}
+          {zone.fibre
+            ? `Suits ${Math.round(zone.limit.natural.shareAtLeast(zone.fibre.lengthMm - (zone.limit.limitMm - zone.limit.shorterMm)) * 100)} % of ${zone.limit.natural.lashes} lashes, load ${zone.limit.loadOf(zone.fibre).resting.toFixed(2)} ×.`
+            : null}
+        </>
+      ) : (
+        "No zone chosen"
+      )}
+    </p>
+  );
+}

@@ -1,0 +1,132 @@
+import { DENSITIES, OWN_CURLS, SHAPES, sideLabel, type Side } from "@/core/eye";
+import { DIRECTIONS } from "@/core/curl";
+import { DIAMETER_CLASSES } from "@/core/lash";
+import { Button, SelectField, TextField } from "@/ui";
+import { optionsOf } from "./optionsOf";
+import { LANDMARKS, PLACES, type EyeForm } from "./surveyForm";
+
+const CLASSES = [
+  { key: "diameter", label: "Thickness", options: optionsOf(DIAMETER_CLASSES) },
+  { key: "density", label: "Density", options: optionsOf(DENSITIES) },
+  { key: "direction", label: "Direction", options: optionsOf(DIRECTIONS) },
+  { key: "ownCurl", label: "Own curl", options: optionsOf(OWN_CURLS) },
+] as const;
+
+/** One eye of the quick survey: lash line, shape, three places, landmarks. */
+export function EyeFields({
+  side,
+  eye,
+  fields,
+  onChange,
+  onCopy,
+}: {
+  side: Side;
+  eye: EyeForm;
+  fields: Readonly<Record<string, string>>;
+  onChange: (eye: EyeForm) => void;
+  onCopy: () => void;
+}) {
+  const name = sideLabel(side);
+  const setPlace = (i: number, change: Partial<EyeForm["places"][number]>) =>
+    onChange({ ...eye, places: eye.places.map((place, k) => (k === i ? { ...place, ...change } : place)) });
+  return (
+    <section aria-label={name}>
+      <div className="flex items-baseline justify-between border-b border-line pb-1">
+        <h2 className="text-2xl first-letter:uppercase">{name}</h2>
+        <Button tone="plain" className="-mr-4" onClick={onCopy}>
+          Copy to the other eye
+        </Button>
+      </div>
+      <div className="mt-3 grid grid-cols-2 gap-3 sm:grid-cols-3">
+        <TextField
+          label="Lash line"
+          unit="mm"
+          inputMode="decimal"
+          value={eye.lashLine}
+          error={fields[`${side}.lashLine`]}
+          onChange={(e) => onChange({ ...eye, lashLine: e.target.value })}
+        />
+        <SelectField label="Eye shape" value={eye.shape} onChange={(e) => onChange({ ...eye, shape: e.target.value as EyeForm["shape"] })}>
+          {optionsOf(SHAPES).map(({ value, label }) => (
+            <option key={value} value={value}>
+              {label}
+            </option>
+          ))}
+        </SelectField>
+      </div>
+      <table className="mt-3 w-full table-fixed border-separate border-spacing-x-1 border-spacing-y-1 sm:border-spacing-x-1.5">
+        <caption className="sr-only">Lashes of {name} in three places</caption>
+        <thead>
+          <tr className="text-left text-sm text-ink-2">
+            <th scope="col" className="w-[4.75rem] font-normal sm:w-[5.25rem]">
+              <span className="sr-only">What</span>
+            </th>
+            {PLACES.map((place) => (
+              <th key={place} scope="col" className="font-normal">
+                {place}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          <tr className="align-top">
+            <th scope="row" className="pt-2.5 text-left text-sm font-normal text-ink-2">
+              Length, mm
+            </th>
+            {PLACES.map((place, i) => (
+              <td key={place}>
+                <TextField
+                  hideLabel
+                  label={`${name}, ${place}, natural length in mm`}
+                  inputMode="decimal"
+                  value={eye.places[i]!.length}
+                  error={fields[`${side}.places.${i}.length`]}
+                  onChange={(e) => setPlace(i, { length: e.target.value })}
+                />
+              </td>
+            ))}
+          </tr>
+          {CLASSES.map(({ key, label, options }) => (
+            <tr key={key}>
+              <th scope="row" className="text-left text-sm font-normal text-ink-2">
+                {label}
+              </th>
+              {PLACES.map((place, i) => (
+                <td key={place}>
+                  <SelectField
+                    hideLabel
+                    label={`${name}, ${place}, ${label.toLowerCase()}`}
+                    className="px-2 max-sm:appearance-none max-sm:px-1.5 max-sm:text-[0.9375rem]"
+                    value={eye.places[i]![key]}
+                    onChange={(e) => setPlace(i, { [key]: e.target.value })}
+                  >
+                    {options.map((option) => (
+                      <option key={option.value} value={option.value}>
+                        {option.label}
+                      </option>
+                    ))}
+                  </SelectField>
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <fieldset className="mt-3">
+        <legend className="text-sm text-ink-2">Landmarks, mm from the inner corner</legend>
+        <div className="mt-1 grid grid-cols-2 gap-3 sm:grid-cols-4">
+          {LANDMARKS.map(({ key, label }) => (
+            <TextField
+              key={key}
+              label={label}
+              inputMode="decimal"
+              value={eye.landmarks[key]}
+              error={fields[`${side}.landmarks.${key}`]}
+              onChange={(e) => onChange({ ...eye, landmarks: { ...eye.landmarks, [key]: e.target.value } })}
+            />
+          ))}
+        </div>
+      </fieldset>
+    </section>
+  );
+}

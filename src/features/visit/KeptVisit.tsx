@@ -1,0 +1,67 @@
+import type { Air } from "@/core/air";
+import { formatClock } from "@/core/units";
+import type { VisitState } from "@/core/visit";
+import { Verdict, cx } from "@/ui";
+
+/** A finished visit as its events tell it: when, in which air, from which bottle, bead by bead. */
+export function KeptVisit({
+  state,
+  timeZone,
+  bottleNames,
+}: {
+  state: VisitState;
+  timeZone: string;
+  bottleNames: Readonly<Record<string, string>>;
+}) {
+  const clock = new Intl.DateTimeFormat("en-GB", { hour: "2-digit", minute: "2-digit", timeZone: timeZone });
+  const airWords = (air: Air | null) =>
+    air ? `${air.temperatureC.toFixed(1)} °C, ${Math.round(air.relativeHumidity * 100)} %` : "no reading";
+  return (
+    <section aria-label="The visit as it was kept">
+      <h2 className="text-3xl">Done and kept</h2>
+      <dl className="mt-4 grid grid-cols-[auto_1fr] gap-x-6 gap-y-1.5">
+        <dt className="text-ink-2">From, to</dt>
+        <dd>
+          {clock.format(state.startedAtMs!)} to {clock.format(state.finishedAtMs!)},{" "}
+          {Math.round((state.finishedAtMs! - state.startedAtMs!) / 60_000)} minutes
+        </dd>
+        <dt className="text-ink-2">Air at the start</dt>
+        <dd>{airWords(state.startAir)}</dd>
+        <dt className="text-ink-2">Bottle</dt>
+        <dd>{bottleNames[state.bottleId ?? ""] ?? <Verdict tone="look">not written down</Verdict>}</dd>
+      </dl>
+      <h3 className="mt-6 text-xl">
+        {state.beads.length === 0 ? "No bead was put out" : `${state.beads.length} ${state.beads.length === 1 ? "bead" : "beads"}`}
+      </h3>
+      {state.beads.length > 0 ? (
+        <table className="mt-1 w-full text-[0.9375rem]">
+          <thead>
+            <tr className="text-left text-sm text-ink-2">
+              {["", "put out", "used for", "of", "air"].map((head) => (
+                <th key={head} scope="col" className="py-1 font-normal">
+                  {head || <span className="sr-only">bead</span>}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {state.beads.map((bead) => {
+              const used = ((bead.endedAtMs ?? bead.placedAtMs) - bead.placedAtMs) / 1000;
+              return (
+                <tr key={bead.eventId} className="border-t border-line">
+                  <th scope="row" className="py-1.5 text-left font-semibold">
+                    {bead.number}
+                  </th>
+                  <td>{clock.format(bead.placedAtMs)}</td>
+                  <td className={cx(used > bead.lifeS + 30 && "font-semibold text-rosehip")}>{formatClock(used)}</td>
+                  <td>{formatClock(bead.lifeS)}</td>
+                  <td>{airWords(bead.air)}</td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      ) : null}
+    </section>
+  );
+}
