@@ -30,6 +30,7 @@ export function proxy(request: NextRequest) {
   response.headers.set("referrer-policy", "same-origin");
   response.headers.set("permissions-policy", "camera=(), microphone=(), geolocation=(), screen-wake-lock=(self)");
   response.headers.set("cross-origin-opener-policy", "same-origin");
+  if (process.env.IVY_BASE_URL?.startsWith("https:")) response.headers.set("strict-transport-security", "max-age=31536000");
   return response;
 }
 

@@ -51,6 +51,16 @@ describe("taps", () => {
   });
 });
 
+test("a visit's clocks hang for the one it was agreed with, and for whoever taps at it", async () => {
+  const { runningVisits } = await import("@/features/visit/data");
+  const seenBy = async (role: "owner" | "technician" | "trainee") =>
+    (await runningVisits(studio.member(role), new Date())).find(({ id }) => id === studio.ids.visit)?.mine;
+  // Agreed with the owner; the technician has tapped above; the trainee only works beside them.
+  expect(await seenBy("owner")).toBe(true);
+  expect(await seenBy("technician")).toBe(true);
+  expect(await seenBy("trainee")).toBe(false);
+});
+
 describe("a stale tab saving over a newer map", () => {
   test("is told, is shown both, and neither is lost", async () => {
     const { saveMap } = await import("@/features/map/actions");

@@ -6,7 +6,7 @@ export function Threshold({ title, says, children }: { title: string; says: stri
     <main className="mx-auto grid min-h-dvh max-w-5xl content-center gap-x-20 gap-y-10 px-6 py-12 md:grid-cols-[1fr_22rem]">
       <div>
         <p className="font-serif text-2xl font-semibold">Ivy Thread</p>
-        <svg viewBox="0 0 420 190" className="mt-6 w-full max-w-md" aria-hidden="true">
+        <svg viewBox="0 8 440 216" className="mt-6 w-full max-w-md" aria-hidden="true">
           <path
             d="M0 140c60 0 70-50 130-50s80 60 150 60 80-50 140-50"
             fill="none"

@@ -115,18 +115,33 @@ export function runningVisits(me: Member, now: Date): Promise<RunningVisit[]> {
   const day = { from: new Date(now.getTime() - 36 * 3_600_000), to: new Date(now.getTime() + 36 * 3_600_000) };
   return inStudio(me, async (tx) => {
     const visits = await visitsWhere(tx, { day });
-    return visits
+    const running = visits
       .filter(({ state }) => state.startedAtMs !== null && state.finishedAtMs === null)
-      .filter(({ state }) => now.getTime() - state.startedAtMs! < 24 * 3_600_000)
-      .map((row) => ({
-        id: row.id,
-        clientId: row.clientId,
-        clientName: row.clientName,
-        chair: row.chair,
-        mine: row.technicianId === me.id,
-        events: row.events,
-      }));
+      .filter(({ state }) => now.getTime() - state.startedAtMs! < 24 * 3_600_000);
+    const touched = await touchedBy(
+      tx,
+      me,
+      running.map((row) => row.id),
+    );
+    return running.map((row) => ({
+      id: row.id,
+      clientId: row.clientId,
+      clientName: row.clientName,
+      chair: row.chair,
+      mine: row.technicianId === me.id || touched.has(row.id),
+      events: row.events,
+    }));
   });
+}
+
+/** Of these visits those that this member has tapped at, whoever they were agreed with: their clocks are theirs too. */
+async function touchedBy(tx: StudioTransaction, me: Member, visitIds: string[]): Promise<Set<string>> {
+  if (visitIds.length === 0) return new Set();
+  const rows = await tx
+    .selectDistinct({ visitId: visitEvent.visitId })
+    .from(visitEvent)
+    .where(and(inArray(visitEvent.visitId, visitIds), eq(visitEvent.memberId, me.id)));
+  return new Set(rows.map((row) => row.visitId));
 }
 
 /** Bottles open in the studio, for choosing one: newest first. */
