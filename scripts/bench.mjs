@@ -4,6 +4,7 @@ import { loadDemo, migrate, startApp } from "./lib/app.mjs";
 import { ensureDebian } from "./lib/packages.mjs";
 import { removePostgres, startPostgres } from "./lib/postgres.mjs";
 import { ensureBuild, ensurePackages, runTs, secretsOf, stateFolder } from "./lib/project.mjs";
+import { stopOnSignals } from "./lib/run.mjs";
 
 // npm run bench            everything, each figure as a ratio to a yardstick of the same run
 // npm run bench -- planner one part of it: planner | air | pages
@@ -11,6 +12,7 @@ import { ensureBuild, ensurePackages, runTs, secretsOf, stateFolder } from "./li
 const only = process.argv[2];
 const wanted = (part) => !only || only === part;
 const stops = [];
+stopOnSignals(stops);
 let failed = false;
 
 try {

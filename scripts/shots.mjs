@@ -5,7 +5,7 @@ import { loadDemo, migrate, startApp, startHygrometer } from "./lib/app.mjs";
 import { ensureDebian } from "./lib/packages.mjs";
 import { removePostgres, startPostgres } from "./lib/postgres.mjs";
 import { ensureBuild, ensurePackages, root, secretsOf, stateFolder } from "./lib/project.mjs";
-import { stop } from "./lib/run.mjs";
+import { stop, stopOnSignals } from "./lib/run.mjs";
 
 // npm run shots               remakes docs/screenshots/ from the demo data
 // npm run shots -- map chair  only those
@@ -15,6 +15,7 @@ const folder = path.resolve(root, process.env.IVY_SHOTS ?? "docs/screenshots");
 const only = process.argv.slice(2);
 const size = process.env.IVY_SHOTS_SIZE?.split("x").map(Number);
 const stops = [];
+stopOnSignals(stops);
 let failed = false;
 
 try {

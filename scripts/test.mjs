@@ -5,7 +5,7 @@ import { loadDemo, migrate, startApp, startHygrometer } from "./lib/app.mjs";
 import { ensureDebian } from "./lib/packages.mjs";
 import { removePostgres, startPostgres } from "./lib/postgres.mjs";
 import { ensureBuild, ensurePackages, nextBin, root, secretsOf, stateFolder } from "./lib/project.mjs";
-import { run, stop } from "./lib/run.mjs";
+import { run, stop, stopOnSignals } from "./lib/run.mjs";
 
 // npm test: everything, in order of cost. npm test -- unit | integration | e2e runs a part.
 
@@ -14,6 +14,7 @@ const wanted = (part) => !only || only === part;
 const started = Date.now();
 const counts = { passed: 0, failed: 0 };
 const stops = [];
+stopOnSignals(stops);
 const failures = [];
 const bin = (name) => path.join(root, "node_modules/.bin", name);
 
@@ -76,12 +77,9 @@ try {
     await step("integration", async () => {
       removePostgres(stateFolder, "integration");
       const postgres = await startPostgres(stateFolder, { name: "integration", durable: false });
-      try {
-        migrate(postgres);
-        return await jest(["integration"], { IVY_TEST_URLS: JSON.stringify(postgres.urls) });
-      } finally {
-        postgres.destroy();
-      }
+      stops.push(() => postgres.destroy());
+      migrate(postgres);
+      return jest(["integration"], { IVY_TEST_URLS: JSON.stringify(postgres.urls) });
     });
   if (wanted("e2e"))
     await step("end to end", async () => {

@@ -30,3 +30,12 @@ export function stop(child, afterMs = 6000) {
     child.kill("SIGTERM");
   });
 }
+
+/** Stops what was started when the run is broken off: Ctrl-C, or a kill. `stops` is read when it happens. */
+export function stopOnSignals(stops) {
+  for (const signal of ["SIGINT", "SIGTERM"])
+    process.once(signal, async () => {
+      for (const end of stops.splice(0).reverse()) await end();
+      process.exit(130);
+    });
+}

@@ -1,0 +1,65 @@
+import { drawnLashes, SIDES, usualSurvey } from "@/core/eye";
+import { VIEWS } from "@/core/map";
+import { lashPath, linePath } from "./lashPath";
+import { layPlate } from "./plate";
+
+const survey = { ...usualSurvey(), eyes: { right: usualSurvey().eyes.right, left: { ...usualSurvey().eyes.left, lashLineMm: 30 } } };
+
+test.each(VIEWS)("seen %s: both eyes at one scale, side by side within the sheet, inner corners towards the nose", (view) => {
+  const plate = layPlate(survey, view, 900, null);
+  for (const place of plate.eyes) {
+    const line = survey.eyes[place.side].lashLineMm;
+    expect(Math.abs(place.lineX(line) - place.lineX(0))).toBeCloseTo(line * plate.pxPerMm, 6);
+    expect(Math.abs(place.lineX(0) - plate.noseX!)).toBeLessThan(Math.abs(place.lineX(line) - plate.noseX!));
+    expect(place.from).toBeGreaterThan(0);
+    expect(place.to).toBeLessThan(900);
+  }
+  expect(plate.eyes[0]!.to).toBeLessThan(plate.noseX!);
+  expect(plate.eyes[1]!.from).toBeGreaterThan(plate.noseX!);
+});
+
+test("from the bed head the sheet is the facing one turned half round", () => {
+  const [facing, bed] = VIEWS.map((view) => layPlate(survey, view, 900, null));
+  for (const side of SIDES) {
+    const [here, there] = [facing!, bed!].map((plate) => plate.eyes.find((place) => place.side === side)!);
+    for (const point of [
+      [0, 0],
+      [10, 8],
+      [27, -2],
+    ] as const) {
+      const [[x1, y1], [x2, y2]] = [here!.point(point), there!.point(point)];
+      expect(x1 + x2).toBeCloseTo(900, 6);
+      expect(y1 + y2).toBeCloseTo(facing!.eyeBottom, 6);
+    }
+  }
+});
+
+test("on a narrow sheet one eye fills it", () => {
+  const plate = layPlate(survey, "facing", 340, "left");
+  expect(plate.eyes.map(({ side }) => side)).toEqual(["left"]);
+  expect(plate.noseX).toBeNull();
+  expect(plate.pxPerMm).toBeGreaterThan(layPlate(survey, "facing", 340, null).pxPerMm);
+});
+
+test("every lash is drawn as a closed sliver of real numbers, rooted on its lid", () => {
+  const plate = layPlate(survey, "facing", 900, null);
+  const place = plate.eyes[0]!;
+  for (const lash of drawnLashes(survey.eyes[place.side], () => ({ curl: "L", lengthMm: 11, diameterMm: 0.15, shape: "round", count: 1 }), {
+    seed: 2,
+  })) {
+    const path = lashPath(lash, place, plate.pxPerMm);
+    expect(path).toMatch(/^M[\d. L-]+Z$/);
+    const [x, y] = path.slice(1).split(/[L ]/).map(Number) as [number, number];
+    const [rx, ry] = place.point(lash.points[0]!);
+    expect(Math.hypot(x - rx, y - ry)).toBeLessThan(2);
+  }
+  expect(
+    linePath(
+      [
+        [0, 0],
+        [1, 1],
+      ],
+      place,
+    ),
+  ).toMatch(/^M[\d.-]+ [\d.-]+L[\d.-]+ [\d.-]+$/);
+});

@@ -1,0 +1,76 @@
+import { guarded, readBody, readJson } from "./respond";
+import { ago, dayIn, formatIn, todayIn } from "./studioTime";
+
+describe("the studio's own time", () => {
+  test("the date is the studio's, not the server's", () => {
+    const late = new Date("2026-06-30T23:30:00Z");
+    expect(todayIn("Europe/London", late)).toBe("2026-07-01");
+    expect(todayIn("America/New_York", late)).toBe("2026-06-30");
+    expect(formatIn("Pacific/Auckland", late, "d MMM HH:mm")).toBe("1 Jul 11:30");
+  });
+  test.each([
+    // Clocks in London go forward on 29 March and back on 25 October 2026.
+    ["2026-03-29", 23],
+    ["2026-10-25", 25],
+    ["2026-11-02", 24],
+  ])("%s in London has %d hours", (day, hours) => {
+    const { from, to } = dayIn("Europe/London", day);
+    expect((to.getTime() - from.getTime()) / 3_600_000).toBe(hours);
+  });
+  test.each([
+    [0, "0 s ago"],
+    [95, "2 min ago"],
+    [7200, "2 h ago"],
+    [200_000, "2 days ago"],
+    [-30, "0 s ago"],
+  ])("%d s are %s", (seconds, words) => {
+    const then = new Date("2026-11-02T10:00:00Z");
+    expect(ago(then, new Date(then.getTime() + seconds * 1000))).toBe(words);
+  });
+});
+
+describe("a body at the door", () => {
+  const post = (body: BodyInit, headers: Record<string, string> = {}) =>
+    new Request("http://x/", { method: "POST", body, headers, duplex: "half" } as RequestInit);
+  const flood = (bytes: number) =>
+    new ReadableStream<Uint8Array>({
+      pull(controller) {
+        controller.enqueue(new Uint8Array(16_384));
+        bytes -= 16_384;
+        if (bytes <= 0) controller.close();
+      },
+    });
+
+  test("is read up to its size and no further, whatever length it claims", async () => {
+    const fits = await readBody(post("a".repeat(1000)), 1000);
+    expect(fits.ok && fits.body.length).toBe(1000);
+    const claimed = await readBody(post("a", { "content-length": "99999999" }), 1000);
+    const streamed = await readBody(post(flood(10_000_000)), 64 * 1024);
+    for (const refused of [claimed, streamed]) {
+      expect(refused.ok).toBe(false);
+      if (!refused.ok)
+        expect([refused.response.status, await refused.response.json()]).toEqual([413, { message: expect.stringMatching(/kB at once/) }]);
+    }
+  });
+  test("that breaks off on the way is no JSON", async () => {
+    const broken = new ReadableStream<Uint8Array>({
+      start(controller) {
+        controller.enqueue(new TextEncoder().encode('{"readings":['));
+        controller.error(new Error("gone"));
+      },
+    });
+    const read = await readJson(post(broken), 1000);
+    expect(read.ok).toBe(false);
+    if (!read.ok) expect(read.response.status).toBe(400);
+  });
+  test("what nobody foresaw is an apology with a number, never a stack", async () => {
+    process.env.IVY_LOG = "silent";
+    const answer = await guarded(async () => {
+      throw new Error("secret table studio.client");
+    });
+    expect(answer.status).toBe(503);
+    const { message } = (await answer.json()) as { message: string };
+    expect(message).toMatch(/\([0-9a-f]{8}\)$/);
+    expect(message).not.toContain("secret");
+  });
+});
