@@ -1,6 +1,6 @@
 import type { Side } from "../eye";
 import type { Fibre } from "../lash";
-import { baseLayer } from "./facts";
+import { baseLayer } from "./layers";
 import type { LashMap } from "./schema";
 
 /** The map with one base zone's fibre changed; null leaves the zone bare. The old map is untouched. */

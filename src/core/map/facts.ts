@@ -1,8 +1,10 @@
 import { SIDES, type Side, type Survey } from "../eye";
 import type { Fibre } from "../lash";
 import type { Policy } from "../policy";
+import { baseLayer } from "./layers";
 import type { LashMap } from "./schema";
-import { stockedLengths, type Tray } from "./stock";
+import { stockedLengths } from "./stock";
+import type { Tray } from "./tray";
 import { zoneLimit, type ZoneLimit } from "./zoneLimit";
 
 /** Everything a rule may look at. */
@@ -42,20 +44,4 @@ export function mapFacts(map: LashMap, context: MapContext): MapFacts {
   };
   const [right, left] = SIDES.map(zonesOf) as [ZoneFacts[], ZoneFacts[]];
   return { ...context, map, zones: { right, left } };
-}
-
-/** The layer that fills the lash line. Every map has one; its first layer stands in if none is called so. */
-export function baseLayer(map: LashMap, side: Side) {
-  const layers = map.eyes[side].layers;
-  return layers.find((layer) => layer.role === "base") ?? layers[0]!;
-}
-
-/** The fibre of the base layer at a place of the lash line, or null where it is bare. */
-export function fibreAt(map: LashMap, side: Side, at: number): Fibre | null {
-  const { boundaries, zones } = baseLayer(map, side);
-  const index = Math.min(
-    zones.length - 1,
-    boundaries.slice(1).findIndex((edge) => at <= edge),
-  );
-  return zones[index] ?? null;
 }

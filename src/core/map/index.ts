@@ -2,11 +2,13 @@ export { lashMapSchema, type LashMap, type EyeMap, type Layer, type School, type
 export { LOOKS, LOOK_IDS, type LookId, type Look } from "./looks";
 export { dropCurve } from "./looks/dropCurve";
 export { SCHOOL_LABELS, zoneEdges } from "./schools";
-export { traySchema, type Tray, stockedLengths } from "./stock";
+export { traySchema, type Tray } from "./tray";
+export { stockedLengths } from "./stock";
 export { planMap, PLAN_LIMITS, type MapPlan, type MapWish, type PlanLimit } from "./planMap";
 export { planLine, type LineLimits, type LinePlan, type ZoneChoices, MICRO, ROUGHNESS_WEIGHT } from "./planLine";
 export { zoneLimit, judgeLoad, type ZoneLimit, LOAD_DAY, GROWING_ALLOWANCE } from "./zoneLimit";
-export { mapFacts, baseLayer, fibreAt, type MapContext, type MapFacts, type ZoneFacts } from "./facts";
+export { baseLayer, fibreAt } from "./layers";
+export { mapFacts, type MapContext, type MapFacts, type ZoneFacts } from "./facts";
 export { setZone, setZoneLength, mirrorMap, nextStocked, nearestStocked } from "./edit";
 export { mapFindings, RULES } from "./rules";
 export { SEVERITIES, type Finding, type Rule, type Severity } from "./finding";

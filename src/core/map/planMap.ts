@@ -5,7 +5,8 @@ import { dropCurve } from "./looks/dropCurve";
 import { MICRO, planLine, type LineLimits, type LinePlan, type ZoneChoices } from "./planLine";
 import type { FibreKind, LashMap } from "./schema";
 import { zoneEdges } from "./schools";
-import { stockedLengths, type Tray } from "./stock";
+import { stockedLengths } from "./stock";
+import type { Tray } from "./tray";
 import { judgeLoad, zoneLimit, type ZoneLimit } from "./zoneLimit";
 
 /** What a technician chooses; the planner does the rest. */

@@ -1,2 +1,3 @@
-export { policySchema, type Policy, defaultPolicy } from "./policy";
+export { policySchema, type Policy } from "./policy";
+export { defaultPolicy } from "./defaults";
 export { POLICY_FIELDS, type PolicyField } from "./fields";

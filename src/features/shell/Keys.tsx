@@ -1,27 +1,9 @@
 "use client";
-import dynamic from "next/dynamic";
-import { useEffect, useState } from "react";
-import { Dialog } from "@/ui";
+import { lazy, Suspense, useEffect, useState } from "react";
 import { turnTheme } from "./theme";
 
-const Finder = dynamic(() => import("./Finder").then((module) => module.Finder), { ssr: false });
-
-const KEYS: readonly (readonly [string, string])[] = [
-  ["/ or Ctrl K", "find a client or a place"],
-  ["?", "these keys"],
-  ["Shift L", "paper or lamp"],
-  ["Map: 1 … 9, 0", "take zone 1 … 9, 10; two figures quickly for 11 and on"],
-  ["Map: ← →", "the zone beside"],
-  ["Map: ↑ ↓", "the next length in stock"],
-  ["Map: E", "the other eye"],
-  ["Map: Delete", "leave the zone bare"],
-  ["Map: Ctrl Z, Ctrl Shift Z", "undo, redo"],
-  ["Map: F", "take the first fix"],
-  ["Map: B", "facing the client or from the bed head"],
-  ["Map: Ctrl S", "save"],
-  ["Visit: S, N", "shake, new bead"],
-  ["Visit: Backspace", "take the last tap back"],
-];
+const KeysHelp = lazy(() => import("./KeysHelp").then((module) => ({ default: module.KeysHelp })));
+const Finder = lazy(() => import("./Finder").then((module) => ({ default: module.Finder })));
 
 const isTyping = (target: EventTarget | null) =>
   target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
@@ -46,18 +28,9 @@ export function Keys() {
     return () => window.removeEventListener("keydown", press);
   }, []);
   return (
-    <>
+    <Suspense fallback={null}>
       {finding ? <Finder onClose={() => setFinding(false)} /> : null}
-      <Dialog open={helping} onOpenChange={setHelping} title="Keys">
-        <dl className="grid grid-cols-[auto_1fr] gap-x-6 gap-y-2">
-          {KEYS.map(([key, does]) => (
-            <div key={key} className="contents">
-              <dt className="font-semibold whitespace-nowrap">{key}</dt>
-              <dd className="text-ink-2">{does}</dd>
-            </div>
-          ))}
-        </dl>
-      </Dialog>
-    </>
+      {helping ? <KeysHelp onClose={() => setHelping(false)} /> : null}
+    </Suspense>
   );
 }

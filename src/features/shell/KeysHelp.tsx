@@ -1,0 +1,34 @@
+import { Dialog } from "@/ui";
+
+const KEYS: readonly (readonly [string, string])[] = [
+  ["/ or Ctrl K", "find a client or a place"],
+  ["?", "these keys"],
+  ["Shift L", "paper or lamp"],
+  ["Map: 1 … 9, 0", "take zone 1 … 9, 10; two figures quickly for 11 and on"],
+  ["Map: ← →", "the zone beside"],
+  ["Map: ↑ ↓", "the next length in stock"],
+  ["Map: E", "the other eye"],
+  ["Map: Delete", "leave the zone bare"],
+  ["Map: Ctrl Z, Ctrl Shift Z", "undo, redo"],
+  ["Map: F", "take the first fix"],
+  ["Map: B", "facing the client or from the bed head"],
+  ["Map: Ctrl S", "save"],
+  ["Visit: S, N", "shake, new bead"],
+  ["Visit: Backspace", "take the last tap back"],
+];
+
+/** Every key there is, and what it does. */
+export function KeysHelp({ onClose }: { onClose: () => void }) {
+  return (
+    <Dialog open onOpenChange={(open) => !open && onClose()} title="Keys">
+      <dl className="grid grid-cols-[auto_1fr] gap-x-6 gap-y-2">
+        {KEYS.map(([key, does]) => (
+          <div key={key} className="contents">
+            <dt className="font-semibold whitespace-nowrap">{key}</dt>
+            <dd className="text-ink-2">{does}</dd>
+          </div>
+        ))}
+      </dl>
+    </Dialog>
+  );
+}
