@@ -19,6 +19,7 @@ async function toTheChair(page, name) {
   await page.getByRole("button", { name: "To the chair" }).click();
   await page.waitForURL(/\/visits\//);
   const visitId = page.url().split("/").pop();
+  const bottleId = await page.getByLabel("Adhesive").inputValue();
   const air = { temperatureC: 21.6, relativeHumidity: 0.45 };
   const tap = (minutesAgo, type, payload) => ({
     id: crypto.randomUUID(),
@@ -28,8 +29,8 @@ async function toTheChair(page, name) {
     type,
     payload,
   });
-  const bead = { lifeS: 900, air, bottleId: null };
-  const events = [tap(34, "started", { bottleId: null, air }), tap(19, "beadPlaced", bead), tap(4.3, "beadPlaced", bead)];
+  const bead = { lifeS: 900, air, bottleId };
+  const events = [tap(34, "started", { bottleId, air }), tap(19, "beadPlaced", bead), tap(4.3, "beadPlaced", bead)];
   await page.request.post("/api/visits/events", { data: { events } });
   await page.reload();
   await page.getByTestId("clock-bead").waitFor();
