@@ -19,6 +19,8 @@ async function toTheChair(page, name) {
   await page.getByRole("button", { name: "To the chair" }).click();
   await page.waitForURL(/\/visits\//);
   const visitId = page.url().split("/").pop();
+  // Once the air is known the bottle that fits it stands chosen.
+  await page.getByText("fits this air").waitFor();
   const bottleId = await page.getByLabel("Adhesive").inputValue();
   const air = { temperatureC: 21.6, relativeHumidity: 0.45 };
   const tap = (minutesAgo, type, payload) => ({
