@@ -108,6 +108,13 @@ describe("a zone's limit", () => {
     const graded = zoneLimit(survey.eyes.right, corner, { ...defaultPolicy, corners: "graded" });
     expect(graded.limitMm - graded.shorterMm).toBeCloseTo(3, 9);
   });
+  test("the limit itself suits three lashes in four, here and at a corner that adds nothing; shorter suits more", () => {
+    for (const place of [edges, { from: 0, to: 0.1, first: true, last: false }]) {
+      const { limitMm, suits } = zoneLimit(survey.eyes.right, place, defaultPolicy);
+      expect(suits(limitMm)).toBeCloseTo(0.75, 4);
+      expect(suits(limitMm - 1)).toBeGreaterThan(0.75);
+    }
+  });
   test("load: caution and stop from the studio's own figures, a third more at day 21 on growing lashes", () => {
     const judge = (resting: number, growing: number, count = 1) => judgeLoad({ resting, growing }, count, defaultPolicy);
     expect([judge(1.19, 1.2), judge(1.2, 1.2), judge(1.6, 1.6)]).toEqual(["fine", "look", "stop"]);

@@ -28,6 +28,8 @@ export type ZoneLimit = {
   readonly overLengthLimitMm: number;
   /** Longest fibre once the corner rule is counted too. */
   readonly limitMm: number;
+  /** Share of the zone's lashes that a length suits: those it stands past by no more than is allowed here, 0..1. */
+  readonly suits: (lengthMm: number) => number;
   /** Load index of a fibre here: worn on day 0 and on a resting lash, and the most a growing one comes to by day 21. */
   readonly loadOf: (fibre: FibreKind & { lengthMm: number }) => { readonly resting: number; readonly growing: number };
 };
@@ -44,6 +46,7 @@ export function zoneLimit(
   const fine = natural.diameterMm <= FINE_UP_TO_MM;
   const overLengthMm = fine ? policy.fineOverLengthMm : policy.overLengthMm;
   const overLengthLimitMm = shorterMm + overLengthMm;
+  const limitMm = corner && policy.corners === "match" ? shorterMm : overLengthLimitMm;
   const growthLeftMm = natural.quantileMm(FULL_GROWN_PERCENTILE) - shorterMm;
   return {
     natural,
@@ -52,7 +55,8 @@ export function zoneLimit(
     fine,
     overLengthMm,
     overLengthLimitMm,
-    limitMm: corner && policy.corners === "match" ? shorterMm : overLengthLimitMm,
+    limitMm,
+    suits: (lengthMm) => natural.shareAtLeast(lengthMm - (limitMm - shorterMm)),
     loadOf: (fibre) => ({
       resting: loadIndex(fibre, natural.diameterMm, policy.attachmentOffsetMm),
       growing: loadIndex(fibre, natural.diameterMm, policy.attachmentOffsetMm + grownMm(LOAD_DAY, growthLeftMm)),

@@ -14,7 +14,7 @@ export function ChosenZone({ zone }: { zone: ZoneFacts | undefined }) {
           {zone.fibre ? `${zone.fibre.lengthMm} mm` : "bare"} on lashes of {zone.limit.natural.meanMm.toFixed(1)}, at most{" "}
           {zone.limit.limitMm.toFixed(1)}.{" "}
           {zone.fibre
-            ? `Suits ${Math.round(zone.limit.natural.shareAtLeast(zone.fibre.lengthMm - (zone.limit.limitMm - zone.limit.shorterMm)) * 100)} % of ${zone.limit.natural.lashes} lashes, load ${zone.limit.loadOf(zone.fibre).resting.toFixed(2)} ×.`
+            ? `Suits ${Math.round(zone.limit.suits(zone.fibre.lengthMm) * 100)} % of ${zone.limit.natural.lashes} lashes, load ${zone.limit.loadOf(zone.fibre).resting.toFixed(2)} ×.`
             : null}
         </>
       ) : (

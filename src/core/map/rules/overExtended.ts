@@ -9,7 +9,6 @@ export const overExtended: Rule = (facts) =>
     const { fibre, limit } = zone;
     if (!fibre || fibre.lengthMm <= limit.overLengthLimitMm + 1e-9) return [];
     const over = fibre.lengthMm - limit.shorterMm;
-    const suits = limit.natural.shareAtLeast(fibre.lengthMm - limit.overLengthMm);
     const to = shortenTo(zone, limit.limitMm);
     return [
       {
@@ -21,7 +20,7 @@ export const overExtended: Rule = (facts) =>
         numbers: [
           { label: "Three quarters of the lashes reach", value: `${limit.shorterMm.toFixed(1)} mm` },
           { label: "Usual lash in this zone", value: `${limit.natural.meanMm.toFixed(1)} mm` },
-          { label: "Lashes this length would suit", value: `${Math.round(suits * 100)} %` },
+          { label: "Lashes this length would suit", value: `${Math.round(limit.suits(fibre.lengthMm) * 100)} %` },
           { label: "Tip past the lash, gap at the lid counted", value: `${formatMm(over + facts.policy.attachmentOffsetMm)} mm` },
         ],
         source: "Studio policy, over-length; common practice 2 to 3 mm.",
