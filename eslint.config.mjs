@@ -8,6 +8,12 @@ export default defineConfig([
   ...nextTs,
   prettier,
   {
+    rules: {
+      // Taking a field out of a document by rest is how it is left out.
+      "@typescript-eslint/no-unused-vars": ["error", { ignoreRestSiblings: true, argsIgnorePattern: "^_" }],
+    },
+  },
+  {
     files: ["src/**/*.{ts,tsx}"],
     ignores: ["src/app/**", "src/proxy.ts"],
     rules: {

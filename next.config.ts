@@ -4,7 +4,7 @@ const config: NextConfig = {
   poweredByHeader: false,
   reactStrictMode: true,
   allowedDevOrigins: ["127.0.0.1"],
-  serverExternalPackages: ["pino", "pg"],
+  serverExternalPackages: ["pino", "pg", "sharp"],
   experimental: { serverActions: { bodySizeLimit: "256kb" } },
 };
 export default config;

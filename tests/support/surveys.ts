@@ -31,6 +31,10 @@ const eyeArbitrary: fc.Arbitrary<EyeSurvey> = fc
     density: fc.constantFrom("sparse", "usual", "dense"),
     direction: fc.constantFrom("down", "level", "up"),
     ownCurl: fc.constantFrom("straight", "slight", "curly"),
+    twist: fc.constantFrom("none", "some"),
+    rows: fc.constantFrom(1, 2, 3),
+    babyShare: fc.double({ min: 0, max: 0.4, noNaN: true }),
+    gapShare: fc.double({ min: 0, max: 0.5, noNaN: true }),
     pupil: fc.double({ min: 0.42, max: 0.54, noNaN: true }),
     browPeak: fc.double({ min: 0.6, max: 0.8, noNaN: true }),
   })
@@ -42,9 +46,12 @@ const eyeArbitrary: fc.Arbitrary<EyeSurvey> = fc
   })) as fc.Arbitrary<EyeSurvey>;
 
 export const surveyArbitrary: fc.Arbitrary<Survey> = fc.tuple(eyeArbitrary, eyeArbitrary, fc.boolean()).map(([right, other, alike]) => ({
-  version: 1,
+  version: 2,
   spacing: "average",
   oilyLids: false,
+  serum: false,
+  sleepsOn: "unknown",
+  washesPerWeek: null,
   eyes: { right, left: alike ? right : other },
 }));
 

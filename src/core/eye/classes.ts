@@ -16,3 +16,23 @@ export const OWN_CURLS = {
   curly: { label: "curly", turnDeg: 60 },
 } as const;
 export type OwnCurl = keyof typeof OWN_CURLS;
+
+/** How far a natural lash is twisted out of its place: a twisted one is isolated with care. */
+export const TWISTS = {
+  none: { label: "none" },
+  some: { label: "some" },
+  strong: { label: "strong" },
+} as const;
+export type Twist = keyof typeof TWISTS;
+
+/** The inner corner has one row, elsewhere there are two or three. Common practice. */
+export const ROWS = [1, 2, 3] as const;
+/** Where the single row of the inner corner ends, as a fraction of the lash line, unless the survey says. */
+export const SINGLE_ROW_UP_TO = 0.15;
+
+/** Share of baby lashes taken where nobody counted them. A model of this product. */
+export const USUAL_BABY_SHARE = 0.1;
+
+/** What a client's habits and health say of lashes; asked, never required. */
+export const SLEEPS_ON = { unknown: "not asked", right: "right side", left: "left side", back: "back", either: "either side" } as const;
+export type SleepsOn = keyof typeof SLEEPS_ON;

@@ -1,5 +1,6 @@
 export {
   surveySchema,
+  upgradeSurvey,
   eyeSurveySchema,
   landmarksSchema,
   type Survey,
@@ -12,11 +13,23 @@ export {
   type EyeSpacing,
 } from "./survey";
 export { SIDES, type Side, otherSide, sideLabel } from "./sides";
-export { DENSITIES, OWN_CURLS, type Density, type OwnCurl } from "./classes";
+export {
+  DENSITIES,
+  OWN_CURLS,
+  TWISTS,
+  SLEEPS_ON,
+  SINGLE_ROW_UP_TO,
+  type Density,
+  type OwnCurl,
+  type Twist,
+  type SleepsOn,
+} from "./classes";
 export { naturalLashAt, type NaturalLash } from "./naturalLash";
 export { naturalZone, type NaturalZone } from "./naturalZone";
 export { usualSurvey, quickPositions } from "./usualSurvey";
 export { lidOutline, type LidOutline } from "./lidOutline";
 export { lashCount } from "./lashCount";
 export { interpolateMonotone } from "./interpolate";
-export { drawnLashes, type DrawnLash } from "./drawnLashes";
+export { lashField, type FieldLash } from "./lashField";
+export { drawnLash, drawnNatural, type DrawnLash, SPLAY_DEG } from "./drawnLash";
+export { compareSurveys, eyesApart, shorterEye, type SurveyDifference } from "./compareSurveys";

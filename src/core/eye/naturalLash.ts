@@ -14,6 +14,10 @@ export type NaturalLash = {
   readonly angleDeg: number;
   /** Turn of the lash over its own length, degrees. */
   readonly ownCurlDeg: number;
+  /** Rows there, of the nearest surveyed place. */
+  readonly rows: number;
+  /** Share that are baby lashes, 0..1. */
+  readonly babyShare: number;
 };
 
 /**
@@ -37,10 +41,14 @@ function makeCurves(eye: Pick<EyeSurvey, "points">): (at: number) => NaturalLash
   const length = along((p) => p.lengthMm);
   const spread = along((p) => p.spreadMm);
   const diameter = along((p) => DIAMETER_CLASSES[p.diameter].diameterMm);
-  const density = along((p) => DENSITIES[p.density].lashesPerMm);
+  const density = along((p) => DENSITIES[p.density].lashesPerMm * (1 - p.gapShare));
   const angle = along((p) => DIRECTIONS[p.direction].angleDeg);
   const ownCurl = along((p) => OWN_CURLS[p.ownCurl].turnDeg);
+  const baby = along((p) => p.babyShare);
+  const nearest = (at: number) => eye.points.reduce((a, b) => (Math.abs(b.at - at) < Math.abs(a.at - at) ? b : a));
   return (at) => ({
+    rows: nearest(at).rows,
+    babyShare: baby(at),
     lengthMm: length(at),
     spreadMm: spread(at),
     diameterMm: diameter(at),

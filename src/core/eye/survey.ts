@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { DIRECTIONS } from "../curl/directions";
 import { DIAMETER_CLASSES } from "../lash/diameterClasses";
-import { DENSITIES, OWN_CURLS } from "./classes";
+import { DENSITIES, OWN_CURLS, SINGLE_ROW_UP_TO, SLEEPS_ON, TWISTS } from "./classes";
 
 const keys = <T extends Record<string, unknown>>(record: T) => Object.keys(record) as [keyof T & string, ...(keyof T & string)[]];
 
@@ -53,6 +53,13 @@ export const surveyPointSchema = z.strictObject({
   density: z.enum(keys(DENSITIES)),
   direction: z.enum(keys(DIRECTIONS)),
   ownCurl: z.enum(keys(OWN_CURLS)),
+  twist: z.enum(keys(TWISTS)),
+  /** Rows of lashes, one above another. */
+  rows: z.int().min(1, "One row at least.").max(3, "Three rows at most."),
+  /** Share of baby lashes, 0..1. */
+  babyShare: z.number().min(0).max(0.9, "A stretch of nothing but baby lashes carries no set."),
+  /** Share of the stretch without lashes, 0..1. */
+  gapShare: z.number().min(0).max(0.95, "A stretch with no lash at all is left out of the survey."),
 });
 export type SurveyPoint = z.infer<typeof surveyPointSchema>;
 
@@ -75,9 +82,46 @@ export type EyeSurvey = z.infer<typeof eyeSurveySchema>;
 
 /** What the natural lashes are like, both eyes. Personal words stand outside it. */
 export const surveySchema = z.strictObject({
-  version: z.literal(1),
+  version: z.literal(2, "This survey is of a version that this Ivy Thread does not read; it reads versions 1 and 2."),
   spacing: z.enum(keys(SPACINGS)),
   oilyLids: z.boolean(),
+  /** Lash serum in use: growth is not the usual one. */
+  serum: z.boolean(),
+  sleepsOn: z.enum(keys(SLEEPS_ON)),
+  /** Washes a week, null where not asked. */
+  washesPerWeek: z.int().min(0).max(21, "Three times a day at most.").nullable(),
   eyes: z.strictObject({ right: eyeSurveySchema, left: eyeSurveySchema }),
 });
 export type Survey = z.infer<typeof surveySchema>;
+
+/**
+ * A survey document of any version as one of the newest; what it is not is left to the schema to refuse. Version 1 knew
+ * nothing of rows, gaps, baby lashes and habits: rows are taken as usual, the rest as none.
+ */
+export function upgradeSurvey(document: unknown): unknown {
+  if (!isRecord(document) || document["version"] !== 1) return document;
+  const eyes = isRecord(document["eyes"]) ? document["eyes"] : {};
+  const eye = (value: unknown) =>
+    isRecord(value) && Array.isArray(value["points"]) ? { ...value, points: value["points"].map(upgradePoint) } : value;
+  return {
+    serum: false,
+    sleepsOn: "unknown",
+    washesPerWeek: null,
+    ...document,
+    version: 2,
+    eyes: { ...eyes, right: eye(eyes["right"]), left: eye(eyes["left"]) },
+  };
+}
+
+const upgradePoint = (point: unknown) =>
+  isRecord(point)
+    ? {
+        twist: "none",
+        rows: typeof point["at"] === "number" && point["at"] < SINGLE_ROW_UP_TO ? 1 : 2,
+        babyShare: 0,
+        gapShare: 0,
+        ...point,
+      }
+    : point;
+
+const isRecord = (value: unknown): value is Record<string, unknown> => typeof value === "object" && value !== null && !Array.isArray(value);

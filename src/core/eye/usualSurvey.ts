@@ -1,3 +1,4 @@
+import { USUAL_BABY_SHARE } from "./classes";
 import type { EyeSurvey, Survey } from "./survey";
 
 /** Where the three places of the quick form lie on the lash line: inner, middle, outer. */
@@ -20,7 +21,19 @@ export function usualSurvey(): Survey {
       density: "usual" as const,
       direction: "level" as const,
       ownCurl: "slight" as const,
+      twist: "none" as const,
+      rows: i === 0 ? 1 : 2,
+      babyShare: USUAL_BABY_SHARE,
+      gapShare: 0,
     })),
   });
-  return { version: 1, spacing: "average", oilyLids: false, eyes: { right: eye(), left: eye() } };
+  return {
+    version: 2,
+    spacing: "average",
+    oilyLids: false,
+    serum: false,
+    sleepsOn: "unknown",
+    washesPerWeek: null,
+    eyes: { right: eye(), left: eye() },
+  };
 }

@@ -1,5 +1,7 @@
-import { drawnLashes, lidOutline, sideLabel, type Side, type Survey } from "../eye";
-import { eyesInView, fibreAt, VIEW_LABELS, type LashMap, type View } from "../map";
+import { CURLS, type Curl } from "../curl";
+import { lidOutline, sideLabel, type Side, type Survey } from "../eye";
+import { FIBRE_COLOURS, type Fibre } from "../lash";
+import { drawnNaturals, drawnZone, eyesInView, landmarksOf, lashesByZone, placements, VIEW_LABELS, type LashMap, type View } from "../map";
 
 const GAP_MM = 12;
 const HEADROOM_MM = 19;
@@ -9,9 +11,15 @@ const FOOT_MM = 11;
  * Both eyes as an SVG of true millimetres (width and height in mm): lids, irises, natural lashes and extensions, which
  * eye is which, and the nose. From the bed head the whole is turned half round and the words kept upright.
  */
-export function eyesSvg(survey: Survey, map: LashMap, view: View, options: { seed: number; ink?: string; paper?: string }): string {
-  const { seed, ink = "#17221C", paper = "#F6F2E9" } = options;
-  const lids = { right: lidOutline(survey.eyes.right), left: lidOutline(survey.eyes.left) };
+export function eyesSvg(
+  survey: Survey,
+  map: LashMap,
+  view: View,
+  options: { curlOf?: (fibre: Fibre) => Curl; ink?: string; paper?: string } = {},
+): string {
+  const { curlOf = (fibre) => CURLS[fibre.curl], ink = FIBRE_COLOURS.black.ink, paper = "#F6F2E9" } = options;
+  const lidOf = (side: Side) => lidOutline({ ...survey.eyes[side], landmarks: landmarksOf(map, survey, side) });
+  const lids = { right: lidOf("right"), left: lidOf("left") };
   const spaceMm = GAP_MM * 2;
   const width = lids.right.widthMm + lids.left.widthMm + spaceMm + 30;
   const height = HEADROOM_MM + FOOT_MM;
@@ -35,12 +43,20 @@ export function eyesSvg(survey: Survey, map: LashMap, view: View, options: { see
     const [ix, iy] = place[side]([lid.iris.x, lid.iris.y]);
     const clip = `opening-${side}`;
     const opening = `${path(side, lid.upper)}${path(side, [...lid.lower].reverse()).replace("M", "L")}Z`;
-    const lashes = drawnLashes(survey.eyes[side], (at) => fibreAt(map, side, at), { seed })
-      .map(
-        (lash) =>
-          `<path d="${path(side, lash.points)}" stroke-width="${lash.widthMm.toFixed(3)}"${lash.kind === "natural" ? ' opacity=".45"' : ""}/>`,
-      )
+    const placed = placements(map, survey, side);
+    const stroke = (lash: { widthMm: number; points: readonly (readonly [number, number])[] }, more = "") =>
+      `<path d="${path(side, lash.points)}" stroke-width="${lash.widthMm.toFixed(3)}"${more}/>`;
+    const naturals = drawnNaturals(placed, lid)
+      .map((lash) => stroke(lash, ' opacity=".45"'))
       .join("");
+    const extensions = lashesByZone(placed)
+      .map((zone) => {
+        const colour = zone.worn[0]!.fibre.colour;
+        const fibres = drawnZone(zone, lid, curlOf).map((lash) => stroke(lash));
+        return `<g${colour && colour !== "black" ? ` stroke="${FIBRE_COLOURS[colour].ink}"` : ""}>${fibres.join("")}</g>`;
+      })
+      .join("");
+    const lashes = naturals + extensions;
     return (
       `<clipPath id="${clip}"><path d="${opening}"/></clipPath>` +
       `<path d="${opening}" fill="#FDFBF5" stroke="none"/>` +

@@ -1,4 +1,6 @@
 export { mapFileSchema, type MapFile, MAP_FILE_FORMAT, writeMapFile, readMapFile, type ReadProblem } from "./mapFile";
 export { mapFileJsonSchema } from "./mapFileJsonSchema";
 export { eyesSvg } from "./eyesSvg";
-export { padStrip, type PadStrip, type PadStripEye, PAPERS, type Paper } from "./padStrip";
+export { padStrip, type PadStrip, type PadStripEye, type PadStripLayer, PAPERS, type Paper } from "./padStrip";
+export { zoneRows } from "./zoneRows";
+export { trolleyBrief, type TrolleyBrief } from "./trolleyBrief";

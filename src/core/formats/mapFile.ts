@@ -1,6 +1,6 @@
 import { z } from "zod";
-import { surveySchema, type Survey } from "../eye/survey";
-import { lashMapSchema, type LashMap } from "../map/schema";
+import { surveySchema, upgradeSurvey, type Survey } from "../eye/survey";
+import { lashMapSchema, upgradeLashMap, type LashMap } from "../map/schema";
 
 export const MAP_FILE_FORMAT = "ivy-thread.lash-map";
 
@@ -10,7 +10,7 @@ export const MAP_FILE_FORMAT = "ivy-thread.lash-map";
  */
 export const mapFileSchema = z.strictObject({
   format: z.literal(MAP_FILE_FORMAT, `This is not a lash map file: its "format" should be "${MAP_FILE_FORMAT}".`),
-  version: z.literal(1, "This file is of a version that this Ivy Thread does not read; it reads version 1."),
+  version: z.literal(2, "This file is of a version that this Ivy Thread does not read; it reads versions 1 and 2."),
   map: lashMapSchema,
   survey: surveySchema.nullable(),
 });
@@ -18,7 +18,7 @@ export type MapFile = z.infer<typeof mapFileSchema>;
 
 /** The file's text, indented for reading. */
 export function writeMapFile(map: LashMap, survey: Survey | null): string {
-  return `${JSON.stringify({ format: MAP_FILE_FORMAT, version: 1, map, survey } satisfies MapFile, null, 2)}\n`;
+  return `${JSON.stringify({ format: MAP_FILE_FORMAT, version: 2, map, survey } satisfies MapFile, null, 2)}\n`;
 }
 
 /** What is wrong with a file, and where in it. */
@@ -36,10 +36,17 @@ export function readMapFile(text: string): { ok: true; file: MapFile } | { ok: f
   } catch {
     return { ok: false, problems: [{ where: "file", what: "This is not JSON text, or it is cut off." }] };
   }
-  const result = mapFileSchema.safeParse(parsed);
+  const result = mapFileSchema.safeParse(upgradeFile(parsed));
   if (result.success) return { ok: true, file: result.data };
   return {
     ok: false,
     problems: result.error.issues.slice(0, 12).map((issue) => ({ where: issue.path.join(".") || "file", what: issue.message })),
   };
+}
+
+/** A file of version 1 as one of version 2; anything else as it is, for the schema to judge. */
+function upgradeFile(parsed: unknown): unknown {
+  if (typeof parsed !== "object" || parsed === null || (parsed as { version?: unknown }).version !== 1) return parsed;
+  const file = parsed as { map?: unknown; survey?: unknown };
+  return { ...file, version: 2, map: upgradeLashMap(file.map), survey: upgradeSurvey(file.survey) };
 }

@@ -1,5 +1,6 @@
 import { type Side, type Survey } from "../eye";
-import { baseLayer, eyesInView, innerCornerOnRight, type LashMap, type View } from "../map";
+import { countLabel } from "../lash";
+import { baseIndex, eyesInView, innerCornerOnRight, kindLabel, landmarksOf, type LashMap, type Layer, type View } from "../map";
 import { formatMm, spreadApart } from "../units";
 
 /** Papers it prints on, mm. */
@@ -33,7 +34,17 @@ export type PadStripEye = {
   readonly innerAt: Point;
   readonly outerAt: Point;
 };
-export type PadStrip = { readonly eyes: readonly [PadStripEye, PadStripEye]; readonly rulerMm: number };
+export type PadStripLayer = {
+  readonly role: Layer["role"];
+  /** What the layer is, in words for its legend. */
+  readonly legend: string;
+  readonly eyes: readonly [PadStripEye, PadStripEye];
+};
+export type PadStrip = {
+  /** The base first, then every other layer as the map has them. */
+  readonly layers: readonly PadStripLayer[];
+  readonly rulerMm: number;
+};
 
 /** How deep the closed lash line hangs below its chord, as the angle of its arc. A drawing convention. */
 const ARC_DEG = 64;
@@ -43,18 +54,49 @@ const RING = { pastLongestMm: 4.6, numbersMm: 3.7, edgeMm: 6 };
 const LENGTH_TEXT = { sizeMm: 3.6, roomMm: 4.7 };
 const LANDMARK = { labelMm: -3.9, roomMm: 5 };
 
+/** A zone's lengths as they are printed: "12", or "8/10/12" where lashes are told apart. */
+const lengthWords = ({ lengthMm, classes }: NonNullable<Layer["zones"][number]>) =>
+  [...(classes ?? []).map((c) => c.lengthMm), lengthMm].map(formatMm).join("/");
+
 /**
  * The pad strip at true scale. Eyes are closed and the map lies on the pad below the lashes: facing the client the
  * lengths run down the paper, from the bed head the same drawing is turned half round.
  */
 export function padStrip(survey: Survey, map: LashMap, view: View): PadStrip {
   const [first, second] = eyesInView(view);
-  return { eyes: [stripOf(survey, map, first, view), stripOf(survey, map, second, view)], rulerMm: 20 };
+  const base = baseIndex(map, first);
+  // Layers of the two eyes belong together by their place in the map; one that the second eye lacks is left out.
+  const indexes = map.eyes[first].layers
+    .map((_, i) => i)
+    .filter((i) => map.eyes[second].layers[i]?.role === map.eyes[first].layers[i]!.role);
+  const inOrder = [base, ...indexes.filter((i) => i !== base)];
+  const strip = (side: Side, index: number) =>
+    stripOf(survey, map, side, map.eyes[side].layers[index === base ? baseIndex(map, side) : index]!, view);
+  return {
+    layers: inOrder.map((index) => ({
+      role: index === base ? "base" : map.eyes[first].layers[index]!.role,
+      legend: legendOf(map.eyes[first].layers[index]!),
+      eyes: [strip(first, index), strip(second, index)],
+    })),
+    rulerMm: 20,
+  };
 }
 
-function stripOf(survey: Survey, map: LashMap, side: Side, view: View): PadStripEye {
-  const eye = survey.eyes[side];
-  const layer = baseLayer(map, side);
+/** "Accents: D 0.07 5D, every 4th lash, every 2nd at the inner corner." */
+function legendOf(layer: Layer): string {
+  const name = { base: "Base", accent: "Accents", under: "Under layer" }[layer.role];
+  const kinds = [...new Set(layer.zones.flatMap((zone) => (zone ? [`${kindLabel(zone)} ${countLabel(zone)}`] : [])))];
+  const mixed = layer.zones.find((zone) => zone?.hybrid)?.hybrid;
+  const placed = layer.placing
+    ? `, ${layer.placing.cluster > 1 ? `clusters of ${layer.placing.cluster}` : "one"} to every ${layer.placing.every} lashes` +
+      `, one to every ${layer.placing.innerEvery} on a single row`
+    : "";
+  const hybrid = mixed ? `, mixed with ${kindLabel(mixed.fibre)} ${countLabel(mixed.fibre)} on ${Math.round(mixed.share * 100)} %` : "";
+  return `${name}: ${kinds.length ? kinds.join(", ") : "bare"}${hybrid}${placed}.`;
+}
+
+function stripOf(survey: Survey, map: LashMap, side: Side, layer: Layer, view: View): PadStripEye {
+  const eye = { ...survey.eyes[side], landmarks: landmarksOf(map, survey, side) };
   const arc = (ARC_DEG * Math.PI) / 180;
   const radius = eye.lashLineMm / arc;
   const sign = view === "facing" ? 1 : -1;
@@ -109,7 +151,7 @@ function stripOf(survey: Survey, map: LashMap, side: Side, view: View): PadStrip
     lengthArcs: zones.flatMap(({ fibre, from, to }) => (fibre ? [run(from, to, fibre.lengthMm, 8)] : [])),
     lengths: zones.map(({ fibre, lengthMm }, i) => ({
       at: point(labelled[i]!, ringMm),
-      text: fibre ? formatMm(lengthMm) : "–",
+      text: fibre ? lengthWords(fibre) : "–",
       leader: [point(middles[i]!, Math.max(lengthMm, 2) + 0.5), point(labelled[i]!, ringMm - 2.1)],
     })),
     lengthTextMm: LENGTH_TEXT.sizeMm * (roomMm / LENGTH_TEXT.roomMm),

@@ -1,47 +1,106 @@
 import { SIDES, type Side, type Survey } from "../eye";
-import type { Fibre } from "../lash";
 import type { Policy } from "../policy";
-import { baseLayer } from "./layers";
-import type { LashMap } from "./schema";
+import { baseIndex } from "./layers";
+import { mapPolicy } from "./mapPolicy";
+import { zonePieces, type Piece } from "./pieces";
+import type { Layer, LashMap, ZoneFibre } from "./schema";
 import { stockedLengths } from "./stock";
 import type { Tray } from "./tray";
-import { zoneLimit, type ZoneLimit } from "./zoneLimit";
+import { zoneLimit, type Load, type ZoneLimit } from "./zoneLimit";
 
 /** Everything a rule may look at. */
 export type MapContext = { readonly survey: Survey; readonly policy: Policy; readonly trays: readonly Tray[] };
 
-/** One zone of the base layer with what is known of it. */
+/** One fibre of a zone with the limits of the very lashes that wear it. */
+export type PieceFacts = Piece & {
+  readonly shorterMm: number;
+  readonly overLengthLimitMm: number;
+  readonly limitMm: number;
+  /** Share of the zone's lashes that are long enough and short enough for it, 0..1. */
+  readonly share: number;
+  readonly load: Load;
+  /** Lengths in stock for it, mm ascending. */
+  readonly stockedMm: readonly number[];
+};
+
+/** One zone of a layer with what is known of it. */
 export type ZoneFacts = {
   readonly side: Side;
+  /** Which of the eye's layers. */
+  readonly layer: number;
+  readonly role: Layer["role"];
   readonly index: number;
   readonly from: number;
   readonly to: number;
-  readonly fibre: Fibre | null;
+  readonly fibre: ZoneFibre | null;
   readonly limit: ZoneLimit;
+  readonly pieces: readonly PieceFacts[];
   /** Lengths in stock for its fibre (for the map's fibre where it is bare), mm ascending. */
   readonly stockedMm: readonly number[];
 };
 
-export type MapFacts = MapContext & { readonly map: LashMap; readonly zones: Readonly<Record<Side, readonly ZoneFacts[]>> };
+export type MapFacts = MapContext & {
+  readonly map: LashMap;
+  /** Every layer's zones, inner corner first, in the order of the map's layers. */
+  readonly layers: Readonly<Record<Side, readonly (readonly ZoneFacts[])[]>>;
+  /** Those of the base layer. */
+  readonly zones: Readonly<Record<Side, readonly ZoneFacts[]>>;
+};
 
-/** The base layer's zones, inner corner first, each with its limits: reckoned once, read by every rule and view. */
+/** Every zone of a map with its limits: reckoned once, read by every rule and view. The policy is the map's own. */
 export function mapFacts(map: LashMap, context: MapContext): MapFacts {
-  const zonesOf = (side: Side): ZoneFacts[] => {
-    const layer = baseLayer(map, side);
-    return layer.zones.map((fibre, index) => {
-      const [from, to] = [layer.boundaries[index]!, layer.boundaries[index + 1]!];
-      const edges = { from, to, first: index === 0, last: index === layer.zones.length - 1 };
-      return {
-        side,
-        index,
-        from,
-        to,
-        fibre,
-        limit: zoneLimit(context.survey.eyes[side], edges, context.policy),
-        stockedMm: stockedLengths(context.trays, fibre ?? map.fibre),
-      };
-    });
-  };
-  const [right, left] = SIDES.map(zonesOf) as [ZoneFacts[], ZoneFacts[]];
-  return { ...context, map, zones: { right, left } };
+  const policy = mapPolicy(context.policy, map);
+  const own = { ...context, policy };
+  const layersOf = (side: Side) => map.eyes[side].layers.map((layer, index) => layerFacts(map, side, index, layer, own));
+  const layers = { right: layersOf("right"), left: layersOf("left") };
+  const [right, left] = SIDES.map((side) => layers[side][baseIndex(map, side)]!);
+  return { ...own, map, layers, zones: { right: right!, left: left! } };
 }
+
+function layerFacts(map: LashMap, side: Side, index: number, layer: Layer, context: MapContext): readonly ZoneFacts[] {
+  const kept = known.get(layer);
+  const eye = context.survey.eyes[side];
+  if (
+    kept &&
+    kept.side === side &&
+    kept.index === index &&
+    kept.eye === eye &&
+    kept.policy === context.policy &&
+    kept.trays === context.trays
+  )
+    return kept.facts;
+  const kind = layer.role === "accent" ? map.accents?.fibre : layer.role === "under" ? map.under?.fibre : undefined;
+  const facts = layer.zones.map((fibre, i): ZoneFacts => {
+    const [from, to] = [layer.boundaries[i]!, layer.boundaries[i + 1]!];
+    const edges = { from, to, first: i === 0, last: i === layer.zones.length - 1 };
+    const limit = zoneLimit(eye, edges, context.policy, layer.placing);
+    const pieces = fibre
+      ? zonePieces(fibre).map((piece) => ({
+          ...piece,
+          ...limit.among(piece.fromMm, piece.toMm),
+          load: limit.loadOf(piece.fibre),
+          stockedMm: stockedLengths(context.trays, piece.fibre),
+        }))
+      : [];
+    return {
+      side,
+      layer: index,
+      role: layer.role,
+      index: i,
+      from,
+      to,
+      fibre,
+      limit,
+      pieces,
+      stockedMm: pieces[0]?.stockedMm ?? stockedLengths(context.trays, kind ?? map.fibre),
+    };
+  });
+  known.set(layer, { side, index, eye, policy: context.policy, trays: context.trays, facts });
+  return facts;
+}
+
+/** A layer that was not touched keeps its facts, so that a drag reckons one layer and not six. */
+const known = new WeakMap<
+  Layer,
+  { side: Side; index: number; eye: unknown; policy: Policy; trays: readonly Tray[]; facts: readonly ZoneFacts[] }
+>();

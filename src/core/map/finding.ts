@@ -10,7 +10,8 @@ export const SEVERITIES: readonly Severity[] = ["note", "look", "stop"];
 export type Finding = {
   readonly rule: string;
   readonly severity: Severity;
-  readonly where: { readonly side: Side | "both"; readonly zones: readonly number[] };
+  /** Zones of one layer (the base where none is said); no zones means the whole map. */
+  readonly where: { readonly side: Side | "both"; readonly zones: readonly number[]; readonly layer?: number };
   readonly title: string;
   readonly why: string;
   /** The numbers behind the verdict, in words. */
@@ -22,3 +23,8 @@ export type Finding = {
 
 /** One check of a map: pure, reads facts, returns findings. */
 export type Rule = (facts: MapFacts) => Finding[];
+
+/** What makes one finding the same as another: its rule and its place. */
+export function findingKey({ rule, where }: Pick<Finding, "rule" | "where">): string {
+  return `${rule} ${where.side} ${where.layer ?? "base"} ${where.zones.join()}`;
+}

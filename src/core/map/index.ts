@@ -1,18 +1,67 @@
-export { lashMapSchema, type LashMap, type EyeMap, type Layer, type School, type FibreKind, fibreKindSchema, schoolSchema } from "./schema";
+export {
+  lashMapSchema,
+  upgradeLashMap,
+  type LashMap,
+  type EyeMap,
+  type Layer,
+  type School,
+  type FibreKind,
+  type ZoneFibre,
+  type Hybrid,
+  type Placing,
+  type AccentWish,
+  type UnderWish,
+  type MapLimits,
+  type Bend,
+  LAYER_ROLES,
+  bendSchema,
+  fibreKindSchema,
+  schoolSchema,
+} from "./schema";
 export { LOOKS, LOOK_IDS, type LookId, type Look } from "./looks";
-export { dropCurve } from "./looks/dropCurve";
-export { SCHOOL_LABELS, zoneEdges } from "./schools";
+export { dropCurve, lookHandles } from "./looks/dropCurve";
+export { SCHOOL_LABELS, SCHOOL_SAYS, zoneEdges } from "./schools";
 export { traySchema, type Tray } from "./tray";
-export { stockedLengths } from "./stock";
-export { planMap, PLAN_LIMITS, type MapPlan, type MapWish, type PlanLimit } from "./planMap";
+export { stockedLengths, stockedKinds, sameKind, kindLabel, fibreCurl, type TrayKind } from "./stock";
+export { planMap, limitCosts, fibreKind, type MapPlan, type MapWish, type LimitCost } from "./planMap";
+export { PLAN_LIMITS, type PlanLimit } from "./planZones";
+export { type Breach } from "./planBreaches";
 export { planLine, type LineLimits, type LinePlan, type ZoneChoices, MICRO, ROUGHNESS_WEIGHT } from "./planLine";
-export { zoneLimit, judgeLoad, type ZoneLimit, LOAD_DAY, GROWING_ALLOWANCE } from "./zoneLimit";
-export { baseLayer, fibreAt } from "./layers";
-export { mapFacts, type MapContext, type MapFacts, type ZoneFacts } from "./facts";
-export { setZone, setZoneLength, mirrorMap, nextStocked, nearestStocked } from "./edit";
+export { zoneLimit, judgeLoad, type ZoneLimit, type Load, LOAD_DAY, GROWING_ALLOWANCE, LIMIT_PERCENTILE } from "./zoneLimit";
+export { pickedPercentile } from "./pickedPercentile";
+export { baseLayer, baseIndex, fibreAt, zoneIndexAt } from "./layers";
+export { zonePieces, changePiece, type Piece, type PieceRef } from "./pieces";
+export { placements, FIELD_SEEDS, BABY_WEARS, type Placement } from "./placements";
+export { landmarksOf } from "./landmarksOf";
+export { lashesByZone, drawnZone, drawnNaturals, type ZoneLashes } from "./drawnMap";
+export { mapPolicy } from "./mapPolicy";
+export { mapFacts, type MapContext, type MapFacts, type ZoneFacts, type PieceFacts } from "./facts";
+export {
+  setZone,
+  setZoneLength,
+  mirrorMap,
+  nextStocked,
+  nearestStocked,
+  splitZone,
+  mergeZones,
+  moveEdge,
+  onBothEyes,
+  NARROWEST_ZONE,
+} from "./edit";
 export { mapFindings, RULES } from "./rules";
-export { SEVERITIES, type Finding, type Rule, type Severity } from "./finding";
+export { SEVERITIES, findingKey, type Finding, type Rule, type Severity } from "./finding";
 export { VIEWS, VIEW_LABELS, type View, eyesInView, innerCornerOnRight, turnHalfRound } from "./view";
-export { mapTotals, type MapTotals } from "./totals";
-export { clashWords } from "./clashWords";
+export { mapTotals, pickList, heaviestOf, fibresPerStrip, type MapTotals, type Pick, type Pace } from "./totals";
+export { clashWords, limitCostWords, LIMIT_WORDS } from "./clashWords";
 export { joinFindings } from "./joinFindings";
+export { fibreOnLash, type OnLash } from "./fibreOnLash";
+export { curlsAtEqualLift, type EqualLift } from "./equalLift";
+export { lookAlikes, wishLike, SAME_LIFT_MM, type LookAlike } from "./lookAlikes";
+export { equivalents, type Equivalent } from "./equivalents";
+export { ranOut, withoutEmpty, type RanOut, type Swap, type Empty } from "./ranOut";
+export { seenLift, liftAtLandmarks } from "./seenLift";
+export { mapDarkness, LASH_BAND_MM, type Darkness } from "./darkness";
+export { lookAdvice, type Advice } from "./lookAdvice";
+export { ownLookSchema, type OwnLook } from "./ownLook";
+export { mapTitle } from "./mapTitle";
+export { compareMaps, type Difference } from "./compareMaps";

@@ -16,11 +16,12 @@ export function joinFindings(findings: readonly Finding[]): Finding[] {
         other.severity === finding.severity &&
         other.where.side === otherSide(where.side as "right" | "left") &&
         other.where.zones.join() === where.zones.join() &&
+        other.where.layer === where.layer &&
         other.fix?.label === finding.fix?.label,
     );
     if (!twin) return [finding];
     joined.add(twin);
-    const both = { side: "both" as const, zones: where.zones };
+    const both = { ...where, side: "both" as const };
     const title = finding.title.replace(/^Client's (right|left)/, "Both eyes");
     const fix =
       finding.fix && twin.fix

@@ -1,19 +1,27 @@
 import type { Side } from "../eye";
-import type { Fibre } from "../lash";
-import type { LashMap } from "./schema";
+import type { Layer, LashMap, ZoneFibre } from "./schema";
 
-/** The layer that fills the lash line. Every map has one; its first layer stands in if none is called so. */
-export function baseLayer(map: LashMap, side: Side) {
-  const layers = map.eyes[side].layers;
-  return layers.find((layer) => layer.role === "base") ?? layers[0]!;
+/** Which of an eye's layers fills the lash line. Every map has one; its first stands in if none is called so. */
+export function baseIndex(map: LashMap, side: Side): number {
+  return Math.max(
+    0,
+    map.eyes[side].layers.findIndex((layer) => layer.role === "base"),
+  );
+}
+
+/** The layer that fills the lash line. */
+export function baseLayer(map: LashMap, side: Side): Layer {
+  return map.eyes[side].layers[baseIndex(map, side)]!;
+}
+
+/** Which zone of a layer a place of the lash line lies in. */
+export function zoneIndexAt({ boundaries, zones }: Pick<Layer, "boundaries" | "zones">, at: number): number {
+  const index = boundaries.slice(1).findIndex((edge) => at <= edge);
+  return index < 0 ? zones.length - 1 : index;
 }
 
 /** The fibre of the base layer at a place of the lash line, or null where it is bare. */
-export function fibreAt(map: LashMap, side: Side, at: number): Fibre | null {
-  const { boundaries, zones } = baseLayer(map, side);
-  const index = Math.min(
-    zones.length - 1,
-    boundaries.slice(1).findIndex((edge) => at <= edge),
-  );
-  return zones[index] ?? null;
+export function fibreAt(map: LashMap, side: Side, at: number): ZoneFibre | null {
+  const layer = baseLayer(map, side);
+  return layer.zones[zoneIndexAt(layer, at)] ?? null;
 }

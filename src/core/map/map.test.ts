@@ -123,8 +123,7 @@ describe("a zone's limit", () => {
   });
   test("load grows with length, thickness and count (property)", () => {
     const { loadOf } = zoneLimit(survey.eyes.right, edges, defaultPolicy);
-    const load = (lengthMm: number, diameterMm: number, count: number) =>
-      loadOf({ curl: "C", shape: "round", lengthMm, diameterMm, count });
+    const load = (lengthMm: number, diameterMm: number, count: number) => loadOf({ shape: "round", lengthMm, diameterMm, count });
     fc.assert(
       fc.property(
         fc.integer({ min: 5, max: 17 }),
@@ -199,9 +198,11 @@ test("what a map takes: as many extensions as lashes under worn zones, summed by
   expect(totals.heaviest?.growing).toBeCloseTo(heaviest!, 9);
 });
 
-test("limits that clash are named in a sentence; none, and nothing is said", () => {
-  expect(clashWords([])).toBeNull();
-  expect(clashWords(["step", "outerDrop"])).toContain("the step between neighbours and the drop at the outer corner");
+test("limits that clash are named in words with what the plan breaks; none, and nothing is said", () => {
+  expect(clashWords({ clash: [], breaches: [] })).toBeNull();
+  const words = clashWords({ clash: ["outerDrop", "step"], breaches: [{ limit: "step", side: "right", zones: [3, 4], by: 1 }] });
+  expect(words).toContain("the drop at the outer corner and the step between neighbours");
+  expect(words).toContain("by 1 mm");
 });
 
 describe("which way up", () => {

@@ -1,11 +1,16 @@
-/** What a zone may carry: lengths in mm, ascending, each with its distance to the look in micro-units (integers). */
-export type ZoneChoices = readonly { readonly lengthMm: number; readonly distance: number }[];
+/**
+ * What a zone may carry: lengths in mm, ascending, each with its distance to the look and, where limits may be broken,
+ * by how much it breaks them; both in micro-units (integers).
+ */
+export type ZoneChoices = readonly { readonly lengthMm: number; readonly distance: number; readonly breach?: number }[];
 
 export type LineLimits = {
   /** Most neighbours may differ, mm; Infinity leaves it open. */
   readonly stepMm: number;
   /** Least the last zone lies below the one before, mm; −Infinity leaves it open. */
   readonly outerDropMm: number;
+  /** Limits may be broken, as little as can be: the least total breach comes before the look. */
+  readonly soft?: boolean;
 };
 
 export type LinePlan = {
@@ -13,6 +18,8 @@ export type LinePlan = {
   readonly lengthsMm: readonly (number | null)[];
   /** Distance to the look plus roughness, mm². */
   readonly objective: number;
+  /** How far limits are broken in all, mm and load index added up; 0 unless soft. */
+  readonly breach: number;
 };
 
 /** Cost is reckoned in whole millionths of a mm², so that sums are exact and ties are real ties. */
@@ -22,13 +29,15 @@ export const ROUGHNESS_WEIGHT = 0.15;
 
 /**
  * The best line of one layer: minimises Σ distance + w·Σ|x₋₁ − 2x + x₊₁| over stocked lengths, under the step and
- * outer-drop limits, exactly, by dynamic programming over pairs of neighbours. Of equal plans the one with the lesser
- * total length wins, then the shorter fibre nearest the inner corner. Bare zones cut the line: nothing is asked across
- * them. Null when the limits leave no plan. docs/planner.md has the objective in full.
+ * outer-drop limits, exactly, by dynamic programming over pairs of neighbours. Where the limits are soft, the least total
+ * breach comes first and the look second. Of equal plans the one with the lesser total length wins, then the shorter
+ * fibre nearest the inner corner. Bare zones cut the line: nothing is asked across them. Null when hard limits leave no
+ * plan. docs/planner.md has the objective in full.
  */
 export function planLine(zones: readonly ZoneChoices[], limits: LineLimits): LinePlan | null {
   const lengthsMm: (number | null)[] = zones.map(() => null);
   let micro = 0;
+  let breach = 0;
   for (let from = 0; from < zones.length; from++) {
     if (!zones[from]?.length) continue;
     let to = from;
@@ -37,24 +46,28 @@ export function planLine(zones: readonly ZoneChoices[], limits: LineLimits): Lin
     if (!run) return null;
     run.lengthsMm.forEach((lengthMm, i) => (lengthsMm[from + i] = lengthMm));
     micro += run.micro;
+    breach += run.breach;
     from = to;
   }
-  return { lengthsMm, objective: micro / MICRO };
+  return { lengthsMm, objective: micro / MICRO, breach: breach / MICRO };
 }
 
 function planRun(zones: readonly ZoneChoices[], limits: LineLimits, endsAtCorner: boolean) {
   const n = zones.length;
   const last = n - 1;
   const at = (zone: number, choice: number) => zones[zone]![choice]!;
-  const allowed = (zone: number, a: number, b: number) => {
+  /** How far zone `zone` carrying b after a breaks step and outer drop, micro-mm. */
+  const between = (zone: number, a: number, b: number) => {
     const [x, y] = [at(zone - 1, a).lengthMm, at(zone, b).lengthMm];
-    return Math.abs(x - y) <= limits.stepMm + 1e-9 && !(endsAtCorner && zone === last && y > x - limits.outerDropMm + 1e-9);
+    const step = Math.max(0, Math.abs(x - y) - limits.stepMm);
+    const drop = endsAtCorner && zone === last ? Math.max(0, y - (x - limits.outerDropMm)) : 0;
+    return step + drop < 1e-9 ? 0 : Math.round(MICRO * (step + drop));
   };
-  // toGo[i][a·width + b]: least (cost, total length) of zones i+1.. when zone i−1 carries a and zone i carries b.
-  // Zone −1 stands for nothing and has the one choice 0.
+  // For zones i+1.. when zone i−1 carries a and zone i carries b, in slot a·width + b: the least (breach, cost, total
+  // length). Zone −1 stands for nothing and has the one choice 0.
   const width = Math.max(...zones.map((zone) => zone.length));
-  const cost = zones.map(() => new Float64Array(width * width).fill(Infinity));
-  const total = zones.map(() => new Float64Array(width * width).fill(Infinity));
+  const make = (value: number) => zones.map(() => new Float64Array(width * width).fill(value));
+  const [breach, cost, total] = [make(Infinity), make(Infinity), make(Infinity)];
   const next = zones.map(() => new Int32Array(width * width).fill(-1));
   const before = (zone: number) => (zone === 0 ? 1 : zones[zone - 1]!.length);
 
@@ -62,8 +75,10 @@ function planRun(zones: readonly ZoneChoices[], limits: LineLimits, endsAtCorner
     for (let a = 0; a < before(i); a++) {
       for (let b = 0; b < zones[i]!.length; b++) {
         const slot = a * width + b;
-        if (i > 0 && !allowed(i, a, b)) continue;
+        const broken = i > 0 ? between(i, a, b) : 0;
+        if (broken > 0 && !limits.soft) continue;
         if (i === last) {
+          breach[i]![slot] = broken;
           cost[i]![slot] = 0;
           total[i]![slot] = 0;
           continue;
@@ -71,12 +86,14 @@ function planRun(zones: readonly ZoneChoices[], limits: LineLimits, endsAtCorner
         for (let c = 0; c < zones[i + 1]!.length; c++) {
           const onward = b * width + c;
           if (cost[i + 1]![onward] === Infinity) continue;
-          const { lengthMm: z, distance } = at(i + 1, c);
+          const { lengthMm: z, distance, breach: over = 0 } = at(i + 1, c);
           const bend = i === 0 ? 0 : Math.abs(at(i - 1, a).lengthMm - 2 * at(i, b).lengthMm + z);
+          const sumBreach = breach[i + 1]![onward]! + over + broken;
           const sum = cost[i + 1]![onward]! + distance + Math.round(MICRO * ROUGHNESS_WEIGHT * bend);
           const length = total[i + 1]![onward]! + z;
           // Choices ascend, so on a full tie the shorter one found first stays.
-          if (sum < cost[i]![slot]! || (sum === cost[i]![slot]! && length < total[i]![slot]! - 1e-9)) {
+          if (less(sumBreach, sum, length, breach[i]![slot]!, cost[i]![slot]!, total[i]![slot]!)) {
+            breach[i]![slot] = sumBreach;
             cost[i]![slot] = sum;
             total[i]![slot] = length;
             next[i]![slot] = c;
@@ -87,18 +104,28 @@ function planRun(zones: readonly ZoneChoices[], limits: LineLimits, endsAtCorner
   }
 
   let best = -1;
+  let bestBreach = Infinity;
   let bestCost = Infinity;
   let bestTotal = Infinity;
   for (let b = 0; b < zones[0]!.length; b++) {
-    const sum = cost[0]![b]! + at(0, b).distance;
-    const length = total[0]![b]! + at(0, b).lengthMm;
-    if (sum < bestCost || (sum === bestCost && length < bestTotal - 1e-9)) {
-      [best, bestCost, bestTotal] = [b, sum, length];
-    }
+    if (cost[0]![b] === Infinity) continue;
+    const { lengthMm, distance, breach: over = 0 } = at(0, b);
+    const sumBreach = breach[0]![b]! + over;
+    const sum = cost[0]![b]! + distance;
+    const length = total[0]![b]! + lengthMm;
+    if (less(sumBreach, sum, length, bestBreach, bestCost, bestTotal))
+      [best, bestBreach, bestCost, bestTotal] = [b, sumBreach, sum, length];
   }
-  if (bestCost === Infinity) return null;
+  if (best < 0) return null;
 
   const choices = [best];
   for (let i = 0; i < last; i++) choices.push(next[i]![(i === 0 ? 0 : choices[i - 1]!) * width + choices[i]!]!);
-  return { lengthsMm: choices.map((choice, i) => at(i, choice).lengthMm), micro: bestCost };
+  return { lengthsMm: choices.map((choice, i) => at(i, choice).lengthMm), micro: bestCost, breach: bestBreach };
+}
+
+/** Is (breach, cost, total length) the lesser in that order? */
+function less(breachA: number, costA: number, totalA: number, breachB: number, costB: number, totalB: number): boolean {
+  if (breachA !== breachB) return breachA < breachB;
+  if (costA !== costB) return costA < costB;
+  return totalA < totalB - 1e-9;
 }

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { curlSchema } from "../curl/curlSchema";
 import { fibreSchema } from "../lash/fibre";
 
 /** A tray of one fibre in several lengths. Fans are made by hand from trays of single fibres. */
@@ -6,9 +7,13 @@ export const traySchema = z.strictObject({
   curl: fibreSchema.shape.curl,
   diameterMm: fibreSchema.shape.diameterMm,
   shape: fibreSchema.shape.shape,
+  /** Absent is black. */
+  colour: fibreSchema.shape.colour,
   lengthsMm: z
     .array(fibreSchema.shape.lengthMm)
     .max(40)
     .refine((lengths) => new Set(lengths).size === lengths.length, { message: "Each length once." }),
+  /** This maker's own geometry of the letter, where somebody measured it. */
+  geometry: curlSchema.optional(),
 });
 export type Tray = z.infer<typeof traySchema>;

@@ -1,9 +1,10 @@
 import { z } from "zod";
+import { curlOverridesSchema } from "../curl/curlSchema";
 
 /** What a studio has decided where practitioners disagree. A product leaflet wins over all of it. */
 export const policySchema = z
   .strictObject({
-    version: z.literal(1),
+    version: z.literal(2),
     /** Most a fibre may stand past the zone's shorter lashes, mm. */
     overLengthMm: z.number().min(0, "Over-length runs from 0 to 5 mm.").max(5, "Over-length runs from 0 to 5 mm."),
     /** The same where the natural lashes are fine. */
@@ -17,6 +18,35 @@ export const policySchema = z
     loadAmberFan: z.number().min(0.5).max(3),
     loadRed: z.number().min(0.6, "From 0.6 to 5.").max(5, "From 0.6 to 5."),
     attachmentOffsetMm: z.number().min(0.3, "From 0.3 to 3 mm.").max(3, "From 0.3 to 3 mm."),
+    /** Accents longer than the base by, mm. */
+    accentOffsetMm: z.int().min(1, "Accents stand 1 to 5 mm over the base.").max(5, "Accents stand 1 to 5 mm over the base."),
+    accentPlacing: z.enum(["singles", "clusters"]),
+    /** One accent, or one cluster, to so many lashes. */
+    accentEvery: z.int().min(2, "From every 2nd to every 8th lash.").max(8, "From every 2nd to every 8th lash."),
+    mapOnPad: z.enum(["always", "newLooks", "never"]),
+    /** Fibres of 0.15 on one strip of a tray; finer ones in proportion. */
+    fibresPerStrip: z.int().min(20, "From 20 to 600.").max(600, "From 20 to 600."),
+    secondsPerSingle: z.int().min(10, "From 10 to 300 seconds.").max(300, "From 10 to 300 seconds."),
+    secondsPerFan: z.int().min(10, "From 10 to 300 seconds.").max(300, "From 10 to 300 seconds."),
+    padsWhen: z.enum(["afterCleansing", "beforeCleansing"]),
+    padDistance: z.enum(["oneMm", "close"]),
+    primer: z.enum(["oilyOnly", "always", "balancer", "none"]),
+    attach: z.enum(["asTheLashLies", "top", "side", "under"]),
+    dip: z.enum(["oneMm", "threeQuarters", "frontOnly"]),
+    eyeOrder: z.enum(["alternate", "outsideIn", "oneEye"]),
+    layerOrder: z.enum(["baseFirst", "accentsFirst"]),
+    hold: z.enum(["fromSetTime", "twoToThree", "four"]),
+    finish: z.enum(["fan", "bonder", "mist", "spray"]),
+    fill: z.enum(["computed", "twoWeeks", "threeWeeks"]),
+    outgrown: z.enum(["loadAndLever", "fullyOnly", "all"]),
+    shield: z.enum(["shield", "rod"]),
+    shieldSize: z.enum(["byLength", "oneSmaller"]),
+    lotion: z.enum(["rootToMiddle", "rootOnly"]),
+    filmCover: z.enum(["no", "yes"]),
+    tintAndLift: z.enum(["afterRelease", "onTheShield"]),
+    tintOrder: z.enum(["browsOffFirst", "lashesThenBrows"]),
+    /** The studio's own geometry of some curl letters; the rest keep the working values. */
+    curls: curlOverridesSchema,
     beadMinutes: z.number().min(5, "From 5 to 30 minutes.").max(30, "From 5 to 30 minutes."),
     shakeSeconds: z.int().min(10, "From 10 to 180 seconds.").max(180, "From 10 to 180 seconds."),
     patchTestMonths: z.int().min(1, "From 1 to 12 months.").max(12, "From 1 to 12 months."),

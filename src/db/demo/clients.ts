@@ -1,5 +1,5 @@
 import { quickPositions, usualSurvey, type Survey } from "@/core/eye";
-import type { LookId, School, Tray } from "@/core/map";
+import type { LookId, MapWish, School, Tray } from "@/core/map";
 import type { PersonKey } from "./scenario";
 
 type Place = Partial<Survey["eyes"]["right"]["points"][number]>;
@@ -46,6 +46,10 @@ export type DemoClient = {
   readonly look: LookId;
   readonly school: School;
   readonly fibre: { curl: Tray["curl"]; diameterMm: number; shape: "round" | "flat"; count: number };
+  /** Layers and ways of planning past a plain line. */
+  readonly more?: Partial<Pick<MapWish, "accents" | "under" | "hybrid" | "coupling" | "lashClasses">>;
+  /** What an instructor said of the map. */
+  readonly said?: readonly { readonly kind: "note" | "approved" | "sentBack"; readonly words: string; readonly by: PersonKey }[];
   readonly everyDays: number;
   readonly firstDaysAgo: number;
   /** Days ago that an adhesive patch test was placed; null for none. */
@@ -124,6 +128,7 @@ export const CLIENTS: readonly DemoClient[] = [
     look: "squirrel",
     school: browPeak,
     fibre: single("C", 0.12),
+    more: { coupling: "level" },
     everyDays: 18,
     firstDaysAgo: 57,
     patchDaysAgo: 60,
@@ -180,6 +185,14 @@ export const CLIENTS: readonly DemoClient[] = [
     look: "cat",
     school: browPeak,
     fibre: single("M", 0.12),
+    more: {
+      accents: {
+        offsetMm: 2,
+        sections: 4,
+        placing: { every: 4, cluster: 1, innerEvery: 2 },
+        fibre: { curl: "M", diameterMm: 0.07, shape: "round", count: 4, opening: "closed" },
+      },
+    },
     everyDays: 19,
     firstDaysAgo: 59,
     patchDaysAgo: 20,
@@ -194,6 +207,14 @@ export const CLIENTS: readonly DemoClient[] = [
     look: "natural",
     school: equal(5),
     fibre: single("C", 0.1),
+    said: [
+      {
+        kind: "sentBack",
+        words: "Five zones is coarse for her: look how the outer one holds two lengths of lash. Try seven, and keep the corner bare.",
+        by: "maren",
+      },
+      { kind: "note", words: "Seven planned beside it, will ask again before she comes.", by: "pim" },
+    ],
     everyDays: 28,
     firstDaysAgo: 56,
     patchDaysAgo: 14,
@@ -208,6 +229,14 @@ export const CLIENTS: readonly DemoClient[] = [
     look: "squirrel",
     school: equal(9),
     fibre: { curl: "D", diameterMm: 0.05, shape: "round", count: 4 },
+    more: {
+      accents: {
+        offsetMm: 3,
+        sections: 5,
+        placing: { every: 4, cluster: 1, innerEvery: 2 },
+        fibre: { curl: "D", diameterMm: 0.07, shape: "round", count: 3, opening: "closed" },
+      },
+    },
     everyDays: 18,
     firstDaysAgo: 63,
     patchDaysAgo: 100,

@@ -5,12 +5,14 @@ import { hashPassword } from "better-auth/crypto";
 import { drizzle } from "drizzle-orm/node-postgres";
 import pg from "pg";
 import { beadLifeS } from "@/core/adhesive";
-import { planMap } from "@/core/map";
+import { LOOKS, lookHandles, mapTitle, planMap, type MapWish } from "@/core/map";
 import { defaultPolicy } from "@/core/policy";
 import type { VisitEvent } from "@/core/visit";
 import * as schema from "../schema";
+import { usualSurvey } from "@/core/eye";
 import { CLIENTS, type DemoClient } from "./clients";
-import { ADHESIVES, airAt, DAY_SHEET, PEOPLE, ROOMS, STUDIO, TRAYS } from "./scenario";
+import { asJpeg, DRAWN_PICTURES } from "./pictures";
+import { ADHESIVES, airAt, DAY_SHEET, OWN_LOOK, PEOPLE, ROOMS, STUDIO, TEMPLATE, TRAYS } from "./scenario";
 
 /** The same id for the same thing every time. */
 export function demoId(of: string): string {
@@ -57,9 +59,30 @@ export async function loadDemo(
 
 type Tx = Parameters<Parameters<ReturnType<typeof drizzle<typeof schema>>["transaction"]>[0]>[0];
 
+/** Drawn pictures to measure from: one client's, the closed right eye already marked. */
+async function loadPictures(tx: Tx, today: string) {
+  for (const [i, picture] of DRAWN_PICTURES.entries())
+    await tx.insert(schema.picture).values({
+      studioId,
+      id: demoId(`picture ${picture.key}`),
+      clientId: demoId("ottilie"),
+      kind: picture.kind,
+      side: picture.key === "turned" ? "left" : "right",
+      widthPx: picture.widthPx,
+      heightPx: picture.heightPx,
+      jpeg: await asJpeg(picture),
+      marks: picture.key === "flat" || picture.key === "open" ? picture.marks : null,
+      takenBy: demoId("maren"),
+      createdAt: new Date(wallClock(today, 2, 10).getTime() - i * 60_000),
+    });
+}
+
 async function loadStudio(tx: Tx, today: string, options: { password: string; tokens: Record<string, string> }) {
   await tx.insert(schema.studio).values({ studioId, ...STUDIO });
   await tx.insert(schema.policy).values({ studioId, document: defaultPolicy });
+  const bend = lookHandles(LOOKS[OWN_LOOK.from], usualSurvey().eyes.right.landmarks).map((handle, i, all) =>
+    i === all.length - 2 ? { ...handle, dropMm: OWN_LOOK.secondLastDropMm } : handle,
+  );
   const hash = await hashPassword(options.password);
   for (const person of PEOPLE) {
     const id = demoId(person.key);
@@ -69,6 +92,12 @@ async function loadStudio(tx: Tx, today: string, options: { password: string; to
       .values({ id: demoId(`account ${person.key}`), accountId: id, providerId: "credential", userId: id, password: hash });
     await tx.insert(schema.member).values({ studioId, id, name: person.name, role: person.role });
   }
+  await tx.insert(schema.ownLook).values({
+    studioId,
+    id: demoId("own look"),
+    document: { version: 1, name: OWN_LOOK.name, from: OWN_LOOK.from, bend },
+    keptBy: demoId("maren"),
+  });
   for (const [i, room] of ROOMS.entries()) {
     await tx.insert(schema.room).values({
       studioId,
@@ -98,6 +127,7 @@ async function loadStudio(tx: Tx, today: string, options: { password: string; to
   }
   for (const [i, document] of TRAYS.entries()) await tx.insert(schema.tray).values({ studioId, id: demoId(`tray ${i}`), document });
   for (const person of CLIENTS) await loadClient(tx, today, person);
+  await loadPictures(tx, today);
   for (let daysAgo = 75; daysAgo >= 1; daysAgo--) await loadAir(tx, today, daysAgo, 8, 19);
 }
 
@@ -121,25 +151,39 @@ async function loadClient(tx: Tx, today: string, person: DemoClient) {
   await tx
     .insert(schema.survey)
     .values({ studioId, id: surveyId, clientId: id, document: person.survey, takenBy: technicianId, createdAt: since });
-  const plan = planMap(
-    person.survey,
-    {
-      title: `${person.look}, ${person.fibre.curl} ${person.fibre.diameterMm.toFixed(2)}`,
-      look: person.look,
-      school: person.school,
-      fibre: person.fibre,
-      longestMm: null,
-      coupling: "mirrored",
-    },
-    defaultPolicy,
-    TRAYS,
-  );
+  const wish = {
+    look: person.look,
+    school: person.school,
+    fibre: person.fibre,
+    longestMm: null,
+    coupling: "mirrored" as const,
+    ...person.more,
+  };
+  const plan = planMap(person.survey, { ...wish, title: mapTitle(wish) } satisfies MapWish, defaultPolicy, TRAYS);
   if (!plan) throw new Error(`No tray for ${person.key}`);
   const mapId = demoId(`map ${person.key}`);
   await tx.insert(schema.lashMap).values({ studioId, id: mapId, clientId: id, surveyId, head: 1, createdAt: since });
   await tx
     .insert(schema.lashMapRevision)
     .values({ studioId, mapId, revision: 1, document: plan.map, savedBy: technicianId, createdAt: since });
+  for (const [i, { kind, words, by }] of (person.said ?? []).entries())
+    await tx.insert(schema.mapNote).values({
+      studioId,
+      id: demoId(`note ${person.key} ${i}`),
+      mapId,
+      revision: 1,
+      kind,
+      words,
+      writtenBy: demoId(by),
+      createdAt: new Date(since.getTime() + (i + 1) * 3_600_000),
+    });
+  if (person.key === TEMPLATE.from)
+    await tx.insert(schema.mapTemplate).values({
+      studioId,
+      id: demoId("template"),
+      document: { ...plan.map, title: TEMPLATE.title },
+      keptBy: technicianId,
+    });
   let first = true;
   for (let daysAgo = person.firstDaysAgo; daysAgo >= 8; daysAgo -= person.everyDays) {
     const open = isSunday(today, daysAgo) ? daysAgo + 1 : daysAgo;

@@ -80,7 +80,18 @@ export const TRAYS: readonly Tray[] = [
   { curl: "L", diameterMm: 0.15, shape: "round", lengthsMm: run(7, 12) },
   { curl: "L", diameterMm: 0.1, shape: "flat", lengthsMm: run(7, 12) },
   { curl: "M", diameterMm: 0.12, shape: "round", lengthsMm: run(7, 13) },
+  { curl: "C", diameterMm: 0.07, shape: "round", lengthsMm: run(6, 15) },
+  { curl: "C", diameterMm: 0.05, shape: "round", lengthsMm: run(6, 14) },
+  { curl: "L", diameterMm: 0.07, shape: "round", lengthsMm: run(7, 14) },
+  { curl: "M", diameterMm: 0.07, shape: "round", lengthsMm: run(7, 14) },
+  { curl: "CC", diameterMm: 0.05, shape: "round", lengthsMm: run(6, 13) },
+  { curl: "C", diameterMm: 0.12, shape: "round", colour: "darkBrown", lengthsMm: run(7, 12) },
 ];
+
+/** A look the studio bent for itself: a squirrel that keeps its length a little longer past the brow. */
+export const OWN_LOOK = { name: "Harbour sweep", from: "squirrel", secondLastDropMm: 1.1 } as const;
+/** A map kept to begin others from. */
+export const TEMPLATE = { from: "bronagh", title: "Gull wing, wispy M" } as const;
 
 /** Who comes on any day the demo is opened: chair, hour, service. */
 export const DAY_SHEET: readonly {

@@ -5,6 +5,8 @@ export * from "./policy";
 export * from "./client";
 export * from "./survey";
 export * from "./lashMap";
+export * from "./ownLook";
+export * from "./picture";
 export * from "./room";
 export * from "./shelf";
 export * from "./visit";

@@ -1,8 +1,11 @@
-import { foreignKey, index, integer, jsonb, primaryKey, uuid } from "drizzle-orm/pg-core";
-import type { LashMap } from "@/core/map";
+import { foreignKey, index, integer, primaryKey, text, uuid } from "drizzle-orm/pg-core";
+import { upgradeLashMap, type LashMap } from "@/core/map";
 import { client } from "./client";
+import { documentOf } from "./document";
 import { createdAt, studioId, studioSchema } from "./studio";
 import { survey } from "./survey";
+
+const mapDocument = documentOf<LashMap>(upgradeLashMap);
 
 /** A client's map; what it says stands in its revisions. */
 export const lashMap = studioSchema.table(
@@ -32,12 +35,44 @@ export const lashMapRevision = studioSchema.table(
     studioId: studioId(),
     mapId: uuid().notNull(),
     revision: integer().notNull(),
-    document: jsonb().$type<LashMap>().notNull(),
+    document: mapDocument().notNull(),
     savedBy: uuid().notNull(),
     createdAt: createdAt(),
   },
   (t) => [
     primaryKey({ columns: [t.studioId, t.mapId, t.revision] }),
     foreignKey({ columns: [t.studioId, t.mapId], foreignColumns: [lashMap.studioId, lashMap.id] }),
+  ],
+);
+
+/** A map kept to begin others from, shared by the studio. No client's name and no survey go with it. */
+export const mapTemplate = studioSchema.table(
+  "map_template",
+  { studioId: studioId(), id: uuid().notNull(), document: mapDocument().notNull(), keptBy: uuid().notNull(), createdAt: createdAt() },
+  (t) => [primaryKey({ columns: [t.studioId, t.id] })],
+);
+
+export const MAP_NOTE_KINDS = ["note", "approved", "sentBack"] as const;
+
+/** What was said of a save of a map: an instructor's note, an approval. Never changed. */
+export const mapNote = studioSchema.table(
+  "map_note",
+  {
+    studioId: studioId(),
+    id: uuid().notNull(),
+    mapId: uuid().notNull(),
+    revision: integer().notNull(),
+    kind: text({ enum: MAP_NOTE_KINDS }).notNull(),
+    words: text().notNull(),
+    writtenBy: uuid().notNull(),
+    createdAt: createdAt(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.studioId, t.id] }),
+    index().on(t.studioId, t.mapId, t.createdAt),
+    foreignKey({
+      columns: [t.studioId, t.mapId, t.revision],
+      foreignColumns: [lashMapRevision.studioId, lashMapRevision.mapId, lashMapRevision.revision],
+    }),
   ],
 );

@@ -1,6 +1,7 @@
-import { foreignKey, index, jsonb, primaryKey, uuid } from "drizzle-orm/pg-core";
-import type { Survey } from "@/core/eye";
+import { foreignKey, index, primaryKey, uuid } from "drizzle-orm/pg-core";
+import { upgradeSurvey, type Survey } from "@/core/eye";
 import { client } from "./client";
+import { documentOf } from "./document";
 import { createdAt, studioId, studioSchema } from "./studio";
 
 /** Natural lashes as found on a day. A new look is a new row: surveys are compared, never overwritten. */
@@ -10,7 +11,7 @@ export const survey = studioSchema.table(
     studioId: studioId(),
     id: uuid().notNull(),
     clientId: uuid().notNull(),
-    document: jsonb().$type<Survey>().notNull(),
+    document: documentOf<Survey>(upgradeSurvey)().notNull(),
     takenBy: uuid().notNull(),
     createdAt: createdAt(),
   },

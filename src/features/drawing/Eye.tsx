@@ -1,50 +1,43 @@
-import { memo, useMemo } from "react";
-import { drawnLashes, lidOutline, type EyeSurvey } from "@/core/eye";
-import type { Fibre } from "@/core/lash";
+import { memo, useId, useMemo, type ReactNode } from "react";
+import { lidOutline, type DrawnLash, type EyeSurvey } from "@/core/eye";
 import { lashPath, linePath } from "./lashPath";
 import type { EyePlace } from "./plate";
 
-/** What a lash is drawn in: ordinary ink, chosen, or stopped. */
-export type LashInk = "plain" | "chosen" | "stop";
-const INKS: Record<LashInk, string> = { plain: "var(--ink)", chosen: "var(--ivy)", stop: "var(--rosehip)" };
-const SEED = { right: 11, left: 23 } as const;
-
-/** An open eye from the front with every lash as it will fall, at the plate's scale. */
+/** An open eye from the front with its natural lashes, at the plate's scale; what is worn on them comes as children. */
 export const Eye = memo(function Eye({
   eye,
   place,
   pxPerMm,
-  fibreAt,
-  inkAt,
+  naturals,
+  faint,
+  children,
 }: {
   eye: EyeSurvey;
   place: EyePlace;
   pxPerMm: number;
-  fibreAt: (at: number) => Fibre | null;
-  inkAt: (at: number) => LashInk;
+  naturals: readonly DrawnLash[];
+  /** Drawn back, because extensions stand on them. */
+  faint: boolean;
+  children?: ReactNode;
 }) {
-  const lid = useMemo(() => lidOutline(eye), [eye]);
-  const lashes = useMemo(() => drawnLashes(eye, fibreAt, { seed: SEED[place.side] }), [eye, fibreAt, place.side]);
-  const natural = useMemo(
-    () =>
-      lashes
-        .filter((lash) => lash.kind === "natural")
-        .map((lash) => lashPath(lash, place, pxPerMm))
-        .join(""),
-    [lashes, place, pxPerMm],
+  return (
+    <g>
+      <Lid eye={eye} place={place} pxPerMm={pxPerMm} />
+      <Naturals lashes={naturals} place={place} pxPerMm={pxPerMm} faint={faint} />
+      {children}
+    </g>
   );
-  const extensions = useMemo(() => {
-    const byInk: Record<LashInk, string[]> = { plain: [], chosen: [], stop: [] };
-    for (const lash of lashes) if (lash.kind === "extension") byInk[inkAt(lash.at)].push(lashPath(lash, place, pxPerMm));
-    return byInk;
-  }, [lashes, place, pxPerMm, inkAt]);
+});
+
+const Lid = memo(function Lid({ eye, place, pxPerMm }: { eye: EyeSurvey; place: EyePlace; pxPerMm: number }) {
+  const lid = useMemo(() => lidOutline(eye), [eye]);
   const opening = `${linePath(lid.upper, place)}${linePath([...lid.lower].reverse(), place).replace("M", "L")}Z`;
   const [irisX, irisY] = place.point([lid.iris.x, lid.iris.y]);
   const radius = lid.iris.radius * pxPerMm;
-  const clip = `opening-${place.side}`;
-  const hasExtensions = lashes.some((lash) => lash.kind === "extension");
+  // Several eyes may stand on one page.
+  const clip = useId();
   return (
-    <g>
+    <>
       <clipPath id={clip}>
         <path d={opening} />
       </clipPath>
@@ -57,10 +50,21 @@ export const Eye = memo(function Eye({
       <path d={linePath(lid.lower, place)} fill="none" stroke="var(--lid)" strokeWidth="1" />
       {lid.crease.length ? <path d={linePath(lid.crease, place)} fill="none" stroke="var(--lid)" strokeWidth="1" /> : null}
       <path d={linePath(lid.upper, place)} fill="none" stroke="var(--lid)" strokeWidth="1.75" />
-      <path d={natural} fill="var(--ink-2)" opacity={hasExtensions ? 0.38 : 0.9} />
-      {(Object.keys(INKS) as LashInk[]).map((ink) =>
-        extensions[ink].length ? <path key={ink} d={extensions[ink].join("")} fill={INKS[ink]} /> : null,
-      )}
-    </g>
+    </>
   );
+});
+
+const Naturals = memo(function Naturals({
+  lashes,
+  place,
+  pxPerMm,
+  faint,
+}: {
+  lashes: readonly DrawnLash[];
+  place: EyePlace;
+  pxPerMm: number;
+  faint: boolean;
+}) {
+  const path = useMemo(() => lashes.map((lash) => lashPath(lash, place, pxPerMm)).join(""), [lashes, place, pxPerMm]);
+  return <path d={path} fill="var(--ink-2)" opacity={faint ? 0.38 : 0.9} />;
 });

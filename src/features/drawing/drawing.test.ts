@@ -1,4 +1,5 @@
-import { drawnLashes, SIDES, usualSurvey } from "@/core/eye";
+import { CURLS } from "@/core/curl";
+import { drawnLash, lashField, lidOutline, SIDES, usualSurvey } from "@/core/eye";
 import { VIEWS } from "@/core/map";
 import { lashPath, linePath } from "./lashPath";
 import { layPlate } from "./plate";
@@ -44,9 +45,9 @@ test("on a narrow sheet one eye fills it", () => {
 test("every lash is drawn as a closed sliver of real numbers, rooted on its lid", () => {
   const plate = layPlate(survey, "facing", 900, null);
   const place = plate.eyes[0]!;
-  for (const lash of drawnLashes(survey.eyes[place.side], () => ({ curl: "L", lengthMm: 11, diameterMm: 0.15, shape: "round", count: 1 }), {
-    seed: 2,
-  })) {
+  const lid = lidOutline(survey.eyes[place.side]);
+  const fan = { curl: "L" as const, lengthMm: 11, diameterMm: 0.05, shape: "round" as const, count: 5 };
+  for (const lash of lashField(survey.eyes[place.side], 2).flatMap((grown) => drawnLash(grown, fan, CURLS.L, lid.pointAt(grown.at)))) {
     const path = lashPath(lash, place, plate.pxPerMm);
     expect(path).toMatch(/^M[\d. L-]+Z$/);
     const [x, y] = path.slice(1).split(/[L ]/).map(Number) as [number, number];

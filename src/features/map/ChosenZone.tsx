@@ -2,6 +2,8 @@ import { sideLabel } from "@/core/eye";
 import type { ZoneFacts } from "@/core/map";
 import { cx } from "@/ui";
 
+const ROLE_WORDS = { base: "zone", accent: "accent", under: "under layer" } as const;
+
 /** The chosen zone in a sentence: what it wears, on what, up to what, and what that asks of its lashes. */
 export function ChosenZone({ zone }: { zone: ZoneFacts | undefined }) {
   return (
@@ -9,10 +11,10 @@ export function ChosenZone({ zone }: { zone: ZoneFacts | undefined }) {
       {zone ? (
         <>
           <b className="inline-block text-ink first-letter:uppercase">
-            {sideLabel(zone.side)}, zone {zone.index + 1}:
+            {sideLabel(zone.side)}, {ROLE_WORDS[zone.role]} {zone.index + 1}:
           </b>{" "}
           {zone.fibre ? `${zone.fibre.lengthMm} mm` : "bare"} on lashes of {zone.limit.natural.meanMm.toFixed(1)}, at most{" "}
-          {zone.limit.limitMm.toFixed(1)}.{" "}
+          {(zone.pieces[0]?.limitMm ?? zone.limit.limitMm).toFixed(1)}.{" "}
           {zone.fibre
             ? `Suits ${Math.round(zone.limit.suits(zone.fibre.lengthMm) * 100)} % of ${zone.limit.natural.lashes} lashes, load ${zone.limit.loadOf(zone.fibre).resting.toFixed(2)} ×.`
             : null}

@@ -1,6 +1,6 @@
 "use client";
 import { useState } from "react";
-import type { Finding, Severity } from "@/core/map";
+import { findingKey, type Finding, type Severity } from "@/core/map";
 import { Button, Verdict, type Tone } from "@/ui";
 
 const TONES: Record<Severity, Tone> = { stop: "stop", look: "look", note: "note" };
@@ -31,11 +31,7 @@ export function Findings({
       ) : null}
       <ul className="mt-2">
         {shown.map((finding) => (
-          <li
-            key={`${finding.rule} ${finding.where.side} ${finding.where.zones.join()}`}
-            className="border-t border-line py-3"
-            data-rule={finding.rule}
-          >
+          <li key={findingKey(finding)} className="border-t border-line py-3" data-rule={finding.rule}>
             <button type="button" className="min-h-6 text-left hover:underline" onClick={() => onShow(finding)}>
               <Verdict tone={TONES[finding.severity]}>{WORDS[finding.severity]}</Verdict> <b>{finding.title}</b>
             </button>

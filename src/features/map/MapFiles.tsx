@@ -5,7 +5,9 @@ import { PAPERS, type Paper } from "@/core/formats";
 import { VIEW_LABELS, type View } from "@/core/map";
 import { Button, Choice, Notice } from "@/ui";
 import { importMap } from "./actions";
+import { svgToPng } from "./svgToPng";
 
+const PNG_WIDTH_PX = 2400;
 const MAX_FILE_BYTES = 512 * 1024;
 
 /** Prints the pad strip, and takes maps along or in. What is printed is what is saved. */
@@ -31,6 +33,17 @@ export function MapFiles({
     link.href = `/api/maps/${mapId}/${file}`;
     link.download = "";
     link.click();
+  };
+  const fetchPng = async () => {
+    if ((await save()) === null) return;
+    const found = await fetch(`/api/maps/${mapId}/eyes.svg?view=${view}`).catch(() => null);
+    const picture = found?.ok ? await svgToPng(await found.text(), PNG_WIDTH_PX).catch(() => null) : null;
+    if (!picture) return setProblems({ message: "The picture could not be made just now. Try again, or take the SVG.", lines: [] });
+    const link = document.createElement("a");
+    link.href = URL.createObjectURL(picture);
+    link.download = "ivy-thread-eyes.png";
+    link.click();
+    setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
   };
   const take = async (file: File | undefined) => {
     if (!file) return;
@@ -62,8 +75,21 @@ export function MapFiles({
           >
             Pad strip
           </Button>
+          <Button
+            tone="line"
+            onClick={() => void fetchFile(`brief.pdf?paper=${paper}&view=${view}`)}
+            title="Map, order of work, what to lay out, cautions"
+          >
+            Trolley brief
+          </Button>
           <Button tone="plain" onClick={() => void fetchFile(`eyes.svg?view=${view}`)}>
             SVG
+          </Button>
+          <Button tone="plain" onClick={() => void fetchPng()}>
+            PNG
+          </Button>
+          <Button tone="plain" onClick={() => void fetchFile("zones.csv")}>
+            CSV
           </Button>
           <Button tone="plain" onClick={() => void fetchFile("map.json")}>
             JSON

@@ -1,41 +1,44 @@
 "use client";
+import dynamic from "next/dynamic";
 import Link from "next/link";
-import { useMemo, useState } from "react";
-import { otherSide } from "@/core/eye";
+import { useDeferredValue, useMemo, useState } from "react";
 import {
-  clashWords,
   eyesInView,
   innerCornerOnRight,
-  joinFindings,
+  landmarksOf,
   lashMapSchema,
-  mapFacts,
-  mapFindings,
-  nearestStocked,
+  LOOKS,
+  lookHandles,
   nextStocked,
-  planMap,
-  setZoneLength,
-  type Finding,
+  upgradeLashMap,
   type LashMap,
-  type MapWish,
   type View,
 } from "@/core/map";
-import { newId } from "@/features/visit/newId";
-import { useDraft } from "@/features/visit/useDraft";
-import { Button, Notice } from "@/ui";
+import { otherSide, SIDES, type Side } from "@/core/eye";
+import { Button, Choice, Notice } from "@/ui";
 import { BeginVisit } from "./BeginVisit";
 import { ChosenZone } from "./ChosenZone";
 import type { MapPage } from "./data";
-import { firstPlan, titleOf } from "./firstPlan";
+import { firstPlan } from "./firstPlan";
 import { Findings } from "./Findings";
-import { MapControls } from "./MapControls";
+import { LineSheet } from "./LineSheet";
 import { MapFiles } from "./MapFiles";
 import { MapPlate } from "./MapPlate";
-import type { ZoneRef } from "./Skyline";
-import { Takes } from "./Takes";
-import { TwoMaps } from "./TwoMaps";
-import { useMapEditor } from "./useMapEditor";
 import { useMapKeys } from "./useMapKeys";
-import { useMapSaving } from "./useMapSaving";
+import { useMapStudio } from "./useMapStudio";
+
+const waiting = () => <p className="text-ink-2">Unrolling…</p>;
+const LayersSheet = dynamic(() => import("./LayersSheet").then((module) => module.LayersSheet), { loading: waiting });
+const FibreSheet = dynamic(() => import("./FibreSheet").then((module) => module.FibreSheet), { loading: waiting });
+const LoadSheet = dynamic(() => import("./LoadSheet").then((module) => module.LoadSheet), { loading: waiting });
+const LimitsSheet = dynamic(() => import("./LimitsSheet").then((module) => module.LimitsSheet), { loading: waiting });
+const WorkSheet = dynamic(() => import("./WorkSheet").then((module) => module.WorkSheet), { loading: waiting });
+const SavesSheet = dynamic(() => import("./SavesSheet").then((module) => module.SavesSheet), { loading: waiting });
+const TwoMaps = dynamic(() => import("./TwoMaps").then((module) => module.TwoMaps));
+
+const SHEETS = ["line", "layers", "fibre", "load", "limits", "work", "saves"] as const;
+type Sheet = (typeof SHEETS)[number];
+const LAYER_WORDS = { base: "base", accent: "accents", under: "under layer" } as const;
 
 export function MapWorkspace({ page }: { page: MapPage }) {
   const start = useMemo(() => (page.saved ? { map: page.saved.map, clash: null } : firstPlan(page)), [page]);
@@ -53,109 +56,48 @@ export function MapWorkspace({ page }: { page: MapPage }) {
 }
 
 function Workspace({ page, start }: { page: MapPage; start: { map: LashMap; clash: string | null } }) {
-  const editor = useMapEditor(start.map);
-  const { map, change } = editor;
-  const [mapId] = useState(() => page.saved?.id ?? newId());
-  const { survey } = page;
+  const studio = useMapStudio(page, start);
+  const { editor, map, facts, findings, chosen, layer, choose, saving, draft } = studio;
   const [view, setView] = useState<View>("facing");
-  const [chosen, setChosen] = useState<ZoneRef | null>(null);
-  const [clash, setClash] = useState(start.clash);
-  const [problem, setProblem] = useState<string | null>(null);
-  const { found, keep, drop } = useDraft(`map ${page.saved?.id ?? `new ${page.clientId}`}`);
-
-  const context = useMemo(() => ({ survey: survey.document, policy: page.policy, trays: page.trays }), [survey, page.policy, page.trays]);
-  const facts = useMemo(() => mapFacts(map, context), [map, context]);
-  const findings = useMemo(() => joinFindings(mapFindings(facts)), [facts]);
-  const { saved, dirty, busy, theirs, save, takeTheirs, keepMine, letBothBe } = useMapSaving({
-    page,
-    mapId,
-    map,
-    restart: editor.restart,
-    saidSaved: drop,
-    say: setProblem,
-  });
-
-  const apply = (next: LashMap, stroke?: string) => {
-    if (next === map) return;
-    change(next, stroke);
-    keep(next, saved?.revision ?? 0);
-  };
-  const plan = (wish: Partial<MapWish>) => {
-    const whole: MapWish = {
-      title: map.title,
-      look: map.look,
-      school: map.school,
-      fibre: map.fibre,
-      longestMm: map.longestMm,
-      coupling: map.coupling,
-      ...wish,
-    };
-    const title = map.title === titleOf(map) ? titleOf(whole) : map.title;
-    const found = planMap(survey.document, { ...whole, title }, page.policy, page.trays);
-    if (!found)
-      return setProblem(`No length of ${whole.fibre.curl} ${whole.fibre.diameterMm.toFixed(2)} ${whole.fibre.shape} is in stock.`);
-    setProblem(null);
-    setClash(clashWords(found.clash));
-    apply(found.map);
-    setChosen(null);
-  };
-
-  /** Changes a zone's length; with the eyes alike its mirror zone follows, unless it is to change alone. */
-  const setLength = (zone: ZoneRef, lengthMm: number | null, stroke?: string, alone = false) => {
-    let next = setZoneLength(map, zone.side, zone.index, lengthMm);
-    const mirror = facts.zones[otherSide(zone.side)][zone.index];
-    if (map.coupling === "mirrored" && !alone && !map.differsOnPurpose && mirror && facts.zones.right.length === facts.zones.left.length)
-      next = setZoneLength(next, otherSide(zone.side), zone.index, lengthMm);
-    const same = facts.zones[zone.side][zone.index]?.fibre?.lengthMm === (lengthMm ?? undefined);
-    if (!same) apply(next, stroke);
-  };
-  const drag = (zone: ZoneRef, wishMm: number, stroke: string, alone: boolean) => {
-    const stocked = facts.zones[zone.side][zone.index]!.stockedMm;
-    const shortest = stocked[0];
-    const wish = shortest !== undefined && wishMm < shortest - 1.5 ? null : nearestStocked(stocked, wishMm);
-    setLength(zone, wish, stroke, alone);
-  };
-  const choose = (zone: ZoneRef | null, focus = false) => {
-    setChosen(zone);
-    if (zone && focus)
-      requestAnimationFrame(() =>
-        document.querySelector<SVGElement>(`[data-zone="${zone.side}-${zone.index + 1}"]`)?.focus({ preventScroll: true }),
-      );
-  };
-  const takeFix = (finding: Finding | undefined) => {
-    if (finding?.fix) apply(finding.fix.apply(map));
-  };
-  const showFinding = ({ where }: Finding) =>
-    choose({ side: where.side === "both" ? "right" : where.side, index: where.zones[0] ?? 0 }, true);
+  const [sheet, setSheet] = useState<Sheet>("line");
+  const [bending, setBending] = useState(false);
+  // The plate follows the hand; what is read beside it may come a moment later.
+  const calmFacts = useDeferredValue(facts);
+  const calmFindings = useDeferredValue(findings);
+  const layers = map.eyes.right.layers;
 
   const inOrder = eyesInView(view).flatMap((side) => {
-    const zones = facts.zones[side].map((_, index) => ({ side, index }));
+    const zones = (facts.layers[side][layer] ?? []).map((_, index) => ({ side, index, layer }));
     return innerCornerOnRight(side, view) ? zones.reverse() : zones;
   });
   useMapKeys({
     chosen,
     choose: (step) => {
       const here = chosen ?? inOrder[0]!;
-      if (step === "other eye")
-        return choose({ side: otherSide(here.side), index: Math.min(here.index, facts.zones[otherSide(here.side)].length - 1) }, true);
-      if ("zone" in step)
-        return step.zone < facts.zones[here.side].length ? choose({ side: here.side, index: step.zone }, true) : undefined;
+      const count = (side: Side) => facts.layers[side][layer]?.length ?? 0;
+      if (step === "other eye") {
+        const side = otherSide(here.side);
+        return choose({ side, layer, index: Math.min(here.index, count(side) - 1) }, true);
+      }
+      if ("zone" in step) return step.zone < count(here.side) ? choose({ side: here.side, index: step.zone, layer }, true) : undefined;
       if (!chosen) return choose(here, true);
       const at = inOrder.findIndex((zone) => zone.side === here.side && zone.index === here.index) + step.beside;
       return choose(inOrder[Math.min(inOrder.length - 1, Math.max(0, at))]!, true);
     },
     move: (way) => {
       if (!chosen) return choose(inOrder[0]!, true);
-      const zone = facts.zones[chosen.side][chosen.index]!;
-      setLength(chosen, nextStocked(zone.stockedMm, zone.fibre?.lengthMm ?? null, way));
+      const zone = facts.layers[chosen.side][layer]![chosen.index]!;
+      studio.setLength(chosen, nextStocked(zone.stockedMm, zone.fibre?.lengthMm ?? null, way));
     },
-    bare: () => chosen && setLength(chosen, null),
+    bare: () => chosen && studio.setLength(chosen, null),
+    layer: () => studio.setLayer((layer + 1) % layers.length),
     undo: editor.undo,
     redo: editor.redo,
-    fix: () => takeFix(findings.find((finding) => finding.fix)),
+    fix: () => studio.takeFix(findings.find((finding) => finding.fix)),
     turn: () => setView(view === "facing" ? "bedHead" : "facing"),
-    save: () => void save(),
+    save: () => void saving.save(),
   });
+  const bendingOn = useBending(studio, bending);
 
   return (
     <div className="grid gap-x-9 gap-y-8 pt-3 lg:grid-cols-[minmax(0,1fr)_18.5rem]">
@@ -171,10 +113,19 @@ function Workspace({ page, start }: { page: MapPage; start: { map: LashMap; clas
             dir="auto"
             value={map.title}
             maxLength={80}
-            onChange={(event) => apply({ ...map, title: event.target.value }, "title")}
+            onChange={(event) => studio.apply({ ...map, title: event.target.value }, "title")}
             className="min-w-48 flex-1 border-b border-transparent bg-transparent py-1 text-ink-2 hover:border-line focus:border-ivy"
           />
           <span className="flex items-center gap-1 text-sm text-ink-2">
+            {layers.length > 1 ? (
+              <Choice
+                label="Layer worked on"
+                showLabel={false}
+                value={String(layer)}
+                options={layers.map(({ role }, i) => ({ value: String(i), label: LAYER_WORDS[role] }))}
+                onChange={(value) => studio.setLayer(Number(value))}
+              />
+            ) : null}
             <Button tone="plain" disabled={!editor.canUndo} onClick={editor.undo}>
               Undo
             </Button>
@@ -183,20 +134,20 @@ function Workspace({ page, start }: { page: MapPage; start: { map: LashMap; clas
             </Button>
           </span>
         </div>
-        {found ? (
+        {draft.found ? (
           <Notice tone="note" title="Changes made here were not saved" className="mb-3">
             <Button
               tone="line"
               className="mt-1 mr-2"
               onClick={() => {
-                const draft = lashMapSchema.safeParse(found.document);
-                if (draft.success) change(draft.data);
-                void drop();
+                const kept = lashMapSchema.safeParse(upgradeLashMap(draft.found?.document));
+                if (kept.success) editor.change(kept.data);
+                void draft.drop();
               }}
             >
               Take them up
             </Button>
-            <Button tone="plain" onClick={() => void drop()}>
+            <Button tone="plain" onClick={() => void draft.drop()}>
               Drop them
             </Button>
           </Notice>
@@ -209,44 +160,81 @@ function Workspace({ page, start }: { page: MapPage; start: { map: LashMap; clas
             </Link>
           </Notice>
         ) : null}
-        {clash ? <Notice tone="look" title={clash} className="mb-3" /> : null}
-        {problem ? <Notice tone="stop" title={problem} className="mb-3" /> : null}
-        <MapPlate facts={facts} findings={findings} view={view} chosen={chosen} onChoose={choose} onDrag={drag} />
-        <ChosenZone zone={chosen ? facts.zones[chosen.side][chosen.index] : undefined} />
-        <div className="mt-2 border-t border-line pt-3">
-          <MapControls
-            map={map}
-            trays={page.trays}
-            view={view}
-            onWish={plan}
-            onView={setView}
-            onPurpose={(differsOnPurpose) => apply({ ...map, differsOnPurpose })}
+        {studio.clash ? <Notice tone="look" title={studio.clash} className="mb-3" /> : null}
+        {studio.problem ? <Notice tone="stop" title={studio.problem} className="mb-3" /> : null}
+        <MapPlate
+          facts={facts}
+          findings={findings}
+          view={view}
+          layer={layer}
+          chosen={chosen}
+          drag={studio.drag}
+          bending={bendingOn}
+          onLandmark={studio.onLandmark}
+        />
+        <ChosenZone zone={studio.zone} />
+        <div className="mt-2 border-t border-line pt-2">
+          <Choice
+            label="Sheet"
+            showLabel={false}
+            value={sheet}
+            options={SHEETS.map((name) => ({ value: name, label: name }))}
+            onChange={setSheet}
+            className="mb-3 [&_button]:font-serif [&_button]:text-lg"
           />
+          {sheet === "line" ? <LineSheet studio={studio} view={view} onView={setView} bending={bending} onBending={setBending} /> : null}
+          {sheet === "layers" ? <LayersSheet studio={studio} /> : null}
+          {sheet === "fibre" ? <FibreSheet studio={studio} /> : null}
+          {sheet === "load" ? <LoadSheet facts={calmFacts} view={view} /> : null}
+          {sheet === "limits" ? <LimitsSheet studio={studio} /> : null}
+          {sheet === "work" ? <WorkSheet facts={calmFacts} pace={page.pace} /> : null}
+          {sheet === "saves" ? <SavesSheet studio={studio} /> : null}
         </div>
       </div>
       <aside className="min-w-0 space-y-6 lg:border-l lg:border-line lg:pl-6">
         <div className="flex flex-wrap gap-2">
-          <Button tone="line" disabled={busy || !dirty} onClick={() => void save()}>
-            {busy ? "Saving…" : dirty ? "Save" : "Saved"}
+          <Button tone="line" disabled={saving.busy || !saving.dirty} onClick={() => void saving.save()}>
+            {saving.busy ? "Saving…" : saving.dirty ? "Save" : "Saved"}
           </Button>
           <BeginVisit
             clientId={page.clientId}
             clientName={page.clientName}
             standing={page.standing}
-            mapId={mapId}
-            save={save}
+            mapId={studio.mapId}
+            save={saving.save}
             stops={findings.filter((f) => f.severity === "stop").length}
           />
         </div>
-        <Findings findings={findings} onFix={takeFix} onShow={showFinding} />
-        <Takes facts={facts} />
-        <MapFiles mapId={mapId} clientId={page.clientId} view={view} save={save} />
+        <Findings findings={calmFindings} onFix={studio.takeFix} onShow={studio.showFinding} />
+        <MapFiles mapId={studio.mapId} clientId={page.clientId} view={view} save={saving.save} />
         <p className="text-sm text-ink-2">
           Load is a comparison, not a strength. The leaflets of adhesive and fibre come first.{" "}
           <span className="whitespace-nowrap">Press ? for keys.</span>
         </p>
       </aside>
-      {theirs ? <TwoMaps mine={map} theirs={theirs.map} onMine={keepMine} onTheirs={() => void takeTheirs()} onClose={letBothBe} /> : null}
+      {saving.theirs ? (
+        <TwoMaps
+          mine={map}
+          theirs={saving.theirs.map}
+          onMine={saving.keepMine}
+          onTheirs={() => void saving.takeTheirs()}
+          onClose={saving.letBothBe}
+        />
+      ) : null}
     </div>
   );
+}
+
+/** The look's handles on both eyes while it is being bent, or null. */
+function useBending({ map, page, facts, longestMm, onBend }: ReturnType<typeof useMapStudio>, bending: boolean) {
+  return useMemo(() => {
+    if (!bending) return null;
+    const handles = map.bend ?? lookHandles(LOOKS[map.look], landmarksOf(map, page.survey.document, "right"));
+    const longest = (side: Side) => longestMm?.[side] ?? Math.max(6, ...facts.zones[side].map(({ fibre }) => fibre?.lengthMm ?? 0));
+    return {
+      handles: { right: handles, left: handles },
+      longestMm: Object.fromEntries(SIDES.map((side) => [side, longest(side)])) as Record<Side, number>,
+      onBend,
+    };
+  }, [bending, map, page.survey.document, facts.zones, longestMm, onBend]);
 }

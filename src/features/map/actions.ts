@@ -3,14 +3,28 @@ import { randomUUID } from "node:crypto";
 import { and, asc, eq, gte, isNull, lt } from "drizzle-orm";
 import { z } from "zod";
 import { readMapFile } from "@/core/formats";
-import { lashMapSchema, type LashMap } from "@/core/map";
-import { client, lashMap, lashMapRevision, room, survey, visit, visitEvent } from "@/db/schema";
+import { lashMapSchema, ownLookSchema, sameKind, traySchema, withoutEmpty, type LashMap } from "@/core/map";
+import {
+  client,
+  lashMap,
+  lashMapRevision,
+  MAP_NOTE_KINDS,
+  mapNote,
+  mapTemplate,
+  ownLook,
+  room,
+  survey,
+  tray,
+  visit,
+  visitEvent,
+} from "@/db/schema";
 import { newestSurvey } from "@/features/clients/data";
 import { standingOf } from "@/features/clients/standing";
 import { action, Refusal } from "@/server/action";
 import { inStudio } from "@/server/inStudio";
 import { dayIn, todayIn } from "@/server/studioTime";
-import { headOf } from "./data";
+import { mayActAs } from "@/server/member";
+import { headOf, historyOf } from "./data";
 
 const GONE = "This client is not in the studio (any more).";
 
@@ -48,6 +62,97 @@ export const saveMap = action(
           .values({ studioId: me.studioId, id: input.mapId, clientId: input.clientId, surveyId: input.surveyId, head: revision });
       await tx.insert(lashMapRevision).values({ studioId: me.studioId, mapId: input.mapId, revision, document: input.map, savedBy: me.id });
       return { state: "saved", revision };
+    }),
+);
+
+/** A look bent and kept as the studio's own. */
+export const keepLook = action({ input: ownLookSchema }, (me, look) =>
+  inStudio(me, async (tx) => {
+    const id = randomUUID();
+    await tx.insert(ownLook).values({ studioId: me.studioId, id, document: look, keptBy: me.id });
+    return { id };
+  }),
+);
+export const forgetLook = action({ input: z.strictObject({ id: z.uuid() }), least: "technician" }, (me, { id }) =>
+  inStudio(me, async (tx) => {
+    await tx.delete(ownLook).where(eq(ownLook.id, id));
+    return null;
+  }),
+);
+
+/** A map kept to begin others from: its landmarks are this client's and stay behind. */
+export const keepTemplate = action({ input: z.strictObject({ map: lashMapSchema }) }, (me, { map }) =>
+  inStudio(me, async (tx) => {
+    const { landmarks: _landmarks, ...shared } = map;
+    const id = randomUUID();
+    await tx.insert(mapTemplate).values({ studioId: me.studioId, id, document: shared, keptBy: me.id });
+    return { id };
+  }),
+);
+export const forgetTemplate = action({ input: z.strictObject({ id: z.uuid() }), least: "technician" }, (me, { id }) =>
+  inStudio(me, async (tx) => {
+    await tx.delete(mapTemplate).where(eq(mapTemplate.id, id));
+    return null;
+  }),
+);
+
+/** Takes one length, or all of a tray, off the shelf: it has run out. */
+export const emptyTray = action(
+  {
+    input: z.strictObject({
+      kind: traySchema.pick({ curl: true, diameterMm: true, shape: true, colour: true }),
+      lengthMm: traySchema.shape.lengthsMm.element.nullable(),
+    }),
+  },
+  (me, empty) =>
+    inStudio(me, async (tx) => {
+      const rows = await tx.select().from(tray).for("update");
+      const held = rows.filter(({ document }) => sameKind(document, empty.kind));
+      for (const row of held) {
+        const [left] = withoutEmpty([row.document], empty);
+        await tx.update(tray).set({ document: left! }).where(eq(tray.id, row.id));
+      }
+      return { trays: held.length };
+    }),
+);
+
+export const mapHistory = action({ input: z.strictObject({ clientId: z.uuid(), mapId: z.uuid() }) }, (me, { clientId, mapId }) =>
+  historyOf(me, clientId, mapId),
+);
+
+/** One save of a map. */
+export const savedMap = action({ input: z.strictObject({ mapId: z.uuid(), revision: z.int().min(1) }) }, (me, { mapId, revision }) =>
+  inStudio(me, async (tx) => {
+    const [row] = await tx
+      .select({ map: lashMapRevision.document })
+      .from(lashMapRevision)
+      .where(and(eq(lashMapRevision.mapId, mapId), eq(lashMapRevision.revision, revision)));
+    if (!row) throw new Refusal("This save is not in the studio (any more).");
+    return { map: row.map };
+  }),
+);
+
+/** Something said of a save of a map; only a technician or the owner approves one or sends it back. */
+export const writeNote = action(
+  {
+    input: z.strictObject({
+      mapId: z.uuid(),
+      revision: z.int().min(1),
+      kind: z.enum(MAP_NOTE_KINDS),
+      words: z.string().trim().max(1000, "1,000 characters at most."),
+    }),
+  },
+  (me, { mapId, revision, kind, words }) =>
+    inStudio(me, async (tx) => {
+      if (kind !== "note" && !mayActAs(me, "technician")) throw new Refusal("A technician or the owner approves maps.");
+      if (kind !== "approved" && words === "") throw new Refusal("Write what is to be said.", { words: "Write what is to be said." });
+      const [known] = await tx
+        .select({ revision: lashMapRevision.revision, savedBy: lashMapRevision.savedBy })
+        .from(lashMapRevision)
+        .where(and(eq(lashMapRevision.mapId, mapId), eq(lashMapRevision.revision, revision)));
+      if (!known) throw new Refusal("This save is not in the studio (any more).");
+      await tx.insert(mapNote).values({ studioId: me.studioId, id: randomUUID(), mapId, revision, kind, words, writtenBy: me.id });
+      return null;
     }),
 );
 

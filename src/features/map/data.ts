@@ -1,16 +1,16 @@
 import "server-only";
-import { and, eq } from "drizzle-orm";
+import { and, asc, desc, eq, inArray, isNotNull, lt, ne, sql } from "drizzle-orm";
 import type { Survey } from "@/core/eye";
-import type { LashMap } from "@/core/map";
+import type { LashMap, OwnLook, Pace, Tray } from "@/core/map";
 import type { Policy } from "@/core/policy";
 import type { PatchTestStanding } from "@/core/visit";
-import { client, lashMap, lashMapRevision, policy, survey, tray } from "@/db/schema";
+import { client, lashMap, lashMapRevision, mapNote, mapTemplate, member, ownLook, policy, survey, tray, visit } from "@/db/schema";
 import { newestSurvey } from "@/features/clients/data";
 import { standingOf } from "@/features/clients/standing";
 import { inStudio, type StudioTransaction } from "@/server/inStudio";
-import type { Member } from "@/server/member";
-import { todayIn } from "@/server/studioTime";
-import type { Tray } from "@/core/map";
+import { mayActAs, type Member } from "@/server/member";
+import { formatIn, todayIn } from "@/server/studioTime";
+import { ownPace } from "./ownPace";
 
 export type SavedMap = { readonly id: string; readonly map: LashMap; readonly revision: number; readonly surveyId: string };
 
@@ -24,7 +24,42 @@ export type MapPage = {
   readonly trays: readonly Tray[];
   readonly policy: Policy;
   readonly standing: PatchTestStanding;
+  /** The client's newest map, to begin a new one from; null for the first. */
+  readonly last: LashMap | null;
+  readonly ownLooks: readonly { readonly id: string; readonly look: OwnLook }[];
+  /** The technician's own pace where enough sets are known, else the studio's. */
+  readonly pace: Pace & { readonly known: boolean };
+  readonly mayForget: boolean;
+  readonly mayApprove: boolean;
 };
+
+/** What is known of a map and its kin. */
+export type MapHistory = {
+  readonly saves: readonly { readonly revision: number; readonly savedOn: string; readonly savedBy: string }[];
+  readonly others: readonly {
+    readonly id: string;
+    readonly title: string;
+    readonly revision: number;
+    readonly savedOn: string;
+    readonly worn: boolean;
+  }[];
+  readonly templates: readonly { readonly id: string; readonly map: LashMap; readonly keptBy: string }[];
+  readonly notes: readonly {
+    readonly id: string;
+    readonly kind: (typeof mapNote.$inferSelect)["kind"];
+    readonly words: string;
+    readonly revision: number;
+    readonly writtenBy: string;
+    readonly writtenOn: string;
+  }[];
+};
+
+/** A map joined to its newest revision. */
+const headOn = and(
+  eq(lashMapRevision.studioId, lashMap.studioId),
+  eq(lashMapRevision.mapId, lashMap.id),
+  eq(lashMapRevision.revision, lashMap.head),
+);
 
 export async function headOf(tx: StudioTransaction, mapId: string) {
   const [row] = await tx
@@ -37,14 +72,7 @@ export async function headOf(tx: StudioTransaction, mapId: string) {
       savedAt: lashMapRevision.createdAt,
     })
     .from(lashMap)
-    .innerJoin(
-      lashMapRevision,
-      and(
-        eq(lashMapRevision.studioId, lashMap.studioId),
-        eq(lashMapRevision.mapId, lashMap.id),
-        eq(lashMapRevision.revision, lashMap.head),
-      ),
-    )
+    .innerJoin(lashMapRevision, headOn)
     .where(eq(lashMap.id, mapId));
   return row ?? null;
 }
@@ -62,6 +90,16 @@ export function mapPage(me: Member, clientId: string, mapId: string | null, now:
     const used = planned ?? newest;
     const trays = await tx.select({ document: tray.document }).from(tray);
     const [held] = await tx.select().from(policy);
+    const [newestMap] = mapId
+      ? []
+      : await tx
+          .select({ map: lashMapRevision.document })
+          .from(lashMap)
+          .innerJoin(lashMapRevision, headOn)
+          .where(eq(lashMap.clientId, clientId))
+          .orderBy(desc(lashMapRevision.createdAt))
+          .limit(1);
+    const looks = await tx.select({ id: ownLook.id, look: ownLook.document }).from(ownLook).orderBy(asc(ownLook.createdAt));
     return {
       clientId,
       clientName: person.name,
@@ -71,16 +109,89 @@ export function mapPage(me: Member, clientId: string, mapId: string | null, now:
       trays: trays.map((row) => row.document),
       policy: held!.document,
       standing: await standingOf(tx, clientId, todayIn(me.timeZone, now)),
+      last: newestMap?.map ?? null,
+      ownLooks: looks,
+      pace: await ownPace(tx, me.id, held!.document),
+      mayForget: mayActAs(me, "technician"),
+      mayApprove: mayActAs(me, "technician"),
     };
   });
 }
 
-/** A saved map with its survey, for printing and files; null when it is not in this studio. */
+/** A saved map with all a print of it needs; null when it is not in this studio. */
 export function mapForFiles(me: Member, mapId: string) {
   return inStudio(me, async (tx) => {
     const head = await headOf(tx, mapId);
     if (!head) return null;
     const [planned] = await tx.select().from(survey).where(eq(survey.id, head.surveyId));
-    return { ...head, survey: planned!.document };
+    const trays = await tx.select({ document: tray.document }).from(tray);
+    const [held] = await tx.select().from(policy);
+    const [person] = await tx.select({ name: client.name }).from(client).where(eq(client.id, head.clientId));
+    return {
+      ...head,
+      survey: planned!.document,
+      trays: trays.map((row) => row.document),
+      policy: held!.document,
+      pace: await ownPace(tx, me.id, held!.document),
+      clientName: person!.name,
+    };
+  });
+}
+
+/** Saves of a map, the client's other maps, the studio's templates, and what was said of it. */
+export function historyOf(me: Member, clientId: string, mapId: string): Promise<MapHistory> {
+  return inStudio(me, async (tx) => {
+    const on = (at: Date) => formatIn(me.timeZone, at, "d MMM yyyy, HH:mm");
+    const saves = await tx
+      .select({ revision: lashMapRevision.revision, at: lashMapRevision.createdAt, by: member.name })
+      .from(lashMapRevision)
+      .innerJoin(lashMap, and(eq(lashMap.studioId, lashMapRevision.studioId), eq(lashMap.id, lashMapRevision.mapId)))
+      .leftJoin(member, and(eq(member.studioId, lashMapRevision.studioId), eq(member.id, lashMapRevision.savedBy)))
+      .where(and(eq(lashMapRevision.mapId, mapId), eq(lashMap.clientId, clientId)))
+      .orderBy(desc(lashMapRevision.revision))
+      .limit(50);
+    const others = await tx
+      .select({ id: lashMap.id, map: lashMapRevision.document, revision: lashMap.head, at: lashMapRevision.createdAt })
+      .from(lashMap)
+      .innerJoin(lashMapRevision, headOn)
+      .where(and(eq(lashMap.clientId, clientId), ne(lashMap.id, mapId)))
+      .orderBy(desc(lashMapRevision.createdAt))
+      .limit(20);
+    const [lastWorn] = await tx
+      .select({ mapId: visit.mapId })
+      .from(visit)
+      .where(and(eq(visit.clientId, clientId), isNotNull(visit.mapId), lt(visit.startsAt, sql`now()`)))
+      .orderBy(desc(visit.startsAt))
+      .limit(1);
+    const templates = await tx
+      .select({ id: mapTemplate.id, map: mapTemplate.document, by: member.name })
+      .from(mapTemplate)
+      .leftJoin(member, and(eq(member.studioId, mapTemplate.studioId), eq(member.id, mapTemplate.keptBy)))
+      .orderBy(asc(mapTemplate.createdAt));
+    const notes = await tx
+      .select({ note: mapNote, by: member.name })
+      .from(mapNote)
+      .leftJoin(member, and(eq(member.studioId, mapNote.studioId), eq(member.id, mapNote.writtenBy)))
+      .where(inArray(mapNote.mapId, saves.length ? [mapId] : []))
+      .orderBy(desc(mapNote.createdAt));
+    return {
+      saves: saves.map(({ revision, at, by }) => ({ revision, savedOn: on(at), savedBy: by ?? "somebody who has left" })),
+      others: others.map(({ id, map, revision, at }) => ({
+        id,
+        title: map.title,
+        revision,
+        savedOn: on(at),
+        worn: lastWorn?.mapId === id,
+      })),
+      templates: templates.map(({ id, map, by }) => ({ id, map, keptBy: by ?? "somebody who has left" })),
+      notes: notes.map(({ note, by }) => ({
+        id: note.id,
+        kind: note.kind,
+        words: note.words,
+        revision: note.revision,
+        writtenBy: by ?? "somebody who has left",
+        writtenOn: on(note.createdAt),
+      })),
+    };
   });
 }

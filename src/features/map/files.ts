@@ -1,36 +1,59 @@
 import "server-only";
+import { stringify } from "csv-stringify/sync";
 import { z } from "zod";
-import { eyesSvg, writeMapFile } from "@/core/formats";
-import { VIEWS } from "@/core/map";
+import { eyesSvg, trolleyBrief, writeMapFile, zoneRows } from "@/core/formats";
+import { fibreCurl, mapFacts, mapPolicy, VIEWS } from "@/core/map";
 import { currentMember } from "@/server/member";
 import { refuse } from "@/server/respond";
 import { formatIn } from "@/server/studioTime";
+import { briefPdf } from "./briefPdf";
 import { mapForFiles } from "./data";
 import { padStripPdf } from "./padStripPdf";
 
 const querySchema = z.object({ view: z.enum(VIEWS).catch("facing"), paper: z.enum(["a4", "letter"]).catch("a4") });
-const SEED = 11;
+type Found = NonNullable<Awaited<ReturnType<typeof mapForFiles>>>;
+type Asked = z.infer<typeof querySchema> & { readonly savedOn: string };
 
-type Kind = "pad-strip.pdf" | "eyes.svg" | "map.json";
-const TYPES: Record<Kind, string> = { "pad-strip.pdf": "application/pdf", "eyes.svg": "image/svg+xml", "map.json": "application/json" };
+/** A new file is a line here and a route that names it. */
+const FILES = {
+  "pad-strip.pdf": {
+    type: "application/pdf",
+    make: ({ survey, map }: Found, { view, paper, savedOn }: Asked) => padStripPdf(survey, map, view, paper, savedOn),
+  },
+  "brief.pdf": {
+    type: "application/pdf",
+    make: (found: Found, { view, paper, savedOn }: Asked) => {
+      const facts = mapFacts(found.map, found);
+      return briefPdf(facts, trolleyBrief(facts, found.pace), { view, paper, savedOn, client: found.clientName });
+    },
+  },
+  "eyes.svg": {
+    type: "image/svg+xml",
+    make: (found: Found, { view }: Asked) => {
+      const policy = mapPolicy(found.policy, found.map);
+      return eyesSvg(found.survey, found.map, view, { curlOf: (fibre) => fibreCurl(fibre, found.trays, policy) });
+    },
+  },
+  "map.json": { type: "application/json", make: ({ map, survey }: Found) => writeMapFile(map, survey) },
+  "zones.csv": {
+    type: "text/csv; charset=utf-8",
+    make: ({ map }: Found) => stringify(zoneRows(map), { header: true, record_delimiter: "windows" }),
+  },
+} as const;
 
 /** A saved map as a file, for members of its studio. */
-export async function mapFile(request: Request, mapId: string, kind: Kind): Promise<Response> {
+export async function mapFile(request: Request, mapId: string, kind: keyof typeof FILES): Promise<Response> {
   const member = await currentMember();
   if (!member) return refuse(401, "Signed out.");
   if (!z.uuid().safeParse(mapId).success) return refuse(404, "No such map in this studio.");
   const found = await mapForFiles(member, mapId);
   if (!found) return refuse(404, "No such map in this studio.");
-  const { view, paper } = querySchema.parse(Object.fromEntries(new URL(request.url).searchParams));
-  const body =
-    kind === "map.json"
-      ? writeMapFile(found.map, found.survey)
-      : kind === "eyes.svg"
-        ? eyesSvg(found.survey, found.map, view, { seed: SEED })
-        : await padStripPdf(found.survey, found.map, view, paper, formatIn(member.timeZone, found.savedAt, "d MMM yyyy"));
+  const asked = querySchema.parse(Object.fromEntries(new URL(request.url).searchParams));
+  const { type, make } = FILES[kind];
+  const body = await make(found, { ...asked, savedOn: formatIn(member.timeZone, found.savedAt, "d MMM yyyy") });
   return new Response(typeof body === "string" ? body : Buffer.from(body), {
     headers: {
-      "content-type": TYPES[kind],
+      "content-type": type,
       "content-disposition": `attachment; filename="ivy-thread-${kind}"`,
       "cache-control": "no-store",
     },

@@ -7,6 +7,7 @@ export type MapKeys = {
   readonly choose: (step: { zone: number } | { beside: 1 | -1 } | "other eye") => void;
   readonly move: (way: 1 | -1) => void;
   readonly bare: () => void;
+  readonly layer: () => void;
   readonly undo: () => void;
   readonly redo: () => void;
   readonly fix: () => void;
@@ -64,6 +65,7 @@ export function useMapKeys(keys: MapKeys): void {
       }
       if (key === "e") now.choose("other eye");
       else if (key === "delete") now.bare();
+      else if (key === "n") now.layer();
       else if (key === "f") now.fix();
       else if (key === "b") now.turn();
     };

@@ -1,13 +1,16 @@
 "use client";
 import { useMemo } from "react";
-import { sideLabel, type Survey } from "@/core/eye";
+import { drawnNatural, lashField, lidOutline, sideLabel, type EyeSurvey, type Side, type Survey } from "@/core/eye";
+import { FIELD_SEEDS } from "@/core/map";
 import { Eye } from "@/features/drawing/Eye";
 import { Nose } from "@/features/drawing/Nose";
 import { layPlate } from "@/features/drawing/plate";
 import { useWidth } from "@/ui";
 
-const none = () => null;
-const plain = () => "plain" as const;
+const naturalsOf = (eye: EyeSurvey, side: Side) => {
+  const lid = lidOutline(eye);
+  return lashField(eye, FIELD_SEEDS[side]).map((lash) => drawnNatural(lash, lid.pointAt(lash.at)));
+};
 const NATURAL_ABOVE_MM = 13;
 const FIELD = { label: 22, profile: 120 };
 
@@ -15,6 +18,7 @@ const FIELD = { label: 22, profile: 120 };
 export function SurveyDrawing({ survey, stale }: { survey: Survey; stale: boolean }) {
   const [ref, width] = useWidth<HTMLDivElement>(720);
   const plate = useMemo(() => layPlate(survey, "facing", width, null, NATURAL_ABOVE_MM), [survey, width]);
+  const naturals = useMemo(() => ({ right: naturalsOf(survey.eyes.right, "right"), left: naturalsOf(survey.eyes.left, "left") }), [survey]);
   const ground = plate.eyeBottom + FIELD.profile + FIELD.label;
   const scale = Math.min(plate.pxPerMm, FIELD.profile / 14);
   return (
@@ -24,7 +28,7 @@ export function SurveyDrawing({ survey, stale }: { survey: Survey; stale: boolea
           const eye = survey.eyes[place.side];
           return (
             <g key={place.side}>
-              <Eye eye={eye} place={place} pxPerMm={plate.pxPerMm} fibreAt={none} inkAt={plain} />
+              <Eye eye={eye} place={place} pxPerMm={plate.pxPerMm} naturals={naturals[place.side]} faint={false} />
               <text x={(place.from + place.to) / 2} y={plate.eyeBottom + 8} textAnchor="middle" fontSize="14" fill="var(--ink)">
                 {sideLabel(place.side)}
               </text>

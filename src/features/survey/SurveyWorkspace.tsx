@@ -1,28 +1,34 @@
 "use client";
+import dynamic from "next/dynamic";
 import { useRouter } from "next/navigation";
-import { useMemo, useState } from "react";
-import { lashCount, otherSide, SIDES, SPACINGS, type Side, type Survey } from "@/core/eye";
+import { useEffect, useMemo, useState } from "react";
+import { compareSurveys, eyesApart, lashCount, otherSide, SIDES, SLEEPS_ON, SPACINGS, type Side, type Survey } from "@/core/eye";
 import { useDraft } from "@/features/visit/useDraft";
-import { Button, Choice, Notice } from "@/ui";
+import { Button, Choice, LinkButton, Notice, SelectField, TextField } from "@/ui";
 import { saveSurvey } from "./actions";
+import { Differences } from "./Differences";
 import { EyeFields } from "./EyeFields";
 import { optionsOf } from "./optionsOf";
 import { SurveyDrawing } from "./SurveyDrawing";
-import { formOf, readForm, type EyeForm, type SurveyForm } from "./surveyForm";
+import { formOf, inMode, readForm, type EyeForm, type SurveyForm } from "./surveyForm";
 
-const SPREAD_MM = 0.7;
+const FullEyeFields = dynamic(() => import("./FullEyeFields").then((module) => module.FullEyeFields));
 
-/** The quick three-part survey of both eyes; the drawing answers as one types. */
+/** The survey of both eyes, quick or full; the drawing answers as one types, and what changed since the last is told. */
 export function SurveyWorkspace({
   clientId,
   clientName,
   start,
   before,
+  measured,
 }: {
   clientId: string;
   clientName: string;
   start: Survey;
-  before: string | null;
+  /** The last survey and its day, or null for the first. */
+  before: { readonly on: string; readonly survey: Survey } | null;
+  /** Comes from measuring pictures: what was measured waits as a draft and is taken up. */
+  measured: boolean;
 }) {
   const router = useRouter();
   const [form, setForm] = useState<SurveyForm>(() => formOf(start));
@@ -31,18 +37,31 @@ export function SurveyWorkspace({
   const [message, setMessage] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const { found, keep, drop } = useDraft(`survey ${clientId}`);
-  const read = useMemo(() => readForm(form, SPREAD_MM), [form]);
+  const read = useMemo(() => readForm(form), [form]);
   const stale = "fields" in read;
 
   const change = (next: SurveyForm) => {
     setForm(next);
     keep(next, null);
-    const result = readForm(next, SPREAD_MM);
+    const result = readForm(next);
     if ("survey" in result) {
       setShown(result.survey);
       setFields({});
     } else setFields((old) => Object.fromEntries(Object.entries(result.fields).filter(([key]) => key in old)));
   };
+  const takeUp = (document: unknown) => {
+    change({ ...formOf(start), ...(document as SurveyForm) });
+    void drop();
+  };
+  const [taken, setTaken] = useState(false);
+  useEffect(() => {
+    if (!measured || taken || !found) return;
+    // What was measured on the pictures is what the person came here with.
+    void Promise.resolve().then(() => {
+      setTaken(true);
+      takeUp(found.document);
+    });
+  });
   const changeEye = (side: Side, eye: EyeForm) => change({ ...form, eyes: { ...form.eyes, [side]: eye } });
   const check = () => "fields" in read && setFields(read.fields);
 
@@ -63,19 +82,37 @@ export function SurveyWorkspace({
     setMessage(result?.message ?? "The server did not answer. The survey is kept on this tablet; try again.");
     setBusy(false);
   };
+  const full = form.mode === "full";
+  const Fields = full ? FullEyeFields : EyeFields;
 
   return (
     <div className="pt-5">
-      <h1 className="text-3xl break-words">
-        <bdi>{clientName}</bdi> <span className="text-ink-2">natural lashes</span>
-      </h1>
+      <div className="flex flex-wrap items-baseline justify-between gap-x-6 gap-y-2">
+        <h1 className="text-3xl break-words">
+          <bdi>{clientName}</bdi> <span className="text-ink-2">natural lashes</span>
+        </h1>
+        <div className="flex flex-wrap items-baseline gap-x-4">
+          <Choice
+            label="Looked at in"
+            value={form.mode}
+            options={[
+              { value: "quick", label: "three places" },
+              { value: "full", label: "as many as you like" },
+            ]}
+            onChange={(mode) => change(inMode(form, mode))}
+          />
+          <LinkButton tone="line" href={`/clients/${clientId}/survey/pictures`}>
+            Measure from pictures
+          </LinkButton>
+        </div>
+      </div>
       <p className="mt-1 text-[0.9375rem] text-ink-2">
         Landmarks are taken with the eyes open.{" "}
-        {before ? `Starts from the survey of ${before}; keeping makes a new one.` : "Starts from an ordinary eye; change what differs."}
+        {before ? `Starts from the survey of ${before.on}; keeping makes a new one.` : "Starts from an ordinary eye; change what differs."}
       </p>
-      {found ? (
+      {found && !measured ? (
         <Notice tone="note" title="A survey begun here was not kept" className="mt-4">
-          <Button tone="line" className="mt-1 mr-2" onClick={() => (change(found.document as SurveyForm), void drop())}>
+          <Button tone="line" className="mt-1 mr-2" onClick={() => takeUp(found.document)}>
             Take it up
           </Button>
           <Button tone="plain" onClick={() => void drop()}>
@@ -83,10 +120,12 @@ export function SurveyWorkspace({
           </Button>
         </Notice>
       ) : null}
-      <div className="mt-5 grid gap-x-10 gap-y-8 xl:grid-cols-[minmax(0,1fr)_34rem]">
-        <div className="order-1 min-w-0 xl:sticky xl:top-4 xl:order-none xl:self-start">
-          <SurveyDrawing survey={shown} stale={stale} />
-          <div className="mt-2 flex flex-wrap gap-x-8 gap-y-3 border-t border-line pt-4">
+      <div className={full ? "mt-5 space-y-8" : "mt-5 grid gap-x-10 gap-y-8 xl:grid-cols-[minmax(0,1fr)_34rem]"}>
+        <div className={full ? "" : "order-1 min-w-0 xl:sticky xl:top-4 xl:order-none xl:self-start"}>
+          <div className={full ? "mx-auto max-w-4xl" : ""}>
+            <SurveyDrawing survey={shown} stale={stale} />
+          </div>
+          <div className="mt-2 flex flex-wrap items-end gap-x-8 gap-y-3 border-t border-line pt-4">
             <Choice
               label="Eyes stand"
               value={form.spacing}
@@ -102,15 +141,60 @@ export function SurveyWorkspace({
               ]}
               onChange={(lids) => change({ ...form, oilyLids: lids === "oily" })}
             />
+            <label className="flex min-h-8 items-center gap-2 text-[0.9375rem]">
+              <input
+                type="checkbox"
+                className="size-4 accent-[var(--ivy)]"
+                checked={form.serum}
+                onChange={(event) => change({ ...form, serum: event.target.checked })}
+              />
+              lash serum in use
+            </label>
+            <div className="w-36">
+              <SelectField
+                label="Sleeps on"
+                value={form.sleepsOn}
+                onChange={(event) => change({ ...form, sleepsOn: event.target.value as SurveyForm["sleepsOn"] })}
+              >
+                {optionsOf(SLEEPS_ON).map(({ value, label }) => (
+                  <option key={value} value={value}>
+                    {label}
+                  </option>
+                ))}
+              </SelectField>
+            </div>
+            <div className="w-32">
+              <TextField
+                label="Washes a week"
+                inputMode="numeric"
+                value={form.washes}
+                error={fields["washes"]}
+                onChange={(event) => change({ ...form, washes: event.target.value })}
+              />
+            </div>
           </div>
           <p className="mt-3 text-[0.9375rem] text-ink-2">
             About {lashCount(shown.eyes.right)} lashes on the right lid and {lashCount(shown.eyes.left)} on the left. An upper lid usually
             carries 90 to 160.
           </p>
+          <Differences
+            title="Right and left differ in"
+            heads={["right", "left"]}
+            found={eyesApart(shown)}
+            none="Both eyes are alike within what a ruler tells."
+          />
+          {before ? (
+            <Differences
+              title={`Since ${before.on}`}
+              heads={["then", "now"]}
+              found={compareSurveys(before.survey, shown)}
+              none="Nothing has changed past what a ruler tells."
+            />
+          ) : null}
         </div>
         <div className="space-y-8" onBlur={check}>
           {SIDES.map((side) => (
-            <EyeFields
+            <Fields
               key={side}
               side={side}
               eye={form.eyes[side]}

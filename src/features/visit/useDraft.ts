@@ -28,10 +28,18 @@ export function useDraft(key: string) {
     },
     [tablet, key],
   );
+  /** Writes at once and waits for it: for leaving the page with what was just made. */
+  const keepNow = useCallback(
+    async (document: unknown) => {
+      if (timer.current) clearTimeout(timer.current);
+      await tablet.keepDraft({ key, document, base: null, savedAtMs: Date.now() }).catch(nothingKept);
+    },
+    [tablet, key],
+  );
   const drop = useCallback(async () => {
     if (timer.current) clearTimeout(timer.current);
     setFound(null);
     await tablet.dropDraft(key).catch(nothingKept);
   }, [tablet, key]);
-  return { found, keep, drop };
+  return { found, keep, keepNow, drop };
 }

@@ -1,3 +1,4 @@
+import type { CurlId } from "../../curl/curls";
 import type { Landmarks } from "../../eye/survey";
 
 /**
@@ -7,5 +8,7 @@ import type { Landmarks } from "../../eye/survey";
 export type Look = {
   readonly label: string;
   readonly says: string;
+  /** Curls it is worn in; absent is any. */
+  readonly wants?: readonly CurlId[];
   readonly handles: readonly { readonly at: keyof Landmarks | number; readonly dropMm: number }[];
 };

@@ -1,24 +1,56 @@
 import { SIDES, sideLabel, type Side } from "../../eye";
-import type { MapFacts, ZoneFacts } from "../facts";
+import type { MapFacts, PieceFacts, ZoneFacts } from "../facts";
 import type { Finding } from "../finding";
+import { setZone } from "../edit";
+import type { LashMap, Layer } from "../schema";
+import { changePiece } from "../pieces";
+import type { Fibre } from "../../lash";
 
-/** Runs a check over every zone of both eyes. */
+/** Runs a check over every zone of every layer of both eyes. */
 export function perZone(facts: MapFacts, check: (zone: ZoneFacts) => Finding[]): Finding[] {
-  return SIDES.flatMap((side) => facts.zones[side].flatMap(check));
+  return SIDES.flatMap((side) => facts.layers[side].flatMap((layer) => layer.flatMap(check)));
+}
+
+/** Runs a check over every fibre of every zone. */
+export function perPiece(facts: MapFacts, check: (zone: ZoneFacts, piece: PieceFacts) => Finding[]): Finding[] {
+  return perZone(facts, (zone) => {
+    // A zone is told once of one rule: its gravest piece stands for the rest.
+    const found = zone.pieces.flatMap((piece) => check(zone, piece));
+    return found.length > 1 ? [found.find(({ severity }) => severity === "stop") ?? found[0]!] : found;
+  });
 }
 
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+/** What a zone of a layer is called. */
+export const ZONE_WORDS: Readonly<Record<Layer["role"], string>> = { base: "zone", accent: "accent", under: "under layer" };
 
-/** "Client's left, zone 7"; zones count from the inner corner. */
-export function placeOf(zone: Pick<ZoneFacts, "side" | "index">): string {
-  return `${capital(sideLabel(zone.side))}, zone ${zone.index + 1}`;
+/** "Client's left, zone 7", "Client's right, accent 2"; zones count from the inner corner. */
+export function placeOf(zone: Pick<ZoneFacts, "side" | "index" | "role">): string {
+  return `${capital(sideLabel(zone.side))}, ${ZONE_WORDS[zone.role]} ${zone.index + 1}`;
 }
 
-export function pairPlace(side: Side, first: number, second: number): string {
-  return `${capital(sideLabel(side))}, zones ${first + 1} and ${second + 1}`;
+export function pairPlace(side: Side, role: Layer["role"], first: number, second: number): string {
+  const word = role === "base" ? "zones" : role === "accent" ? "accents" : "under layer";
+  return `${capital(sideLabel(side))}, ${word} ${first + 1} and ${second + 1}`;
 }
+
+/** Where a finding about one zone points. */
+export const at = (zone: ZoneFacts): Finding["where"] => ({
+  side: zone.side,
+  zones: [zone.index],
+  ...(zone.role === "base" ? {} : { layer: zone.layer }),
+});
 
 /** Longest stocked length not past a limit, mm; null when even the shortest is. */
-export function shortenTo(zone: ZoneFacts, limitMm: number): number | null {
-  return zone.stockedMm.filter((mm) => mm <= limitMm + 1e-9).at(-1) ?? null;
+export function shortenTo({ stockedMm }: { readonly stockedMm: readonly number[] }, limitMm: number): number | null {
+  return stockedMm.filter((mm) => mm <= limitMm + 1e-9).at(-1) ?? null;
 }
+
+/** A fix that gives one fibre of a zone another length or kind; null leaves the zone bare. */
+export const changeFibre =
+  (zone: ZoneFacts, piece: Pick<PieceFacts, "ref">, change: Partial<Fibre> | null) =>
+  (map: LashMap): LashMap => {
+    const planned = map.eyes[zone.side].layers[zone.layer]?.zones[zone.index];
+    if (change === null || !planned) return setZone(map, zone.side, zone.index, null, zone.layer);
+    return setZone(map, zone.side, zone.index, changePiece(planned, piece.ref, change), zone.layer);
+  };

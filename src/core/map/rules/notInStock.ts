@@ -1,27 +1,28 @@
 import { formatMm } from "../../units";
-import { nearestStocked, setZoneLength } from "../edit";
+import { nearestStocked } from "../edit";
 import { type Finding, type Rule } from "../finding";
-import { perZone, placeOf } from "./helpers";
+import { kindLabel } from "../stock";
+import { at, changeFibre, perPiece, placeOf } from "./helpers";
 
 /** Length not in stock: no tray of this studio holds the fibre. */
 export const notInStock: Rule = (facts) =>
-  perZone(facts, (zone): Finding[] => {
-    const { fibre, stockedMm } = zone;
-    if (!fibre || stockedMm.includes(fibre.lengthMm)) return [];
+  perPiece(facts, (zone, piece): Finding[] => {
+    const { fibre, stockedMm } = piece;
+    if (stockedMm.includes(fibre.lengthMm)) return [];
     const to = stockedMm.filter((mm) => mm < fibre.lengthMm).at(-1) ?? nearestStocked(stockedMm, fibre.lengthMm);
-    const harmless = to !== null && (to < fibre.lengthMm || to <= zone.limit.limitMm);
+    const harmless = to !== null && (to < fibre.lengthMm || to <= piece.limitMm);
     return [
       {
         rule: "notInStock",
         severity: "stop",
-        where: { side: zone.side, zones: [zone.index] },
+        where: at(zone),
         title: placeOf(zone),
         why: stockedMm.length
-          ? `No tray holds ${formatMm(fibre.lengthMm)} mm in ${fibre.curl} ${fibre.diameterMm.toFixed(2)}.`
-          : `No tray of ${fibre.curl} ${fibre.diameterMm.toFixed(2)} ${fibre.shape} is in stock.`,
+          ? `No tray holds ${formatMm(fibre.lengthMm)} mm in ${kindLabel(fibre)}.`
+          : `No tray of ${kindLabel(fibre)} ${fibre.shape === "flat" ? "" : "round "}is in stock.`,
         numbers: [{ label: "In stock", value: stockedMm.length ? `${stockedMm.map(formatMm).join(", ")} mm` : "none" }],
         source: "The studio's trays.",
-        ...(harmless ? { fix: { label: `Take ${formatMm(to)}`, apply: (map) => setZoneLength(map, zone.side, zone.index, to) } } : {}),
+        ...(harmless ? { fix: { label: `Take ${formatMm(to)}`, apply: changeFibre(zone, piece, { lengthMm: to }) } } : {}),
       },
     ];
   });

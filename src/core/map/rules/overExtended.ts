@@ -1,24 +1,30 @@
 import { formatMm } from "../../units";
-import { setZoneLength } from "../edit";
 import { type Finding, type Rule } from "../finding";
-import { perZone, placeOf, shortenTo } from "./helpers";
+import { at, changeFibre, perPiece, placeOf, shortenTo } from "./helpers";
 
-/** Over-extended zone: a fibre stands further past the zone's shorter lashes than policy allows. */
+/** Over-extended zone: a fibre stands further past the shorter of the lashes that wear it than policy allows. */
 export const overExtended: Rule = (facts) =>
-  perZone(facts, (zone): Finding[] => {
-    const { fibre, limit } = zone;
-    if (!fibre || fibre.lengthMm <= limit.overLengthLimitMm + 1e-9) return [];
-    const over = fibre.lengthMm - limit.shorterMm;
-    const to = shortenTo(zone, limit.limitMm);
+  perPiece(facts, (zone, piece): Finding[] => {
+    const { limit } = zone;
+    const { fibre } = piece;
+    if (piece.share === 0 || fibre.lengthMm <= piece.overLengthLimitMm + 1e-9) return [];
+    const over = fibre.lengthMm - piece.shorterMm;
+    const to = shortenTo(piece, piece.limitMm);
+    const wanted = fibre.lengthMm - limit.overLengthMm;
     return [
       {
         rule: "overExtended",
         severity: "stop",
-        where: { side: zone.side, zones: [zone.index] },
+        where: at(zone),
         title: placeOf(zone),
-        why: `${formatMm(fibre.lengthMm)} mm stands ${formatMm(over)} mm past a lash of ${formatMm(limit.shorterMm)}. The limit here is ${formatMm(limit.overLengthMm)}${limit.fine ? ", the lashes being fine" : ""}.`,
+        why:
+          `${formatMm(fibre.lengthMm)} mm stands ${formatMm(over)} mm past a lash of ${formatMm(piece.shorterMm)}. ` +
+          `The limit here is ${formatMm(limit.overLengthMm)}${limit.fine ? ", the lashes being fine" : ""}: a ${formatMm(fibre.lengthMm)} wants a lash of ${formatMm(wanted)}.`,
         numbers: [
-          { label: "Three quarters of the lashes reach", value: `${limit.shorterMm.toFixed(1)} mm` },
+          {
+            label: zone.role === "accent" ? "Three quarters of the lashes picked for it reach" : "Three quarters of the lashes reach",
+            value: `${piece.shorterMm.toFixed(1)} mm`,
+          },
           { label: "Usual lash in this zone", value: `${limit.natural.meanMm.toFixed(1)} mm` },
           { label: "Lashes this length would suit", value: `${Math.round(limit.suits(fibre.lengthMm) * 100)} %` },
           { label: "Tip past the lash, gap at the lid counted", value: `${formatMm(over + facts.policy.attachmentOffsetMm)} mm` },
@@ -26,7 +32,7 @@ export const overExtended: Rule = (facts) =>
         source: "Studio policy, over-length; common practice 2 to 3 mm.",
         fix: {
           label: to === null ? "Leave bare" : `Shorten to ${formatMm(to)}`,
-          apply: (map) => setZoneLength(map, zone.side, zone.index, to),
+          apply: changeFibre(zone, piece, to === null ? null : { lengthMm: to }),
         },
       },
     ];

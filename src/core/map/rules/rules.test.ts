@@ -20,7 +20,7 @@ const drawn = (lengths: (number | null)[], change: Partial<LashMap["fibre"]> = {
     ],
   });
   return {
-    version: 1,
+    version: 2,
     title: "drawn",
     look: "natural",
     school: { id: "equal", zones: lengths.length },

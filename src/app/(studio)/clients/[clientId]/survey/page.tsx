@@ -9,7 +9,13 @@ import { formatIn } from "@/server/studioTime";
 
 export const metadata: Metadata = { title: "Survey" };
 
-export default async function SurveyPage({ params }: { params: Promise<{ clientId: string }> }) {
+export default async function SurveyPage({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ clientId: string }>;
+  searchParams: Promise<{ from?: string | string[] }>;
+}) {
   const member = await requireMember();
   const clientId = idOr404((await params).clientId);
   const page = await surveyPage(member, clientId);
@@ -19,7 +25,8 @@ export default async function SurveyPage({ params }: { params: Promise<{ clientI
       clientId={clientId}
       clientName={page.name}
       start={page.survey?.document ?? usualSurvey()}
-      before={page.survey ? formatIn(member.timeZone, page.survey.createdAt, "d MMMM") : null}
+      before={page.survey ? { on: formatIn(member.timeZone, page.survey.createdAt, "d MMMM"), survey: page.survey.document } : null}
+      measured={(await searchParams).from === "pictures"}
     />
   );
 }

@@ -1,0 +1,6 @@
+import { mapFile } from "@/features/map/files";
+import { guarded } from "@/server/respond";
+
+export function GET(request: Request, { params }: { params: Promise<{ mapId: string }> }) {
+  return guarded(async () => mapFile(request, (await params).mapId, "brief.pdf"));
+}

@@ -1,0 +1,67 @@
+import { SIDES, sideLabel } from "../eye";
+import { joinFindings, mapFindings, mapTotals, pickList, type MapFacts, type Pick } from "../map";
+import { POLICY_FIELDS, type Policy } from "../policy";
+import { formatMm } from "../units";
+
+/** All that lies on the trolley, one page of words: what is worn, in which order, what to lay out, what to mind. */
+export type TrolleyBrief = {
+  readonly layers: readonly { readonly side: string; readonly name: string; readonly lengths: string }[];
+  readonly order: readonly string[];
+  readonly picks: readonly Pick[];
+  readonly lashes: string;
+  readonly cautions: readonly string[];
+};
+
+const LAYER_NAMES = { base: "Base", accent: "Accents", under: "Under" } as const;
+const chosen = (policy: Policy, key: keyof Policy) =>
+  POLICY_FIELDS.find((field) => field.key === key)?.options?.find(({ value }) => value === policy[key])?.label ??
+  String(policy[key as "dip"]);
+
+/** The usual cautions of every set. Common practice; leaflets come first. */
+const ALWAYS = [
+  "Check left and right against the client before the first lash.",
+  "Eyes stay shut; look again after every tape. Adhesive never touches skin.",
+  "Sting or burning: rinse with lukewarm clean water, lenses out, medical help.",
+] as const;
+
+/** Writes the brief from a map's facts and the time it is reckoned to take. */
+export function trolleyBrief(
+  facts: MapFacts,
+  options: { readonly secondsPerSingle: number; readonly secondsPerFan: number },
+): TrolleyBrief {
+  const { map, policy } = facts;
+  const totals = mapTotals(facts, options);
+  const hours = Math.floor(totals.seconds / 3600);
+  const minutes = Math.round((totals.seconds % 3600) / 60);
+  const isFan = totals.fans > 0;
+  const findings = joinFindings(mapFindings(facts)).filter(({ severity }) => severity !== "note");
+  return {
+    layers: SIDES.flatMap((side) =>
+      map.eyes[side].layers.map((layer) => ({
+        side: sideLabel(side),
+        name: LAYER_NAMES[layer.role],
+        lengths: layer.zones
+          .map((zone) => (zone ? [...(zone.classes ?? []).map((c) => c.lengthMm), zone.lengthMm].map(formatMm).join("/") : "–"))
+          .join("  "),
+      })),
+    ),
+    order: [
+      `Pads ${chosen(policy, "padsWhen")}, ${chosen(policy, "padDistance")}; primer ${chosen(policy, "primer")}.`,
+      `${sentence(chosen(policy, "layerOrder"))}. Eyes: ${chosen(policy, "eyeOrder")}.`,
+      `${facts.survey.oilyLids ? "Lids are oily: cleanse twice. " : ""}Attach ${chosen(policy, "attach")}, ${formatMm(policy.attachmentOffsetMm)} mm from the lid; dip ${chosen(policy, "dip")}.`,
+      `Hold ${chosen(policy, "hold")}; finish by ${chosen(policy, "finish")}.`,
+    ],
+    picks: pickList(facts),
+    lashes:
+      `${totals.lashes.right} lashes on the client's right, ${totals.lashes.left} on the left` +
+      `${isFan ? `; ${totals.fans} fans of ${totals.fibres} fibres in all` : ""}; about ${hours ? `${hours} h ` : ""}${minutes} min of placing.`,
+    cautions: [
+      ...findings.slice(0, 5).map(({ title, why }) => `${title}: ${why}`),
+      ...(findings.length > 5 ? [`${findings.length - 5} findings more on the map.`] : []),
+      ...(facts.survey.serum ? ["A lash serum is in use: growth is not the usual one."] : []),
+      ...ALWAYS,
+    ],
+  };
+}
+
+const sentence = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);

@@ -1,0 +1,60 @@
+import { contactLengthMm, liftAndReach, CURLS } from "../../curl";
+import { formatMm } from "../../units";
+import { type Finding, type Rule } from "../finding";
+import { kindLabel, fibreCurl, stockedKinds, stockedLengths } from "../stock";
+import { judgeLoad } from "../zoneLimit";
+import { mostCount } from "../../lash";
+import { at, changeFibre, perPiece, placeOf } from "./helpers";
+
+/** Less contact than this is not held. A model of this product: C on a straight lash comes to 0.96 and is what fails. */
+export const LEAST_CONTACT_MM = 1;
+/** From here on lashes point down, degrees: half way between level and down. */
+const DOWN_FROM_DEG = -12.5;
+
+/** Curl that cannot seat on straight-down lashes: base and lash part before the glue has anything to hold. */
+export const cannotSeat: Rule = (facts) =>
+  perPiece(facts, (zone, piece): Finding[] => {
+    const { fibre } = piece;
+    const { angleDeg, ownCurlDeg, meanMm } = zone.limit.natural;
+    if (angleDeg > DOWN_FROM_DEG) return [];
+    const contactOf = (curl: Parameters<typeof contactLengthMm>[0]) => contactLengthMm(curl, fibre.lengthMm, ownCurlDeg, meanMm);
+    const contact = contactOf(fibreCurl(fibre, facts.trays, facts.policy));
+    if (contact >= LEAST_CONTACT_MM) return [];
+    const others = zone.pieces.filter(({ ref }) => ref !== piece.ref && ref !== "hybrid");
+    const seat = stockedKinds(facts.trays)
+      .filter((kind) => kind.curl !== fibre.curl && kind.shape === fibre.shape && kind.diameterMm <= fibre.diameterMm + 1e-9)
+      .filter((kind) => {
+        const lengths = stockedLengths(facts.trays, kind);
+        return lengths.includes(fibre.lengthMm) && others.every((other) => lengths.includes(other.fibre.lengthMm));
+      })
+      .filter((kind) => contactOf(fibreCurl(kind, facts.trays, facts.policy)) >= LEAST_CONTACT_MM)
+      .filter((kind) => judgeLoad(zone.limit.loadOf({ ...fibre, ...kind }), mostCount(fibre), facts.policy) !== "stop")
+      .sort((a, b) => b.diameterMm - a.diameterMm || lift(b) - lift(a))[0];
+    function lift(kind: Parameters<typeof fibreCurl>[0]) {
+      return liftAndReach(fibreCurl(kind, facts.trays, facts.policy), fibre.lengthMm, angleDeg).liftMm;
+    }
+    return [
+      {
+        rule: "cannotSeat",
+        severity: "look",
+        where: at(zone),
+        title: `${placeOf(zone)}, ${fibre.curl} does not seat`,
+        why: `On ${ownCurlDeg < 15 ? "straight lashes" : "lashes"} that point down, ${fibre.curl} lies against the lash over ${contact.toFixed(2)} mm and then parts from it. A flat base, L or M, lies along all of its straight part.`,
+        numbers: [
+          { label: "Contact now", value: `${contact.toFixed(2)} mm` },
+          { label: "Held from", value: `${LEAST_CONTACT_MM} mm` },
+          { label: `L ${formatMm(fibre.lengthMm)} would touch over`, value: `${contactOf(CURLS.L).toFixed(1)} mm` },
+        ],
+        source:
+          "A model of ours: the gap between base and lash passes the adhesive film of 0.05 mm. Common practice keeps L and M for such lashes.",
+        ...(seat
+          ? {
+              fix: {
+                label: `Take ${kindLabel(seat)}`,
+                apply: changeFibre(zone, piece, { curl: seat.curl, diameterMm: seat.diameterMm }),
+              },
+            }
+          : {}),
+      },
+    ];
+  });

@@ -1,0 +1,42 @@
+import { equalCount, mostCount } from "../../lash";
+import { type Finding, type Rule } from "../finding";
+import { FINE_UP_TO_MM, judgeLoad } from "../zoneLimit";
+import { at, changeFibre, perPiece, placeOf } from "./helpers";
+
+/** A fan that outweighs the classic single it stands for is heavy on lashes that would not get that single. */
+const CLASSIC = { diameterMm: 0.15, shape: "round" as const };
+/** From this share on a zone's baby lashes are reckoned with. A model of this product. */
+const MANY_BABIES = 0.3;
+
+/** Heavy fan on fine or baby lash: more fibre than a 0.15 single, on lashes that wear less than that. */
+export const heavyFan: Rule = (facts) =>
+  perPiece(facts, (zone, piece): Finding[] => {
+    const { fibre } = piece;
+    const { natural } = zone.limit;
+    const fine = natural.diameterMm <= FINE_UP_TO_MM;
+    const baby = natural.babyShare >= MANY_BABIES;
+    if (mostCount(fibre) < 2 || !(fine || baby)) return [];
+    const weighs = equalCount({ ...fibre, count: mostCount(fibre) }, CLASSIC);
+    if (weighs <= 1 + 1e-9) return [];
+    const lighter = Math.floor(equalCount({ ...CLASSIC, count: 1 }, fibre) + 1e-9);
+    const settles =
+      lighter >= 2 && judgeLoad(zone.limit.loadOf({ ...fibre, count: lighter, countTo: undefined }), lighter, facts.policy) !== "stop";
+    return [
+      {
+        rule: "heavyFan",
+        severity: "look",
+        where: at(zone),
+        title: `${placeOf(zone)}, heavy fan`,
+        why: `${mostCount(fibre)} fibres of ${fibre.diameterMm.toFixed(2)} weigh as ${weighs.toFixed(1)} singles of 0.15, on ${fine ? "fine lashes" : "a stretch with many baby lashes"}.`,
+        numbers: [
+          { label: "Natural lash here", value: `${natural.diameterMm.toFixed(3)} mm thick` },
+          { label: "Baby lashes here", value: `${Math.round(natural.babyShare * 100)} %` },
+          { label: "Load, resting", value: `${piece.load.resting.toFixed(2)} ×` },
+        ],
+        source: "Common practice; the comparison is by cross-section.",
+        ...(settles
+          ? { fix: { label: `Make it ${lighter}D`, apply: changeFibre(zone, piece, { count: lighter, countTo: undefined }) } }
+          : {}),
+      },
+    ];
+  });

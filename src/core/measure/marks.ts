@@ -1,0 +1,39 @@
+import { z } from "zod";
+
+/** A place on a picture, px from its top left corner. */
+const point = z.tuple([z.number().min(-100).max(20_000), z.number().min(-100).max(20_000)]);
+export type Px = readonly [x: number, y: number];
+
+/** A known length on the picture: two taps and how far apart they are. */
+export const knownLengthSchema = z
+  .strictObject({
+    from: point,
+    to: point,
+    mm: z
+      .number("How long is it, in millimetres?")
+      .min(1, "A scale of 1 mm at least; 10 or 20 measure better.")
+      .max(200, "A scale of 200 mm at most."),
+  })
+  .refine(({ from, to }) => Math.hypot(to[0] - from[0], to[1] - from[1]) >= 20, {
+    message: "The two ends of the scale lie on each other. Tap them further apart.",
+    path: ["to"],
+  });
+export type KnownLength = z.infer<typeof knownLengthSchema>;
+
+export const MARKED_PLACES = ["innerCorner", "outerCorner", "irisInner", "pupil", "irisOuter", "browPeak", "lowerLid"] as const;
+export type MarkedPlace = (typeof MARKED_PLACES)[number];
+
+/** What a person marked on one picture. Lashes run root to tip, with as many taps between as they bend. */
+export const pictureMarksSchema = z.strictObject({
+  version: z.literal(1),
+  scale: knownLengthSchema.nullable(),
+  /** A second known length at right angles to the first: takes the tilt of the scale out. */
+  across: knownLengthSchema.nullable(),
+  /** The lash line, inner corner to outer. */
+  line: z.array(point).max(40),
+  places: z.partialRecord(z.enum(MARKED_PLACES), point),
+  lashes: z.array(z.array(point).min(2).max(6)).max(80),
+});
+export type PictureMarks = z.infer<typeof pictureMarksSchema>;
+
+export const noMarks: PictureMarks = { version: 1, scale: null, across: null, line: [], places: {}, lashes: [] };

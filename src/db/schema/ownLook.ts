@@ -1,0 +1,16 @@
+import { jsonb, primaryKey, uuid } from "drizzle-orm/pg-core";
+import type { OwnLook } from "@/core/map";
+import { createdAt, studioId, studioSchema } from "./studio";
+
+/** A look the studio bent and kept as its own. */
+export const ownLook = studioSchema.table(
+  "own_look",
+  {
+    studioId: studioId(),
+    id: uuid().notNull(),
+    document: jsonb().$type<OwnLook>().notNull(),
+    keptBy: uuid().notNull(),
+    createdAt: createdAt(),
+  },
+  (t) => [primaryKey({ columns: [t.studioId, t.id] })],
+);

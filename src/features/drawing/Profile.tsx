@@ -1,0 +1,109 @@
+import { contactLengthMm, curlPath, curlSegments, type Curl, type PathPoint } from "@/core/curl";
+import { degToRad } from "@/core/units";
+
+export type ProfiledFibre = {
+  readonly key: string;
+  readonly label: string;
+  readonly curl: Curl;
+  readonly lengthMm: number;
+  readonly ink: string;
+  readonly dashed?: boolean;
+};
+
+/**
+ * Lashes from the side at true proportion: the lid, the usual natural lash, and fibres as they leave it. The stretch over
+ * which a fibre lies against the lash is drawn thick.
+ */
+export function Profile({
+  natural,
+  offsetMm,
+  fibres,
+  width = 300,
+  label,
+}: {
+  natural: { readonly angleDeg: number; readonly ownCurlDeg: number; readonly meanMm: number };
+  /** Gap at the lid, mm. */
+  offsetMm: number;
+  fibres: readonly ProfiledFibre[];
+  width?: number;
+  label: string;
+}) {
+  const lash = curlPath(
+    [{ lengthMm: natural.meanMm, curvaturePerMm: degToRad(natural.ownCurlDeg) / natural.meanMm }],
+    natural.angleDeg,
+    14,
+  );
+  const at = offsetMm / natural.meanMm;
+  const root = lash[Math.min(14, Math.max(0, Math.round(at * 14)))]!;
+  const drawn = fibres.map((fibre) => {
+    const shape = (mm: number) =>
+      curlPath(curlSegments(fibre.curl, fibre.lengthMm), natural.angleDeg, 48)
+        .slice(0, Math.max(2, Math.round((mm / fibre.lengthMm) * 48) + 1))
+        .map(({ reachMm, liftMm }) => ({ reachMm: reachMm + root.reachMm, liftMm: liftMm + root.liftMm }));
+    const contact = contactLengthMm(fibre.curl, fibre.lengthMm, natural.ownCurlDeg, natural.meanMm);
+    return { ...fibre, path: shape(fibre.lengthMm), touching: shape(contact) };
+  });
+  const all = [...lash, ...drawn.flatMap(({ path }) => path)];
+  const reach = Math.max(8, ...all.map(({ reachMm }) => reachMm)) + 1;
+  const back = Math.min(0, ...all.map(({ reachMm }) => reachMm)) - 4;
+  const top = Math.max(4, ...all.map(({ liftMm }) => liftMm)) + 1.2;
+  const bottom = Math.min(-2.2, ...all.map(({ liftMm }) => liftMm)) - 0.6;
+  const k = Math.min(width / (reach - back), 20);
+  const height = (top - bottom) * k;
+  const x = (mm: number) => (mm - back) * k;
+  const y = (mm: number) => (top - mm) * k;
+  const path = (points: readonly PathPoint[]) => `M${points.map((p) => `${x(p.reachMm).toFixed(1)} ${y(p.liftMm).toFixed(1)}`).join("L")}`;
+  const grid = Array.from({ length: Math.floor(top / 2) + 1 }, (_, i) => i * 2);
+  return (
+    <svg width={width} height={height} role="img" aria-label={label} className="max-w-full">
+      {grid.map((mm) => (
+        <g key={mm}>
+          <line x1={x(0)} x2={width} y1={y(mm)} y2={y(mm)} stroke="var(--line)" />
+          <text x={width - 2} y={y(mm) - 3} textAnchor="end" fontSize="11" fill="var(--ink-2)">
+            {mm === 0 ? "lid" : mm}
+          </text>
+        </g>
+      ))}
+      {/* The eye's front and the lid that lies on it, root of the lash at 0, 0. */}
+      <path
+        d={`M${x(-1.1)} ${y(bottom)}C${x(0.35)} ${y(-1.4)} ${x(0.3)} ${y(-0.3)} ${x(0)} ${y(0)}C${x(-0.3)} ${y(0.9)} ${x(-0.6)} ${y(2.2)} ${x(-2.6)} ${y(top)}`}
+        fill="none"
+        stroke="var(--lid)"
+        strokeWidth="2"
+      />
+      <path d={path(lash)} fill="none" stroke="var(--ink-2)" strokeWidth={Math.max(1.5, 0.085 * k)} strokeLinecap="round" opacity="0.7" />
+      {drawn.map((fibre) => (
+        <g key={fibre.key}>
+          <path
+            d={path(fibre.touching)}
+            fill="none"
+            stroke={fibre.ink}
+            strokeWidth={Math.max(4, 0.3 * k)}
+            strokeLinecap="round"
+            opacity="0.45"
+          />
+          <path
+            d={path(fibre.path)}
+            fill="none"
+            stroke={fibre.ink}
+            strokeWidth={Math.max(1.75, 0.13 * k)}
+            strokeLinecap="round"
+            strokeDasharray={fibre.dashed ? "5 4" : undefined}
+          />
+          <text
+            x={x(fibre.path.at(-1)!.reachMm) + 5}
+            y={y(fibre.path.at(-1)!.liftMm) + 4}
+            fontSize="12.5"
+            fontWeight="600"
+            fill={fibre.ink}
+            stroke="var(--paper)"
+            strokeWidth="3"
+            paintOrder="stroke"
+          >
+            {fibre.label}
+          </text>
+        </g>
+      ))}
+    </svg>
+  );
+}

@@ -1,0 +1,92 @@
+"use client";
+import { useRef } from "react";
+import { sideLabel, type Landmarks, type Side } from "@/core/eye";
+import type { EyePlace } from "@/features/drawing/plate";
+
+export const LANDMARK_WORDS: Readonly<Record<keyof Landmarks, string>> = {
+  irisInner: "iris, inner edge",
+  pupil: "pupil",
+  irisOuter: "iris, outer edge",
+  browPeak: "brow",
+};
+const SHORT: Readonly<Record<keyof Landmarks, string>> = { irisInner: "iris", pupil: "pupil", irisOuter: "iris", browPeak: "brow" };
+const NUDGE_MM = 0.25;
+
+/** A landmark of the open eye as a thread down the skyline, with its label as the handle it is pulled by. */
+export function Landmark({
+  side,
+  mark,
+  at,
+  lineMm,
+  place,
+  top,
+  groundY,
+  pxPerMm,
+  onMove,
+}: {
+  side: Side;
+  mark: keyof Landmarks;
+  at: number;
+  lineMm: number;
+  place: EyePlace;
+  top: number;
+  groundY: number;
+  pxPerMm: number;
+  onMove: (side: Side, mark: keyof Landmarks, at: number, stroke: string, done: boolean) => void;
+}) {
+  const held = useRef<{ stroke: string; x: number; at: number; to: number } | null>(null);
+  const x = place.lineX(at * lineMm);
+  const way = Math.sign(place.lineX(1) - place.lineX(0));
+  const labelled = mark === "pupil" || mark === "browPeak";
+  const release = () => {
+    const from = held.current;
+    held.current = null;
+    if (from && from.to !== from.at) onMove(side, mark, from.to, from.stroke, true);
+  };
+  return (
+    <g
+      role="slider"
+      tabIndex={-1}
+      aria-label={`${LANDMARK_WORDS[mark]}, ${sideLabel(side)}`}
+      aria-valuemin={0}
+      aria-valuemax={Math.round(lineMm * 10) / 10}
+      aria-valuenow={Math.round(at * lineMm * 10) / 10}
+      aria-valuetext={`${(at * lineMm).toFixed(1)} mm from the inner corner`}
+      data-landmark={`${side}-${mark}`}
+      className="cursor-ew-resize touch-none"
+      onPointerDown={(event) => {
+        event.currentTarget.setPointerCapture(event.pointerId);
+        held.current = { stroke: `${side} ${mark}@${event.timeStamp}`, x: event.clientX, at, to: at };
+      }}
+      onPointerMove={(event) => {
+        const from = held.current;
+        if (!from) return;
+        from.to = from.at + (way * (event.clientX - from.x)) / (lineMm * pxPerMm);
+        onMove(side, mark, from.to, from.stroke, false);
+      }}
+      onPointerUp={release}
+      onPointerCancel={() => (held.current = null)}
+      onKeyDown={(event) => {
+        if (event.key !== "ArrowLeft" && event.key !== "ArrowRight") return;
+        event.preventDefault();
+        event.stopPropagation();
+        const step = ((event.key === "ArrowRight" ? 1 : -1) * way * NUDGE_MM) / lineMm;
+        onMove(side, mark, at + step, `${side} ${mark} ${event.timeStamp}`, true);
+      }}
+    >
+      <line
+        x1={x}
+        x2={x}
+        y1={top}
+        y2={groundY}
+        stroke="var(--line-strong)"
+        strokeDasharray={labelled ? "1.5 4" : "1 7"}
+        pointerEvents="none"
+      />
+      <rect x={x - 18} y={groundY + 21} width="36" height="20" fill="transparent" />
+      <text x={x} y={groundY + 35} textAnchor="middle" fontSize={labelled ? 12.5 : 11.5} fill="var(--ink-2)" className="select-none">
+        {SHORT[mark]}
+      </text>
+    </g>
+  );
+}

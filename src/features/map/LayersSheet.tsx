@@ -1,0 +1,244 @@
+"use client";
+import { DIAMETER_CLASSES, mostCount, type FanOpening } from "@/core/lash";
+import { kindLabel, type AccentWish, type FibreKind, type LashMap, type UnderWish } from "@/core/map";
+import { Button, Choice, SelectField } from "@/ui";
+import { FibreFields } from "./FibreFields";
+import type { MapStudio } from "./useMapStudio";
+
+type Texture = "plain" | "wispy" | "wet";
+const isClosed = (fibre: FibreKind) => fibre.opening === "closed" && mostCount(fibre) > 1;
+const textureOf = (map: LashMap): Texture => (isClosed(map.fibre) ? "wet" : map.accents ? "wispy" : "plain");
+const run = (from: number, to: number) => Array.from({ length: to - from + 1 }, (_, i) => from + i);
+
+/** What stands on the base: accents, an under layer, singles and fans mixed. */
+export function LayersSheet({ studio }: { studio: MapStudio }) {
+  const { map, page, plan } = studio;
+  const { policy, trays } = page;
+  const spike = (fibre: FibreKind, opening?: FanOpening): FibreKind => {
+    // A spike is a closed fan of a fine fibre, or a thin single where nothing finer than it is in stock.
+    const fine = trays.find(({ curl, diameterMm, shape }) => curl === fibre.curl && shape === "round" && diameterMm <= 0.07);
+    const kind = fine
+      ? { curl: fine.curl, diameterMm: fine.diameterMm, shape: fine.shape }
+      : { curl: fibre.curl, diameterMm: fibre.diameterMm, shape: fibre.shape };
+    return fine ? { ...kind, count: 4, opening: opening ?? "closed" } : { ...kind, count: 1 };
+  };
+  const accentsOf = (fibre: FibreKind): AccentWish => ({
+    offsetMm: map.fibre.curl === "L" || map.fibre.curl === "M" ? Math.min(2, policy.accentOffsetMm) : policy.accentOffsetMm,
+    sections: 5,
+    placing: {
+      every: Math.max(policy.accentEvery, policy.accentPlacing === "clusters" ? 4 : 2),
+      cluster: policy.accentPlacing === "clusters" ? 3 : 1,
+      innerEvery: 2,
+    },
+    fibre: spike(fibre),
+  });
+  const underOf = (): UnderWish => ({ belowMm: 2, sections: 4, fibre: map.fibre });
+  const setTexture = (texture: Texture) => {
+    const { opening: _opening, ...open } = map.fibre;
+    if (texture === "wet") {
+      const fan =
+        mostCount(map.fibre) > 1 ? { ...map.fibre, opening: "closed" as const } : { ...spike(map.fibre), opening: "closed" as const };
+      const wet = mostCount(fan) > 1 ? fan : { ...fan, count: 3 };
+      return void plan({
+        fibre: wet,
+        accents: {
+          ...(map.accents ?? accentsOf(wet)),
+          fibre: {
+            ...(map.accents?.fibre ?? spike(wet)),
+            ...(mostCount(map.accents?.fibre ?? spike(wet)) > 1 ? { opening: "closed" as const } : {}),
+          },
+        },
+      });
+    }
+    void plan({ fibre: open, accents: texture === "wispy" ? (map.accents ?? accentsOf(open)) : undefined });
+  };
+  const { accents, under, hybrid } = map;
+  const setAccents = (change: Partial<AccentWish>) => accents && void plan({ accents: { ...accents, ...change } });
+  return (
+    <div className="space-y-4">
+      <Choice
+        label="Texture"
+        value={textureOf(map)}
+        options={[
+          { value: "plain", label: "plain", title: "One layer, no accents" },
+          { value: "wispy", label: "wispy", title: "Longer accents at intervals over the base, on any look" },
+          { value: "wet", label: "wet look", title: "Every fan left closed, base and accents" },
+        ]}
+        onChange={setTexture}
+      />
+      <section aria-label="Accents" className="border-t border-line pt-3">
+        <Row
+          title="Accents"
+          on={accents !== undefined}
+          says="longer spikes between the base lashes, on the longest natural lash of each few"
+          onToggle={(on) => void plan({ accents: on ? accentsOf(map.fibre) : undefined })}
+        />
+        {accents ? (
+          <div className="mt-2 flex flex-wrap items-end gap-x-5 gap-y-3">
+            <NumberSelect
+              label="Over the base"
+              value={accents.offsetMm}
+              from={1}
+              to={5}
+              unit="mm"
+              onChange={(offsetMm) => setAccents({ offsetMm })}
+            />
+            <NumberSelect label="Sections" value={accents.sections} from={2} to={12} onChange={(sections) => setAccents({ sections })} />
+            <NumberSelect
+              label="One to every"
+              value={accents.placing.every}
+              from={Math.max(2, accents.placing.cluster + 1)}
+              to={8}
+              unit="lashes"
+              onChange={(every) => setAccents({ placing: { ...accents.placing, every } })}
+            />
+            <NumberSelect
+              label="Side by side"
+              value={accents.placing.cluster}
+              from={1}
+              to={Math.min(4, accents.placing.every - 1)}
+              onChange={(cluster) => setAccents({ placing: { ...accents.placing, cluster } })}
+            />
+            <NumberSelect
+              label="On a single row, every"
+              value={accents.placing.innerEvery}
+              from={1}
+              to={8}
+              onChange={(innerEvery) => setAccents({ placing: { ...accents.placing, innerEvery } })}
+            />
+            <FibreFields fibre={accents.fibre} trays={trays} onChange={(fibre) => setAccents({ fibre })} />
+          </div>
+        ) : null}
+      </section>
+      <section aria-label="Under layer" className="border-t border-line pt-3">
+        <Row
+          title="Under layer"
+          on={under !== undefined}
+          says="short ones beneath, on the lowest row; bare where there is a single row"
+          onToggle={(on) => void plan({ under: on ? underOf() : undefined })}
+        />
+        {under ? (
+          <div className="mt-2 flex flex-wrap items-end gap-x-5 gap-y-3">
+            <NumberSelect
+              label="Below the base"
+              value={under.belowMm}
+              from={1}
+              to={5}
+              unit="mm"
+              onChange={(belowMm) => void plan({ under: { ...under, belowMm } })}
+            />
+            <NumberSelect
+              label="Sections"
+              value={under.sections}
+              from={2}
+              to={12}
+              onChange={(sections) => void plan({ under: { ...under, sections } })}
+            />
+            <FibreFields fibre={under.fibre} trays={trays} onChange={(fibre) => void plan({ under: { ...under, fibre } })} />
+          </div>
+        ) : null}
+      </section>
+      <section aria-label="Hybrid" className="border-t border-line pt-3">
+        <Row
+          title="Hybrid"
+          on={hybrid !== undefined}
+          says="singles and fans mixed in the base; more fans read darker, more singles softer"
+          onToggle={(on) => {
+            const fan =
+              trays.find(({ curl, diameterMm }) => curl === map.fibre.curl && diameterMm <= 0.05) ??
+              trays.find(({ diameterMm }) => diameterMm <= 0.07);
+            const single = map.fibre.count > 1;
+            const kind = single
+              ? trays.find(({ curl, diameterMm }) => curl === map.fibre.curl && diameterMm >= 0.1 && diameterMm <= 0.15)
+              : fan;
+            if (!on) return void plan({ hybrid: undefined });
+            if (!kind)
+              return studio.say(
+                `A hybrid mixes ${single ? "singles of 0.15 or finer" : "fans of 0.07 or finer"} in, and the shelf has none.`,
+              );
+            void plan({
+              hybrid: {
+                fibre: { curl: kind.curl, diameterMm: kind.diameterMm, shape: kind.shape, count: single ? 1 : 7 },
+                share: 0.5,
+                pattern: "alternate",
+              },
+            });
+          }}
+        />
+        {hybrid ? (
+          <div className="mt-2 flex flex-wrap items-end gap-x-5 gap-y-3">
+            <SelectField
+              label="Share"
+              value={hybrid.share}
+              onChange={(event) => void plan({ hybrid: { ...hybrid, share: Number(event.target.value) } })}
+            >
+              {[0.2, 0.3, 0.4, 0.5, 0.6, 0.7, 0.8].map((share) => (
+                <option key={share} value={share}>
+                  {Math.round(share * 100)} %
+                </option>
+              ))}
+            </SelectField>
+            <SelectField
+              label="Pattern"
+              value={hybrid.pattern}
+              onChange={(event) => void plan({ hybrid: { ...hybrid, pattern: event.target.value as "alternate" } })}
+            >
+              <option value="alternate">in turn</option>
+              <option value="scattered">scattered</option>
+              <option value="lowerRow">on the lower row</option>
+            </SelectField>
+            <FibreFields
+              label="Mixed in"
+              fibre={hybrid.fibre}
+              trays={trays}
+              onChange={(fibre) => void plan({ hybrid: { ...hybrid, fibre } })}
+            />
+          </div>
+        ) : null}
+      </section>
+      <p className="text-sm text-ink-2">
+        Base of {kindLabel(map.fibre)}. Baby lashes of about {DIAMETER_CLASSES.baby.diameterMm.toFixed(2)} mm get 7 mm or shorter in a fine
+        fibre, or are left alone.
+      </p>
+    </div>
+  );
+}
+
+function Row({ title, says, on, onToggle }: { title: string; says: string; on: boolean; onToggle: (on: boolean) => void }) {
+  return (
+    <div className="flex flex-wrap items-baseline gap-x-3">
+      <h3 className="text-lg">{title}</h3>
+      <span className="min-w-0 flex-1 text-sm text-ink-2">{says}</span>
+      <Button tone={on ? "plain" : "line"} onClick={() => onToggle(!on)}>
+        {on ? "Take away" : "Add"}
+      </Button>
+    </div>
+  );
+}
+
+function NumberSelect({
+  label,
+  value,
+  from,
+  to,
+  unit,
+  onChange,
+}: {
+  label: string;
+  value: number;
+  from: number;
+  to: number;
+  unit?: string;
+  onChange: (value: number) => void;
+}) {
+  return (
+    <SelectField label={label} value={value} onChange={(event) => onChange(Number(event.target.value))}>
+      {run(from, Math.max(from, to)).map((n) => (
+        <option key={n} value={n}>
+          {n}
+          {unit ? ` ${unit}` : ""}
+        </option>
+      ))}
+    </SelectField>
+  );
+}

@@ -1,0 +1,179 @@
+"use client";
+import { useCallback, useEffect, useState } from "react";
+import { type LashMap } from "@/core/map";
+import { Button, Notice, TextArea, Verdict } from "@/ui";
+import { forgetTemplate, keepTemplate, mapHistory, savedMap, writeNote } from "./actions";
+import { CompareMaps } from "./CompareMaps";
+import type { MapHistory } from "./data";
+import { wishOf } from "./firstPlan";
+import type { MapStudio } from "./useMapStudio";
+
+type Other = { readonly title: string; readonly map: LashMap };
+const KINDS = { note: "Note", approved: "Approved", sentBack: "Sent back" } as const;
+const TONES = { note: "note", approved: "good", sentBack: "look" } as const;
+
+/** Every save of this map, the client's other maps, the studio's templates, and what was said of it. */
+export function SavesSheet({ studio }: { studio: MapStudio }) {
+  const { map, page, mapId, saving, apply, plan } = studio;
+  const [history, setHistory] = useState<MapHistory | null>(null);
+  const [beside, setBeside] = useState<Other | null>(null);
+  const [words, setWords] = useState("");
+  const [problem, setProblem] = useState<string | null>(null);
+  const revision = saving.saved?.revision ?? 0;
+  const load = useCallback(async () => {
+    const result = await mapHistory({ clientId: page.clientId, mapId }).catch(() => null);
+    if (result?.ok) setHistory(result.data);
+    else setProblem(result?.message ?? "The server did not answer. Try again.");
+  }, [page.clientId, mapId]);
+  useEffect(() => {
+    // The list follows every save.
+    void Promise.resolve().then(load);
+  }, [load, revision]);
+  const open = async (id: string, rev: number, title: string) => {
+    const result = await savedMap({ mapId: id, revision: rev }).catch(() => null);
+    if (result?.ok) setBeside({ title, map: result.data.map });
+    else setProblem(result?.message ?? "The server did not answer. Try again.");
+  };
+  const say = async (kind: "note" | "approved" | "sentBack") => {
+    const saved = await saving.save();
+    if (saved === null) return;
+    const result = await writeNote({ mapId, revision: saved, kind, words }).catch(() => null);
+    if (!result?.ok)
+      return setProblem(
+        result ? [result.message, ...Object.values(result.fields)].join(" ") : "The server did not answer. What you wrote is still here.",
+      );
+    setWords("");
+    setProblem(null);
+    await load();
+  };
+  const keepAsTemplate = async () => {
+    const result = await keepTemplate({ map }).catch(() => null);
+    if (!result?.ok) return setProblem(result?.message ?? "The server did not answer. Try again.");
+    await load();
+  };
+  const forget = async (id: string) => {
+    const result = await forgetTemplate({ id }).catch(() => null);
+    if (!result?.ok) return setProblem(result?.message ?? "The server did not answer. Try again.");
+    await load();
+  };
+  return (
+    <div className="grid gap-x-10 gap-y-6 md:grid-cols-2">
+      <section aria-label="Saves">
+        <h3 className="text-lg">Saves of this map</h3>
+        {history === null ? (
+          <p className="text-ink-2">Looking…</p>
+        ) : history.saves.length === 0 ? (
+          <p className="text-[0.9375rem] text-ink-2">Not saved yet. Every save is kept, and any two are compared.</p>
+        ) : (
+          <ul className="mt-1 border-t border-line">
+            {history.saves.map((save) => (
+              <Line key={save.revision} title={`Save ${save.revision}`} says={`${save.savedOn}, ${save.savedBy}`}>
+                <Button tone="plain" onClick={() => void open(mapId, save.revision, `Save ${save.revision}`)}>
+                  Compare
+                </Button>
+              </Line>
+            ))}
+          </ul>
+        )}
+        {history?.others.length ? (
+          <>
+            <h3 className="mt-5 text-lg">Other maps of this client</h3>
+            <ul className="mt-1 border-t border-line">
+              {history.others.map((other) => (
+                <Line key={other.id} title={other.title} says={`saved ${other.savedOn}${other.worn ? ", worn at the last visit" : ""}`}>
+                  <Button tone="plain" onClick={() => void open(other.id, other.revision, other.title)}>
+                    Compare
+                  </Button>
+                </Line>
+              ))}
+            </ul>
+          </>
+        ) : null}
+        <h3 className="mt-5 text-lg">Templates of the studio</h3>
+        <ul className="mt-1 border-t border-line">
+          {history?.templates.map((template) => (
+            <Line key={template.id} title={template.map.title} says={`kept by ${template.keptBy}`}>
+              <Button tone="line" onClick={() => void plan({ ...wishOf(template.map), title: template.map.title, landmarks: undefined })}>
+                Plan with it
+              </Button>
+              <Button tone="plain" onClick={() => setBeside({ title: template.map.title, map: template.map })}>
+                Compare
+              </Button>
+              {page.mayForget ? (
+                <Button tone="plain" onClick={() => void forget(template.id)}>
+                  Forget
+                </Button>
+              ) : null}
+            </Line>
+          ))}
+        </ul>
+        <Button tone="line" className="mt-2" onClick={() => void keepAsTemplate()}>
+          Keep this map as a template
+        </Button>
+      </section>
+      <section aria-label="Notes">
+        <h3 className="text-lg">Said of this map</h3>
+        {history?.notes.length ? (
+          <ul className="mt-1 border-t border-line">
+            {history.notes.map((note) => (
+              <li key={note.id} className="border-b border-line py-2">
+                <Verdict tone={TONES[note.kind]}>{KINDS[note.kind]}</Verdict>{" "}
+                <span className="text-sm text-ink-2">
+                  {note.writtenBy}, {note.writtenOn}, save {note.revision}
+                  {note.kind === "approved" && note.revision !== revision ? "; the map has changed since" : ""}
+                </span>
+                <p className="text-[0.9375rem] break-words whitespace-pre-line" dir="auto">
+                  {note.words}
+                </p>
+              </li>
+            ))}
+          </ul>
+        ) : (
+          <p className="text-[0.9375rem] text-ink-2">
+            Nothing yet. An instructor looks a trainee&rsquo;s map over here, writes what to mend, and approves it.
+          </p>
+        )}
+        <div className="mt-3">
+          <TextArea label="A note" value={words} maxLength={1000} onChange={(event) => setWords(event.target.value)} />
+          <div className="mt-2 flex flex-wrap gap-2">
+            <Button tone="line" disabled={words.trim() === ""} onClick={() => void say("note")}>
+              Write it down
+            </Button>
+            {page.mayApprove ? (
+              <>
+                <Button onClick={() => void say("approved")}>Approve this save</Button>
+                <Button tone="plain" disabled={words.trim() === ""} onClick={() => void say("sentBack")}>
+                  Send it back
+                </Button>
+              </>
+            ) : null}
+          </div>
+        </div>
+        {problem ? <Notice tone="stop" title={problem} className="mt-3" /> : null}
+      </section>
+      {beside ? (
+        <CompareMaps
+          studio={studio}
+          other={beside}
+          onTake={() => {
+            apply(beside.map);
+            setBeside(null);
+          }}
+          onClose={() => setBeside(null)}
+        />
+      ) : null}
+    </div>
+  );
+}
+
+function Line({ title, says, children }: { title: string; says: string; children: React.ReactNode }) {
+  return (
+    <li className="flex flex-wrap items-center gap-x-3 border-b border-line py-1.5">
+      <span className="min-w-40 flex-1">
+        <b className="block break-words">{title}</b>
+        <span className="text-sm text-ink-2">{says}</span>
+      </span>
+      {children}
+    </li>
+  );
+}

@@ -1,0 +1,96 @@
+import "server-only";
+import { readFile } from "node:fs/promises";
+import path from "node:path";
+import fontkit from "@pdf-lib/fontkit";
+import { PDFDocument, rgb, type PDFFont, type PDFPage } from "pdf-lib";
+import { PAPERS, type Paper } from "@/core/formats";
+
+/** One millimetre in PDF points: 72 points to the inch of 25.4 mm. */
+export const POINTS_PER_MM = 72 / 25.4;
+
+const INK = rgb(0.09, 0.13, 0.11);
+const FAINT = rgb(0.45, 0.48, 0.45);
+const fontFile = (weight: number) =>
+  path.join(process.cwd(), "node_modules/@fontsource/hanken-grotesk/files", `hanken-grotesk-latin-${weight}-normal.woff`);
+
+export type Point = readonly [xMm: number, yMm: number];
+type TextOptions = { readonly bold?: boolean; readonly centre?: boolean; readonly faint?: boolean };
+
+/** A document in millimetres, with the fonts every print has. */
+export async function openDocument(title: string, paper: Paper) {
+  const pdf = await PDFDocument.create();
+  pdf.registerFontkit(fontkit);
+  pdf.setTitle(title);
+  const [regular, bold] = await Promise.all(
+    [400, 600].map(async (weight) => pdf.embedFont(await readFile(fontFile(weight)), { subset: true })),
+  );
+  const { widthMm, heightMm } = PAPERS[paper];
+  return {
+    pdf,
+    widthMm,
+    heightMm,
+    addSheet: () => new Sheet(pdf.addPage([widthMm * POINTS_PER_MM, heightMm * POINTS_PER_MM]), heightMm, regular!, bold!),
+  };
+}
+
+/** Letters the shipped font has; others are left out of the print, never of the record. */
+export const printable = (text: string) =>
+  text
+    .replace(/[^\u0020-\u007e\u00a1-\u00ff\u2013\u2014\u2018-\u201d]/gu, "")
+    .replace(/\s+/g, " ")
+    .trim();
+
+/** A page measured in millimetres from its top left corner. */
+export class Sheet {
+  constructor(
+    private readonly page: PDFPage,
+    private readonly heightMm: number,
+    private readonly regular: PDFFont,
+    private readonly bold: PDFFont,
+  ) {}
+
+  private point([x, y]: Point) {
+    return { x: x * POINTS_PER_MM, y: (this.heightMm - y) * POINTS_PER_MM };
+  }
+  line(from: Point, to: Point, widthMm: number, faint = false) {
+    this.page.drawLine({ start: this.point(from), end: this.point(to), thickness: widthMm * POINTS_PER_MM, color: faint ? FAINT : INK });
+  }
+  path(points: readonly Point[], widthMm: number, closed = false) {
+    const last = closed ? [...points, points[0]!] : points;
+    last.slice(1).forEach((point, i) => this.line(last[i]!, point, widthMm));
+  }
+  /** An SVG path in millimetres, its origin at a place of the page. */
+  svgPath(d: string, [x, y]: Point, widthMm: number, faint = false) {
+    this.page.drawSvgPath(d, {
+      ...this.point([x, y]),
+      scale: POINTS_PER_MM,
+      borderWidth: widthMm * POINTS_PER_MM,
+      borderColor: faint ? FAINT : INK,
+    });
+  }
+  text(text: string, x: number, y: number, sizeMm: number, { bold = false, centre = false, faint = false }: TextOptions = {}) {
+    const font = bold ? this.bold : this.regular;
+    const size = sizeMm * POINTS_PER_MM;
+    const { x: px, y: py } = this.point([x, y]);
+    this.page.drawText(printable(text), {
+      x: centre ? px - font.widthOfTextAtSize(printable(text), size) / 2 : px,
+      y: py - (centre ? size * 0.35 : 0),
+      size,
+      font,
+      color: faint ? FAINT : INK,
+    });
+  }
+  /** Words broken into lines of a width; returns where the next line would stand, mm. */
+  paragraph(text: string, x: number, y: number, sizeMm: number, widthMm: number, options: TextOptions = {}): number {
+    const font = options.bold ? this.bold : this.regular;
+    const size = sizeMm * POINTS_PER_MM;
+    const lines: string[] = [];
+    for (const word of printable(text).split(" ")) {
+      const line = lines.length ? `${lines.at(-1)} ${word}` : word;
+      if (lines.length && font.widthOfTextAtSize(line, size) <= widthMm * POINTS_PER_MM) lines[lines.length - 1] = line;
+      else lines.push(word);
+    }
+    lines.forEach((line, i) => this.text(line, x, y + i * sizeMm * 1.32, sizeMm, options));
+    return y + lines.length * sizeMm * 1.32;
+  }
+}

@@ -1,0 +1,181 @@
+"use client";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { otherSide, type Landmarks, type Side } from "@/core/eye";
+import {
+  baseIndex,
+  clashWords,
+  joinFindings,
+  kindLabel,
+  landmarksOf,
+  LOOKS,
+  lookHandles,
+  mapFacts,
+  mapFindings,
+  mapTitle,
+  moveEdge,
+  nearestStocked,
+  onBothEyes,
+  setZoneLength,
+  type Finding,
+  type LashMap,
+  type MapWish,
+} from "@/core/map";
+import { newId } from "@/features/visit/newId";
+import { useDraft } from "@/features/visit/useDraft";
+import type { MapPage } from "./data";
+import { wishOf } from "./firstPlan";
+import type { Drag, ZoneRef } from "./Skyline";
+import { useMapEditor } from "./useMapEditor";
+import { useMapSaving } from "./useMapSaving";
+import { usePlanner } from "./usePlanner";
+
+/** So near may a landmark come to its neighbour, as a fraction of the lash line. */
+const MARK_GAP = 0.012;
+
+/** A map on the bench: what it is, what deserves to be said of it, and everything that can be done to it. */
+export function useMapStudio(page: MapPage, start: { map: LashMap; clash: string | null }) {
+  const editor = useMapEditor(start.map);
+  const { map, change } = editor;
+  const [mapId] = useState(() => page.saved?.id ?? newId());
+  const [chosen, setChosen] = useState<ZoneRef | null>(null);
+  const [layer, setLayer] = useState(() => baseIndex(start.map, "right"));
+  const [clash, setClash] = useState(start.clash);
+  const [problem, setProblem] = useState<string | null>(null);
+  const [longestMm, setLongestMm] = useState<Readonly<Record<Side, number>> | null>(null);
+  const { found, keep, drop } = useDraft(`map ${page.saved?.id ?? `new ${page.clientId}`}`);
+  const { survey, policy, trays } = page;
+  const context = useMemo(() => ({ survey: survey.document, policy, trays }), [survey, policy, trays]);
+  const facts = useMemo(() => mapFacts(map, context), [map, context]);
+  const findings = useMemo(() => joinFindings(mapFindings(facts)), [facts]);
+  const planner = usePlanner(context);
+  const saving = useMapSaving({ page, mapId, map, restart: editor.restart, saidSaved: drop, say: setProblem });
+  const revision = saving.saved?.revision ?? 0;
+
+  const apply = (next: LashMap, stroke?: string) => {
+    if (next === map) return;
+    change(next, stroke);
+    keep(next, revision);
+  };
+  const plan = async (wish: Partial<MapWish>, stroke?: string) => {
+    const whole: MapWish = { ...wishOf(map), ...wish };
+    const title = map.title === mapTitle(map) ? mapTitle(whole) : map.title;
+    const planned = await planner.plan({ ...clean(whole), title });
+    if (planned === undefined) return;
+    if (!planned) return setProblem(`No length of ${kindLabel(whole.fibre)} is in stock.`);
+    setProblem(null);
+    setClash(clashWords(planned));
+    setLongestMm(planned.longestMm);
+    apply(planned.map, stroke);
+    if (!stroke) setChosen(null);
+    setLayer((old) => Math.min(old, planned.map.eyes.right.layers.length - 1));
+  };
+
+  const together = map.coupling === "mirrored" && !map.differsOnPurpose;
+  /** Changes a zone's length; with the eyes alike its mirror zone follows, unless it is to change alone. */
+  const setLength = (zone: ZoneRef, lengthMm: number | null, stroke?: string, alone = false) => {
+    if (facts.layers[zone.side][zone.layer]?.[zone.index]?.fibre?.lengthMm === (lengthMm ?? undefined)) return;
+    const once = (m: LashMap, side: Side) => setZoneLength(m, side, zone.index, lengthMm, zone.layer);
+    apply(together && !alone ? onBothEyes(map, zone.side, once) : once(map, zone.side), stroke);
+  };
+  const pull = (zone: ZoneRef, wishMm: number, stroke: string, alone: boolean) => {
+    const stocked = facts.layers[zone.side][zone.layer]?.[zone.index]?.stockedMm ?? [];
+    const shortest = stocked[0];
+    setLength(zone, shortest !== undefined && wishMm < shortest - 1.5 ? null : nearestStocked(stocked, wishMm), stroke, alone);
+  };
+  const pullEdge = (side: Side, l: number, edge: number, at: number, stroke: string, alone: boolean) => {
+    const once = (m: LashMap, s: Side) => moveEdge(m, s, l, edge, at);
+    apply(together && !alone ? onBothEyes(map, side, once) : once(map, side), stroke);
+  };
+  const moveLandmark = (side: Side, mark: keyof Landmarks, at: number, stroke: string, done: boolean) => {
+    const both = { right: landmarksOf(map, survey.document, "right"), left: landmarksOf(map, survey.document, "left") };
+    const landmarks = { ...both, [side]: { ...both[side], [mark]: between(both[side], mark, at) } };
+    if (done) void plan({ landmarks }, stroke);
+    else apply({ ...map, landmarks }, stroke);
+  };
+  const bend = (handle: number, dropMm: number, stroke: string) => {
+    const handles = map.bend ?? lookHandles(LOOKS[map.look], landmarksOf(map, survey.document, "right"));
+    const bent = handles.map((h, i) => (i === handle ? { ...h, dropMm: Math.min(12, Math.max(0, Math.round(dropMm * 10) / 10)) } : h));
+    void plan({ bend: bent }, stroke);
+  };
+  const choose = (zone: ZoneRef | null, focus = false) => {
+    setChosen(zone);
+    if (zone) setLayer(zone.layer);
+    if (zone && focus)
+      requestAnimationFrame(() =>
+        document.querySelector<SVGElement>(`[data-zone="${zone.side}-${zone.index + 1}"]`)?.focus({ preventScroll: true }),
+      );
+  };
+  const takeFix = (finding: Finding | undefined) => {
+    if (finding?.fix) apply(finding.fix.apply(map));
+  };
+  const showFinding = ({ where }: Finding) => {
+    const side = where.side === "both" ? "right" : where.side;
+    choose({ side, index: where.zones[0] ?? 0, layer: where.layer ?? baseIndex(map, side) }, true);
+  };
+
+  // The plate is drawn anew only where something changed: its callbacks stay the same and call what is current.
+  const latest = useRef({ pull, pullEdge, choose, moveLandmark, bend });
+  useEffect(() => {
+    latest.current = { pull, pullEdge, choose, moveLandmark, bend };
+  });
+  const drag = useMemo<Drag>(
+    () => ({
+      onLength: (...all) => latest.current.pull(...all),
+      onEdge: (...all) => latest.current.pullEdge(...all),
+      onChoose: (zone) => latest.current.choose(zone),
+    }),
+    [],
+  );
+  const onLandmark = useCallback<typeof moveLandmark>((...all) => latest.current.moveLandmark(...all), []);
+  const onBend = useCallback<typeof bend>((...all) => latest.current.bend(...all), []);
+
+  return {
+    page,
+    editor,
+    map,
+    mapId,
+    facts,
+    findings,
+    chosen,
+    /** The chosen zone with all that is known of it. */
+    zone: chosen ? facts.layers[chosen.side][chosen.layer]?.[chosen.index] : undefined,
+    layer: Math.min(layer, map.eyes.right.layers.length - 1),
+    setLayer: (l: number) => {
+      setLayer(l);
+      setChosen(null);
+    },
+    clash,
+    problem,
+    say: setProblem,
+    longestMm,
+    draft: { found, drop },
+    planner,
+    saving,
+    together,
+    apply,
+    plan,
+    setLength,
+    choose,
+    takeFix,
+    showFinding,
+    drag,
+    onLandmark,
+    onBend,
+    other: otherSide,
+  };
+}
+export type MapStudio = ReturnType<typeof useMapStudio>;
+
+/** A landmark's place held between its neighbours, so that they never cross. */
+function between(marks: Landmarks, mark: keyof Landmarks, at: number): number {
+  const [low, high] = {
+    irisInner: [0.02, marks.pupil - MARK_GAP],
+    pupil: [marks.irisInner + MARK_GAP, Math.min(marks.irisOuter, marks.browPeak) - MARK_GAP],
+    irisOuter: [marks.pupil + MARK_GAP, 0.98],
+    browPeak: [marks.pupil + MARK_GAP, 0.98],
+  }[mark] as [number, number];
+  return Math.min(high, Math.max(low, at));
+}
+
+/** Fields that were unset are left out of the document altogether. */
+const clean = (wish: MapWish): MapWish => Object.fromEntries(Object.entries(wish).filter(([, value]) => value !== undefined)) as MapWish;

@@ -1,0 +1,24 @@
+"use server";
+import { eq } from "drizzle-orm";
+import { refresh } from "next/cache";
+import { z } from "zod";
+import { pictureMarksSchema } from "@/core/measure";
+import { picture } from "@/db/schema";
+import { action, Refusal } from "@/server/action";
+import { inStudio } from "@/server/inStudio";
+
+/** Keeps what was marked on a picture. */
+export const saveMarks = action({ input: z.strictObject({ id: z.uuid(), marks: pictureMarksSchema }) }, (me, { id, marks }) =>
+  inStudio(me, async (tx) => {
+    const rows = await tx.update(picture).set({ marks }).where(eq(picture.id, id)).returning({ id: picture.id });
+    if (!rows[0]) throw new Refusal("This picture is not in the studio (any more).");
+    return null;
+  }),
+);
+
+/** Takes a picture away for good. */
+export const removePicture = action({ input: z.strictObject({ id: z.uuid() }), least: "technician" }, async (me, { id }) => {
+  await inStudio(me, (tx) => tx.delete(picture).where(eq(picture.id, id)));
+  refresh();
+  return null;
+});

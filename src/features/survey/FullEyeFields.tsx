@@ -1,0 +1,167 @@
+import { X } from "lucide-react";
+import { DENSITIES, OWN_CURLS, SHAPES, sideLabel, TWISTS, type Side } from "@/core/eye";
+import { DIRECTIONS } from "@/core/curl";
+import { DIAMETER_CLASSES } from "@/core/lash";
+import { Button, SelectField, TextField } from "@/ui";
+import { optionsOf } from "./optionsOf";
+import { addPlace, LANDMARKS, MOST_PLACES, type EyeForm, type PlaceForm } from "./surveyForm";
+
+const NUMBERS = [
+  { key: "at", head: "At, mm", label: "millimetres from the inner corner" },
+  { key: "length", head: "Length", label: "natural length in mm" },
+  { key: "spread", head: "± mm", label: "spread in mm" },
+] as const;
+const CLASSES = [
+  { key: "diameter", head: "Thickness", options: optionsOf(DIAMETER_CLASSES) },
+  { key: "density", head: "Density", options: optionsOf(DENSITIES) },
+  { key: "direction", head: "Direction", options: optionsOf(DIRECTIONS) },
+  { key: "ownCurl", head: "Own curl", options: optionsOf(OWN_CURLS) },
+  { key: "twist", head: "Twist", options: optionsOf(TWISTS) },
+  { key: "rows", head: "Rows", options: ["1", "2", "3"].map((value) => ({ value, label: value })) },
+] as const;
+const SHARES = [
+  { key: "baby", head: "Baby, %", label: "share of baby lashes in per cent" },
+  { key: "gaps", head: "Gaps, %", label: "share without lashes in per cent" },
+] as const;
+
+/** One eye of the full survey: as many places along the lash line as are looked at, a row each. */
+export function FullEyeFields({
+  side,
+  eye,
+  fields,
+  onChange,
+  onCopy,
+}: {
+  side: Side;
+  eye: EyeForm;
+  fields: Readonly<Record<string, string>>;
+  onChange: (eye: EyeForm) => void;
+  onCopy: () => void;
+}) {
+  const name = sideLabel(side);
+  const set = (i: number, change: Partial<PlaceForm>) =>
+    onChange({ ...eye, places: eye.places.map((place, k) => (k === i ? { ...place, ...change } : place)) });
+  const sorted = () =>
+    onChange({ ...eye, places: [...eye.places].sort((a, b) => Number(a.at.replace(",", ".")) - Number(b.at.replace(",", "."))) });
+  const head = "px-1 pb-1 text-left text-sm font-normal text-ink-2";
+  return (
+    <section aria-label={name}>
+      <div className="flex flex-wrap items-baseline justify-between gap-x-4 border-b border-line pb-1">
+        <h2 className="text-2xl first-letter:uppercase">{name}</h2>
+        <Button tone="plain" className="-mr-4" onClick={onCopy}>
+          Copy to the other eye
+        </Button>
+      </div>
+      <div className="mt-3 grid grid-cols-2 gap-3 sm:grid-cols-3 lg:grid-cols-6">
+        <TextField
+          label="Lash line"
+          unit="mm"
+          inputMode="decimal"
+          value={eye.lashLine}
+          error={fields[`${side}.lashLine`]}
+          onChange={(e) => onChange({ ...eye, lashLine: e.target.value })}
+        />
+        <SelectField label="Eye shape" value={eye.shape} onChange={(e) => onChange({ ...eye, shape: e.target.value as EyeForm["shape"] })}>
+          {optionsOf(SHAPES).map(({ value, label }) => (
+            <option key={value} value={value}>
+              {label}
+            </option>
+          ))}
+        </SelectField>
+        {LANDMARKS.map(({ key, label }) => (
+          <TextField
+            key={key}
+            label={label}
+            unit="mm"
+            inputMode="decimal"
+            value={eye.landmarks[key]}
+            error={fields[`${side}.landmarks.${key}`]}
+            onChange={(e) => onChange({ ...eye, landmarks: { ...eye.landmarks, [key]: e.target.value } })}
+          />
+        ))}
+      </div>
+      <div className="mt-3 overflow-x-auto" tabIndex={0} role="region" aria-label={`Places of ${name}`}>
+        <table className="w-full min-w-[58rem] border-separate border-spacing-x-1 border-spacing-y-1">
+          <caption className="sr-only">Lashes of {name}, a row a place</caption>
+          <thead>
+            <tr>
+              {[...NUMBERS, ...CLASSES, ...SHARES].map((column) => (
+                <th key={column.key} scope="col" className={head}>
+                  {column.head}
+                </th>
+              ))}
+              <th scope="col" className={head}>
+                <span className="sr-only">Take away</span>
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {eye.places.map((place, i) => (
+              <tr key={i} className="align-top">
+                {NUMBERS.map(({ key, label }) => (
+                  <td key={key} className="w-20">
+                    <TextField
+                      hideLabel
+                      label={`${name}, place ${i + 1}, ${label}`}
+                      inputMode="decimal"
+                      className="px-2"
+                      value={place[key]}
+                      error={fields[`${side}.places.${i}.${key}`]}
+                      onChange={(e) => set(i, { [key]: e.target.value })}
+                      onBlur={key === "at" ? sorted : undefined}
+                    />
+                  </td>
+                ))}
+                {CLASSES.map(({ key, head: label, options }) => (
+                  <td key={key}>
+                    <SelectField
+                      hideLabel
+                      label={`${name}, place ${i + 1}, ${label.toLowerCase()}`}
+                      className="px-1.5"
+                      value={place[key]}
+                      onChange={(e) => set(i, { [key]: e.target.value })}
+                    >
+                      {options.map((option) => (
+                        <option key={option.value} value={option.value}>
+                          {option.label}
+                        </option>
+                      ))}
+                    </SelectField>
+                  </td>
+                ))}
+                {SHARES.map(({ key, label }) => (
+                  <td key={key} className="w-16">
+                    <TextField
+                      hideLabel
+                      label={`${name}, place ${i + 1}, ${label}`}
+                      inputMode="numeric"
+                      className="px-2"
+                      value={place[key]}
+                      error={fields[`${side}.places.${i}.${key}`]}
+                      onChange={(e) => set(i, { [key]: e.target.value })}
+                    />
+                  </td>
+                ))}
+                <td className="w-9">
+                  <button
+                    type="button"
+                    disabled={eye.places.length <= 2}
+                    aria-label={`Take place ${i + 1} of ${name} away`}
+                    className="flex min-h-10 min-w-8 items-center justify-center rounded-full text-ink-2 hover:bg-moss-soft disabled:opacity-40"
+                    onClick={() => onChange({ ...eye, places: eye.places.filter((_, k) => k !== i) })}
+                  >
+                    <X size={18} aria-hidden="true" />
+                  </button>
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      {fields[`${side}.places`] ? <p className="text-sm font-medium text-rosehip">■ {fields[`${side}.places`]}</p> : null}
+      <Button tone="line" className="mt-1" disabled={eye.places.length >= MOST_PLACES} onClick={() => onChange(addPlace(eye))}>
+        One place more
+      </Button>
+    </section>
+  );
+}
