@@ -31,6 +31,7 @@ const VIEWS: readonly (readonly [name: string, path: (one: (sql: string) => Prom
   ["client", async (one) => `/clients/${await one(CLIENT)}`],
   ["edit client", async (one) => `/clients/${await one(CLIENT)}/edit`],
   ["survey", async (one) => `/clients/${await one(CLIENT)}/survey`],
+  ["pictures", async (one) => `/clients/${await one("(select id from studio.client where name like 'Ottilie%')")}/survey/pictures`],
   ["new map", async (one) => `/clients/${await one(CLIENT)}/map`],
   ["map", async (one) => `/clients/${await one(CLIENT)}/map/${await one(`select id from studio.lash_map where client_id = ${CLIENT}`)}`],
   ["air", () => "/air"],

@@ -36,9 +36,19 @@ const inputs: Record<string, (s: TestStudio) => unknown> = {
   "map/saveMap": (s) => ({ mapId: s.ids.map, clientId: s.ids.client, surveyId: s.ids.survey, base: 1, map: s.map }),
   "map/importMap": (s) => ({
     clientId: s.ids.client,
-    text: JSON.stringify({ format: "ivy-thread.lash-map", version: 1, map: s.map, survey: s.survey }),
+    text: JSON.stringify({ format: "ivy-thread.lash-map", version: 2, map: s.map, survey: s.survey }),
   }),
   "map/openVisit": (s) => ({ clientId: s.ids.client, mapId: s.ids.map, revision: 1, reason: "because" }),
+  "map/keepLook": () => null,
+  "map/forgetLook": (s) => ({ id: s.ids.look }),
+  "map/keepTemplate": () => null,
+  "map/forgetTemplate": (s) => ({ id: s.ids.template }),
+  "map/emptyTray": () => null,
+  "map/mapHistory": (s) => ({ clientId: s.ids.client, mapId: s.ids.map }),
+  "map/savedMap": (s) => ({ mapId: s.ids.map, revision: 1 }),
+  "map/writeNote": (s) => ({ mapId: s.ids.map, revision: 1, kind: "note", words: "spied" }),
+  "pictures/saveMarks": (s) => ({ id: s.ids.picture, marks: { version: 1, scale: null, across: null, line: [], places: {}, lashes: [] } }),
+  "pictures/removePicture": (s) => ({ id: s.ids.picture }),
   "air/typeReading": (s) => ({ roomId: s.ids.room, temperature: "21", humidity: "50" }),
   "air/changeRoom": (s) => ({ roomId: s.ids.room, volume: "99" }),
   "shelf/addAdhesive": () => null,
@@ -105,6 +115,9 @@ test("a trainee sets no policy, adds nobody, removes nothing, and is told whose 
     ["shelf/addAdhesive", {}],
     ["clients/putClientAway", { id: ours.ids.client, away: true }],
     ["air/changeRoom", { roomId: ours.ids.room, volume: "44" }],
+    ["map/forgetLook", { id: ours.ids.look }],
+    ["map/forgetTemplate", { id: ours.ids.template }],
+    ["pictures/removePicture", { id: ours.ids.picture }],
   ];
   for (const [name, input] of tries)
     expect([name, await actions.get(name)!(input)]).toEqual([
@@ -128,7 +141,7 @@ test("every action answers nonsense in words and throws at nobody", async () => 
   expect(await fingerprint(ours.ids.studioId)).toBe(before);
 });
 
-const ROUTES_FOR_NOBODY = ["api/auth/[...all]", "api/health", "api/time", "api/intake/readings", "schemas/lash-map.v1.json"];
+const ROUTES_FOR_NOBODY = ["api/auth/[...all]", "api/health", "api/time", "api/intake/readings", "schemas/lash-map.v2.json"];
 type Handlers = Partial<
   Record<"GET" | "POST", (request: Request, context: { params: Promise<Record<string, string>> }) => Promise<Response> | Response>
 >;
@@ -159,7 +172,7 @@ const ask = (studio: TestStudio) => ({
           }
         : {}),
     }),
-  context: { params: Promise.resolve({ mapId: studio.ids.map }) },
+  context: { params: Promise.resolve({ mapId: studio.ids.map, clientId: studio.ids.client, id: studio.ids.picture }) },
 });
 
 test("as another studio, no route gives or takes anything of ours; signed out, each says 401", async () => {
@@ -167,9 +180,13 @@ test("as another studio, no route gives or takes anything of ours; signed out, e
   const routes = await everyRoute();
   expect(routes.map(([route]) => route).sort()).toEqual([
     "api/air",
+    "api/clients/[clientId]/pictures",
+    "api/maps/[mapId]/brief.pdf",
     "api/maps/[mapId]/eyes.svg",
     "api/maps/[mapId]/map.json",
     "api/maps/[mapId]/pad-strip.pdf",
+    "api/maps/[mapId]/zones.csv",
+    "api/pictures/[id]",
     "api/visits/events",
     "api/visits/running",
   ]);
@@ -184,7 +201,8 @@ test("as another studio, no route gives or takes anything of ours; signed out, e
       const text = await (await handler(request(method), context)).text();
       for (const secret of [ours.ids.visit, ours.ids.client, ours.ids.room, `${ours.name} `, "private"])
         expect([route, text.includes(secret) && !text.includes("unknown")]).toEqual([route, false]);
-      if (route.startsWith("api/maps")) expect((await handler(request(method), context)).status).toBe(404);
+      if (route.startsWith("api/maps") || route.startsWith("api/pictures"))
+        expect((await handler(request(method), context)).status).toBe(404);
     }
   expect(await fingerprint(ours.ids.studioId)).toBe(before);
 });
@@ -196,6 +214,8 @@ test("as another studio, every page's reading comes back empty", async () => {
   const { clientPage, clientForm, listClients } = await import("@/features/clients/data");
   const { mapPage, mapForFiles } = await import("@/features/map/data");
   const { surveyPage } = await import("@/features/survey/data");
+  const { picturesPage } = await import("@/features/pictures/data");
+  expect(await picturesPage(stranger, ours.ids.client)).toBeNull();
   const { visitPage, runningVisits } = await import("@/features/visit/data");
   const { airPage } = await import("@/features/air/data");
   expect(await clientPage(stranger, ours.ids.client, now)).toBeNull();

@@ -57,6 +57,10 @@ export async function makeStudio(name: string) {
       "patch",
       "event",
       "reading",
+      "look",
+      "template",
+      "note",
+      "picture",
     ].map((key) => [key, randomUUID()]),
   ) as Record<
     | "studioId"
@@ -74,7 +78,11 @@ export async function makeStudio(name: string) {
     | "visit"
     | "patch"
     | "event"
-    | "reading",
+    | "reading"
+    | "look"
+    | "template"
+    | "note"
+    | "picture",
     string
   >;
   const survey = usualSurvey();
@@ -134,6 +142,34 @@ export async function makeStudio(name: string) {
       JSON.stringify(map),
       ids.owner,
     ]);
+    await put("insert into studio.own_look (studio_id, id, document, kept_by) values ($1, $2, $3, $4)", [
+      s,
+      ids.look,
+      JSON.stringify({
+        version: 1,
+        name: `${name} look`,
+        from: "doll",
+        bend: [
+          { at: 0, dropMm: 3 },
+          { at: 1, dropMm: 2 },
+        ],
+      }),
+      ids.owner,
+    ]);
+    await put("insert into studio.map_template (studio_id, id, document, kept_by) values ($1, $2, $3, $4)", [
+      s,
+      ids.template,
+      JSON.stringify(map),
+      ids.owner,
+    ]);
+    await put(
+      "insert into studio.map_note (studio_id, id, map_id, revision, kind, words, written_by) values ($1, $2, $3, 1, 'note', 'private', $4)",
+      [s, ids.note, ids.map, ids.owner],
+    );
+    await put(
+      "insert into studio.picture (studio_id, id, client_id, kind, side, width_px, height_px, jpeg, taken_by) values ($1, $2, $3, 'closed', 'right', 40, 30, '\\x00', $4)",
+      [s, ids.picture, ids.client, ids.owner],
+    );
     await put("insert into studio.room (studio_id, id, name, volume_m3) values ($1, $2, 'room', 30)", [s, ids.room]);
     await put("insert into studio.sensor (studio_id, id, room_id, name) values ($1, $2, $3, 'sensor')", [s, ids.sensor, ids.room]);
     await put(

@@ -98,7 +98,8 @@ describe("a zone's limit", () => {
   const edges = { from: 0.4, to: 0.6, first: false, last: false };
   test("the shorter quarter plus 3, 2 on fine lashes; the corners add nothing unless the studio grades them", () => {
     const zone = zoneLimit(survey.eyes.right, edges, defaultPolicy);
-    expect(zone.limitMm).toBeCloseTo(zone.natural.quantileMm(0.25) + 3, 9);
+    // Read to a tenth of a millimetre, as it was surveyed, and never up.
+    expect(zone.limitMm).toBeCloseTo(Math.floor(zone.natural.quantileMm(0.25) * 10) / 10 + 3, 9);
     expect(zoneLimit(surveyOf([7, 10, 9], { diameter: "fine" }).eyes.right, edges, defaultPolicy).overLengthMm).toBe(2);
     const corner = { from: 0, to: 0.1, first: true, last: false };
     expect(zoneLimit(survey.eyes.right, corner, defaultPolicy).limitMm).toBeCloseTo(
@@ -111,8 +112,9 @@ describe("a zone's limit", () => {
   test("the limit itself suits three lashes in four, here and at a corner that adds nothing; shorter suits more", () => {
     for (const place of [edges, { from: 0, to: 0.1, first: true, last: false }]) {
       const { limitMm, suits } = zoneLimit(survey.eyes.right, place, defaultPolicy);
-      expect(suits(limitMm)).toBeCloseTo(0.75, 4);
-      expect(suits(limitMm - 1)).toBeGreaterThan(0.75);
+      expect(suits(limitMm)).toBeGreaterThanOrEqual(0.75);
+      expect(suits(limitMm)).toBeLessThan(0.82);
+      expect(suits(limitMm - 1)).toBeGreaterThan(suits(limitMm));
     }
   });
   test("load: caution and stop from the studio's own figures, a third more at day 21 on growing lashes", () => {
@@ -200,7 +202,7 @@ test("what a map takes: as many extensions as lashes under worn zones, summed by
 
 test("limits that clash are named in words with what the plan breaks; none, and nothing is said", () => {
   expect(clashWords({ clash: [], breaches: [] })).toBeNull();
-  const words = clashWords({ clash: ["outerDrop", "step"], breaches: [{ limit: "step", side: "right", zones: [3, 4], by: 1 }] });
+  const words = clashWords({ clash: ["outerDrop", "step"], breaches: [{ limit: "step", side: "right", layer: 0, zones: [3, 4], by: 1 }] });
   expect(words).toContain("the drop at the outer corner and the step between neighbours");
   expect(words).toContain("by 1 mm");
 });

@@ -53,12 +53,14 @@ export function planLayer(
     const worn = SIDES.filter((side) => zones[side][i]!.allowed.length > 0);
     if (worn.length === 0) return [];
     const distance = (lengthMm: number) => worn.reduce((sum, side) => sum + cost(side, i, lengthMm), 0);
-    if (soft)
-      return zones[worn[0]!][i]!.broken.map(({ lengthMm }, k) => ({
-        lengthMm,
-        distance: distance(lengthMm),
-        breach: worn.reduce((sum, side) => sum + Math.round(MICRO * zones[side][i]!.broken[k]!.by), 0),
-      }));
+    if (soft) {
+      const by = (side: Side, lengthMm: number) => zones[side][i]!.broken.find((choice) => choice.lengthMm === lengthMm)?.by;
+      return zones[worn[0]!][i]!.broken.flatMap(({ lengthMm }) => {
+        const each = worn.map((side) => by(side, lengthMm));
+        if (each.some((over) => over === undefined)) return [];
+        return [{ lengthMm, distance: distance(lengthMm), breach: each.reduce<number>((sum, over) => sum + Math.round(MICRO * over!), 0) }];
+      });
+    }
     const [first, ...others] = worn.map((side) => zones[side][i]!.allowed);
     return first!.filter((mm) => others.every((allowed) => allowed.includes(mm))).map((mm) => ({ lengthMm: mm, distance: distance(mm) }));
   });

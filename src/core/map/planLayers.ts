@@ -46,8 +46,11 @@ function follow(
   const targets = { right: target("right"), left: target("left") };
   const zonesOf = (side: Side): PlanZone[] =>
     planZones(survey.eyes[side], edges, layer.kind, stocked, policy, { placing: layer.placing, bareBelowRows: layer.bareBelowRows }).map(
-      // Over a bare base there is nothing to accent.
-      (zone, i) => (targets[side][i] === null ? { ...zone, allowed: [] } : zone),
+      (zone, i) => {
+        // Over a bare base there is nothing to follow. Where step and drop cannot hold they give way, never length or load.
+        const allowed = targets[side][i] === null ? [] : zone.allowed;
+        return { ...zone, allowed, broken: allowed.map((lengthMm) => ({ lengthMm, by: 0 })) };
+      },
     );
   const zones = { right: zonesOf("right"), left: zonesOf("left") };
   const limits: LineLimits = { stepMm: policy.stepMm, outerDropMm: policy.outerDropMm };

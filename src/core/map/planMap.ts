@@ -59,18 +59,19 @@ export function planMap(survey: Survey, wish: MapWish, policy: Policy, trays: re
   const accents = wish.accents ? planAccents(survey, base, wish.accents, wish, ground.policy, trays) : null;
   const under = wish.under ? planUnder(survey, base, wish.under, wish, ground.policy, trays) : null;
   const layersOf = (side: Side): Layer[] => [base[side], ...(accents ? [accents[side]] : []), ...(under ? [under[side]] : [])];
+  const layers = { right: layersOf("right"), left: layersOf("left") };
   return {
     map: {
       ...wish,
       version: 2,
       differsOnPurpose: wish.coupling !== "mirrored",
       fibre: fibreKind(wish.fibre),
-      eyes: { right: { layers: layersOf("right") }, left: { layers: layersOf("left") } },
+      eyes: { right: { layers: layers.right }, left: { layers: layers.left } },
     },
     objective: found.plan.objective,
     longestMm: found.longestMm,
     clash,
-    breaches: found.plan.breach > 0 ? planBreaches(base, survey, ground.policy) : [],
+    breaches: planBreaches(layers, survey, ground.policy),
   };
 }
 

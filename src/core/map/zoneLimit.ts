@@ -63,7 +63,7 @@ const limits = new WeakMap<EyeSurvey, { policy: Policy; zones: Map<string, ZoneL
 function reckon(eye: EyeSurvey, edges: ZoneEdges, policy: Policy, placing?: Placing): ZoneLimit {
   const natural = naturalZone(eye, edges.from, edges.to);
   const percentile = placing ? pickedPercentile(placing.every, placing.cluster, LIMIT_PERCENTILE) : LIMIT_PERCENTILE;
-  const shorterMm = natural.quantileMm(percentile);
+  const shorterMm = toTenth(natural.quantileMm(percentile));
   const atCorner = !placing && edges.to - edges.from <= WIDEST_CORNER;
   const corner = atCorner && edges.first ? "inner" : atCorner && edges.last ? "outer" : null;
   const fine = natural.diameterMm <= FINE_UP_TO_MM;
@@ -83,7 +83,7 @@ function reckon(eye: EyeSurvey, edges: ZoneEdges, policy: Policy, placing?: Plac
       const below = fromMm > 0 ? 1 - natural.shareAtLeast(fromMm) : 0;
       const upTo = Number.isFinite(toMm) ? 1 - natural.shareAtLeast(toMm) : 1;
       const share = Math.max(0, upTo - below);
-      const shorter = share === 1 ? shorterMm : natural.quantileMm(Math.min(0.9999, below + percentile * share));
+      const shorter = share === 1 ? shorterMm : toTenth(natural.quantileMm(Math.min(0.9999, below + percentile * share)));
       return { shorterMm: shorter, overLengthLimitMm: shorter + overLengthMm, limitMm: shorter + addMm, share };
     },
     suits: (lengthMm) => natural.shareAtLeast(lengthMm - addMm),
@@ -94,6 +94,9 @@ function reckon(eye: EyeSurvey, edges: ZoneEdges, policy: Policy, placing?: Plac
     },
   };
 }
+
+/** Lengths are surveyed to a tenth of a millimetre; a limit is not read finer, and never up. */
+const toTenth = (mm: number) => Math.floor(mm * 10 + 1e-6) / 10;
 
 /** How a load stands against policy: `stop` from red, `look` from amber, on day 0 or grown to day 21. */
 export function judgeLoad(load: Pick<Load, "resting" | "growing">, count: number, policy: Policy): "stop" | "look" | "fine" {

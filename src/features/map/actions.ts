@@ -75,7 +75,8 @@ export const keepLook = action({ input: ownLookSchema }, (me, look) =>
 );
 export const forgetLook = action({ input: z.strictObject({ id: z.uuid() }), least: "technician" }, (me, { id }) =>
   inStudio(me, async (tx) => {
-    await tx.delete(ownLook).where(eq(ownLook.id, id));
+    const gone = await tx.delete(ownLook).where(eq(ownLook.id, id)).returning({ id: ownLook.id });
+    if (!gone[0]) throw new Refusal("This look is not in the studio (any more).");
     return null;
   }),
 );
@@ -91,7 +92,8 @@ export const keepTemplate = action({ input: z.strictObject({ map: lashMapSchema 
 );
 export const forgetTemplate = action({ input: z.strictObject({ id: z.uuid() }), least: "technician" }, (me, { id }) =>
   inStudio(me, async (tx) => {
-    await tx.delete(mapTemplate).where(eq(mapTemplate.id, id));
+    const gone = await tx.delete(mapTemplate).where(eq(mapTemplate.id, id)).returning({ id: mapTemplate.id });
+    if (!gone[0]) throw new Refusal("This template is not in the studio (any more).");
     return null;
   }),
 );
@@ -116,9 +118,11 @@ export const emptyTray = action(
     }),
 );
 
-export const mapHistory = action({ input: z.strictObject({ clientId: z.uuid(), mapId: z.uuid() }) }, (me, { clientId, mapId }) =>
-  historyOf(me, clientId, mapId),
-);
+export const mapHistory = action({ input: z.strictObject({ clientId: z.uuid(), mapId: z.uuid() }) }, async (me, { clientId, mapId }) => {
+  const history = await historyOf(me, clientId, mapId);
+  if (!history) throw new Refusal(GONE);
+  return history;
+});
 
 /** One save of a map. */
 export const savedMap = action({ input: z.strictObject({ mapId: z.uuid(), revision: z.int().min(1) }) }, (me, { mapId, revision }) =>

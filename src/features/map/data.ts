@@ -138,9 +138,11 @@ export function mapForFiles(me: Member, mapId: string) {
   });
 }
 
-/** Saves of a map, the client's other maps, the studio's templates, and what was said of it. */
-export function historyOf(me: Member, clientId: string, mapId: string): Promise<MapHistory> {
+/** Saves of a map, the client's other maps, the studio's templates, and what was said of it; null for no client of ours. */
+export function historyOf(me: Member, clientId: string, mapId: string): Promise<MapHistory | null> {
   return inStudio(me, async (tx) => {
+    const [known] = await tx.select({ id: client.id }).from(client).where(eq(client.id, clientId));
+    if (!known) return null;
     const on = (at: Date) => formatIn(me.timeZone, at, "d MMM yyyy, HH:mm");
     const saves = await tx
       .select({ revision: lashMapRevision.revision, at: lashMapRevision.createdAt, by: member.name })

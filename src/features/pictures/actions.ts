@@ -18,7 +18,8 @@ export const saveMarks = action({ input: z.strictObject({ id: z.uuid(), marks: p
 
 /** Takes a picture away for good. */
 export const removePicture = action({ input: z.strictObject({ id: z.uuid() }), least: "technician" }, async (me, { id }) => {
-  await inStudio(me, (tx) => tx.delete(picture).where(eq(picture.id, id)));
+  const gone = await inStudio(me, (tx) => tx.delete(picture).where(eq(picture.id, id)).returning({ id: picture.id }));
+  if (!gone[0]) throw new Refusal("This picture is not in the studio (any more).");
   refresh();
   return null;
 });
