@@ -7,7 +7,7 @@ import { ensureBuild, ensurePackages, runTs, secretsOf, stateFolder } from "./li
 import { stopOnSignals } from "./lib/run.mjs";
 
 // npm run bench            everything, each figure as a ratio to a yardstick of the same run
-// npm run bench -- planner one part of it: planner | air | pages
+// npm run bench -- planner one part of it: planner | air | dragging | pages
 
 const only = process.argv[2];
 const wanted = (part) => !only || only === part;
@@ -20,7 +20,7 @@ try {
   ensurePackages();
   if (wanted("planner")) runTs("bench/planner.ts", {});
   if (wanted("air")) runTs("bench/air.ts", {});
-  if (wanted("pages")) {
+  if (wanted("pages") || wanted("dragging")) {
     ensureBuild();
     removePostgres(stateFolder, "bench");
     rmSync(path.join(stateFolder, "bench.app.json"), { force: true });
@@ -29,10 +29,12 @@ try {
     const secrets = secretsOf("bench");
     migrate(postgres);
     loadDemo(postgres, secrets);
-    runTs("bench/loadMany.ts", { IVY_BENCH_OWNER: postgres.urls.owner });
+    if (wanted("pages")) runTs("bench/loadMany.ts", { IVY_BENCH_OWNER: postgres.urls.owner });
     const app = await startApp(postgres, secrets);
     stops.push(() => app.stop());
-    runTs("bench/pages.ts", { IVY_BENCH_URL: app.url, IVY_BENCH_PASSWORD: secrets.password, IVY_BENCH_OWNER: postgres.urls.owner });
+    const asked = { IVY_BENCH_URL: app.url, IVY_BENCH_PASSWORD: secrets.password, IVY_BENCH_OWNER: postgres.urls.owner };
+    if (wanted("dragging")) runTs("bench/dragging.ts", asked);
+    if (wanted("pages")) runTs("bench/pages.ts", asked);
   }
 } catch (error) {
   failed = true;

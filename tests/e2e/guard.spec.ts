@@ -102,7 +102,7 @@ test("the owner changes the policy; a wrong figure is named and stays; the map f
     .getByRole("link", { name: /squirrel/ })
     .first()
     .click();
-  await expect(page.getByText("The limit here is 2.").first()).toBeVisible();
+  await expect(page.getByText("The limit here is 2").first()).toBeVisible();
   await page.goto("/studio");
   await page.getByRole("button", { name: "Fill in the defaults" }).click();
   await page.getByRole("button", { name: "Keep the policy" }).click();

@@ -32,7 +32,7 @@ test("client → survey → checked map → pad strip → air → bead → visit
   await zone(page, "right", 6).click();
   await page.keyboard.press("ArrowUp");
   await expect(zone(page, "right", 6)).toHaveAttribute("data-severity", "stop");
-  await expect(page.getByRole("region", { name: "Findings" })).toContainText("The limit here is 3.");
+  await expect(page.getByRole("region", { name: "Findings" })).toContainText("The limit here is 3");
   await page
     .getByRole("region", { name: "Findings" })
     .getByRole("button", { name: /Shorten to/ })

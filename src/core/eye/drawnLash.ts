@@ -12,7 +12,7 @@ const LEAN_DEG = 5;
 /** A fan is drawn with so many fibres at most; they stand for all of them. */
 const DRAWN_FIBRES = 6;
 const NATURAL_STEPS = 5;
-const FIBRE_STEPS = 7;
+const FIBRE_STEPS = 6;
 
 const splayOf = (lash: FieldLash) => SPLAY_DEG.inner + (SPLAY_DEG.outer - SPLAY_DEG.inner) * lash.at + lash.lean * LEAN_DEG;
 

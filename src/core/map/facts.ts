@@ -70,34 +70,46 @@ function layerFacts(map: LashMap, side: Side, index: number, layer: Layer, conte
   )
     return kept.facts;
   const kind = layer.role === "accent" ? map.accents?.fibre : layer.role === "under" ? map.under?.fibre : undefined;
+  const last = layer.zones.length - 1;
   const facts = layer.zones.map((fibre, i): ZoneFacts => {
-    const [from, to] = [layer.boundaries[i]!, layer.boundaries[i + 1]!];
-    const edges = { from, to, first: i === 0, last: i === layer.zones.length - 1 };
+    const edges = { from: layer.boundaries[i]!, to: layer.boundaries[i + 1]!, first: i === 0, last: i === last };
     const limit = zoneLimit(eye, edges, context.policy, layer.placing);
-    const pieces = fibre
-      ? zonePieces(fibre).map((piece) => ({
-          ...piece,
-          ...limit.among(piece.fromMm, piece.toMm),
-          load: limit.loadOf(piece.fibre),
-          stockedMm: stockedLengths(context.trays, piece.fibre),
-        }))
-      : [];
-    return {
+    const before = fibre ? zoneFacts.get(fibre) : undefined;
+    // A limit stands for its eye, edges, policy and placing: the same limit under the same fibre is the same zone.
+    if (before?.limit === limit && before.side === side && before.layer === index && before.index === i && before.trays === context.trays)
+      return before.facts;
+    const pieces = fibre ? zonePieces(fibre).map((piece) => pieceFacts(piece, limit, context.trays)) : [];
+    const made: ZoneFacts = {
       side,
       layer: index,
       role: layer.role,
       index: i,
-      from,
-      to,
+      from: edges.from,
+      to: edges.to,
       fibre,
       limit,
       pieces,
       stockedMm: pieces[0]?.stockedMm ?? stockedLengths(context.trays, kind ?? map.fibre),
     };
+    if (fibre) zoneFacts.set(fibre, { limit, side, layer: index, index: i, trays: context.trays, facts: made });
+    return made;
   });
   known.set(layer, { side, index, eye, policy: context.policy, trays: context.trays, facts });
   return facts;
 }
+
+const pieceFacts = (piece: Piece, limit: ZoneLimit, trays: readonly Tray[]): PieceFacts => ({
+  ...piece,
+  ...limit.among(piece.fromMm, piece.toMm),
+  load: limit.loadOf(piece.fibre),
+  stockedMm: stockedLengths(trays, piece.fibre),
+});
+
+/** A zone that was not touched keeps its facts, and with them what the rules found of it. */
+const zoneFacts = new WeakMap<
+  ZoneFibre,
+  { limit: ZoneLimit; side: Side; layer: number; index: number; trays: readonly Tray[]; facts: ZoneFacts }
+>();
 
 /** A layer that was not touched keeps its facts, so that a drag reckons one layer and not six. */
 const known = new WeakMap<

@@ -16,8 +16,8 @@ export function baseLayer(map: LashMap, side: Side): Layer {
 
 /** Which zone of a layer a place of the lash line lies in. */
 export function zoneIndexAt({ boundaries, zones }: Pick<Layer, "boundaries" | "zones">, at: number): number {
-  const index = boundaries.slice(1).findIndex((edge) => at <= edge);
-  return index < 0 ? zones.length - 1 : index;
+  for (let i = 0; i < zones.length; i++) if (at <= boundaries[i + 1]!) return i;
+  return zones.length - 1;
 }
 
 /** The fibre of the base layer at a place of the lash line, or null where it is bare. */

@@ -17,10 +17,20 @@ export function sameKind(a: TrayKind, b: TrayKind): boolean {
 }
 
 /** Lengths in stock for a kind of fibre, ascending, mm. */
-export function stockedLengths(trays: readonly Tray[], kind: TrayKind): number[] {
-  const lengths = trays.filter((tray) => sameKind(tray, kind)).flatMap((tray) => tray.lengthsMm);
-  return [...new Set(lengths)].sort((a, b) => a - b);
+export function stockedLengths(trays: readonly Tray[], kind: TrayKind): readonly number[] {
+  let known = shelves.get(trays);
+  if (!known) shelves.set(trays, (known = new Map()));
+  const key = `${kind.curl} ${kind.diameterMm} ${kind.shape} ${kind.colour ?? "black"}`;
+  let lengths = known.get(key);
+  if (!lengths) {
+    lengths = [...new Set(trays.filter((tray) => sameKind(tray, kind)).flatMap((tray) => tray.lengthsMm))].sort((a, b) => a - b);
+    known.set(key, lengths);
+  }
+  return lengths;
 }
+
+/** A shelf is asked for the same few kinds by every zone and every rule. */
+const shelves = new WeakMap<readonly Tray[], Map<string, readonly number[]>>();
 
 /** The kinds of fibre on the shelf, each once, in the shelf's order. */
 export function stockedKinds(trays: readonly Tray[]): TrayKind[] {

@@ -1,4 +1,4 @@
-import { memo, useMemo } from "react";
+import { memo, useDeferredValue, useMemo } from "react";
 import type { Curl } from "@/core/curl";
 import { lashField, lidOutline, drawnNatural, type EyeSurvey, type LidOutline, type Survey } from "@/core/eye";
 import { FIBRE_COLOURS, type Fibre } from "@/core/lash";
@@ -11,16 +11,7 @@ import type { EyePlace } from "./plate";
 export type LashInk = "plain" | "chosen" | "stop";
 const INKS: Record<LashInk, string> = { plain: "var(--ink)", chosen: "var(--ivy)", stop: "var(--rosehip)" };
 
-/** An eye with every extension as it will fall. */
-export function WornEye({
-  map,
-  survey,
-  eye,
-  place,
-  pxPerMm,
-  curlOf,
-  inkOf,
-}: {
+type Props = {
   map: LashMap;
   survey: Survey;
   /** The survey's eye with the landmarks the map stands on. */
@@ -28,11 +19,24 @@ export function WornEye({
   place: EyePlace;
   pxPerMm: number;
   curlOf: (fibre: Fibre) => Curl;
-  inkOf: (layer: number, zone: number) => LashInk;
-}) {
+  /** Ink of each zone of each layer that is not drawn plainly. */
+  inks?: readonly (readonly LashInk[])[];
+};
+
+/**
+ * An eye with every extension as it will fall. Under a drag the handle moves first and the lashes follow in the frame
+ * after: both together would not fit into one on a slow tablet.
+ */
+export function WornEye({ map, survey, eye, place, pxPerMm, curlOf, inks }: Props) {
+  const worn = useDeferredValue(useMemo(() => ({ map, inks }), [map, inks]));
+  return <Lashes map={worn.map} inks={worn.inks} survey={survey} eye={eye} place={place} pxPerMm={pxPerMm} curlOf={curlOf} />;
+}
+
+const Lashes = memo(function Lashes({ map, survey, eye, place, pxPerMm, curlOf, inks }: Props) {
   const { side } = place;
-  const lid = useMemo(() => lidOutline(eye), [eye]);
   const surveyed = survey.eyes[side];
+  // Where lashes root is the lid's own affair: landmarks move the iris, not the lid.
+  const lid = useMemo(() => lidOutline(surveyed), [surveyed]);
   const naturals = useMemo(
     () => lashField(surveyed, FIELD_SEEDS[side]).map((lash) => drawnNatural(lash, lid.pointAt(lash.at))),
     [surveyed, lid, side],
@@ -43,7 +47,7 @@ export function WornEye({
     <>
       <Eye eye={eye} place={place} pxPerMm={pxPerMm} naturals={naturals} faint={zones.length > 0} />
       {zones.map((zone) => {
-        const ink = inkOf(zone.layer, zone.zone);
+        const ink = inks?.[zone.layer]?.[zone.zone] ?? "plain";
         const colour = zone.worn[0]!.fibre.colour;
         const fill = ink === "plain" && colour && colour !== "black" ? FIBRE_COLOURS[colour].ink : INKS[ink];
         return (
@@ -52,7 +56,7 @@ export function WornEye({
       })}
     </>
   );
-}
+});
 
 type ZonePathProps = {
   zone: ZoneLashes;

@@ -6,20 +6,24 @@ export function lashPath(lash: DrawnLash, place: EyePlace, pxPerMm: number): str
   // Half the true width, but never so thin that the screen drops it.
   const half = Math.max(0.32, (lash.widthMm * pxPerMm) / 2);
   const points = lash.points.map(place.point);
-  const left: string[] = [];
-  const right: string[] = [];
   const last = points.length - 1;
-  points.forEach(([x, y], i) => {
+  let there = "";
+  let back = "";
+  for (let i = 0; i <= last; i++) {
+    const [x, y] = points[i]!;
     const [ax, ay] = points[Math.max(0, i - 1)]!;
     const [bx, by] = points[Math.min(last, i + 1)]!;
     const length = Math.hypot(bx - ax, by - ay) || 1;
-    const w = half * (i < last / 2 ? 1 : 1 - (i - last / 2) / (last / 2));
-    const [nx, ny] = [(-(by - ay) / length) * w, ((bx - ax) / length) * w];
-    left.push(`${(x + nx).toFixed(1)} ${(y + ny).toFixed(1)}`);
-    right.push(`${(x - nx).toFixed(1)} ${(y - ny).toFixed(1)}`);
-  });
-  return `M${left.join("L")}L${right.reverse().join("L")}Z`;
+    const w = (half * (i < last / 2 ? 1 : 1 - (i - last / 2) / (last / 2))) / length;
+    const [nx, ny] = [-(by - ay) * w, (bx - ax) * w];
+    there += `${i ? "L" : ""}${tenth(x + nx)} ${tenth(y + ny)}`;
+    back = `L${tenth(x - nx)} ${tenth(y - ny)}${back}`;
+  }
+  return `M${there}${back}Z`;
 }
+
+/** A tenth of a pixel is as fine as a screen shows. */
+const tenth = (px: number) => Math.round(px * 10) / 10;
 
 /** Points as an open line: SVG path data. */
 export function linePath(points: readonly (readonly [number, number])[], place: EyePlace): string {

@@ -1,11 +1,17 @@
 import { sideLabel } from "@/core/eye";
-import type { ZoneFacts } from "@/core/map";
+import type { Finding, ZoneFacts } from "@/core/map";
 import { cx } from "@/ui";
 
 const ROLE_WORDS = { base: "zone", accent: "accent", under: "under layer" } as const;
 
+const isAbout = ({ where }: Finding, zone: ZoneFacts) =>
+  (where.side === zone.side || where.side === "both") &&
+  (where.layer === undefined ? zone.role === "base" : where.layer === zone.layer) &&
+  where.zones.includes(zone.index);
+
 /** The chosen zone in a sentence: what it wears, on what, up to what, and what that asks of its lashes. */
-export function ChosenZone({ zone }: { zone: ZoneFacts | undefined }) {
+export function ChosenZone({ zone, findings }: { zone: ZoneFacts | undefined; findings: readonly Finding[] }) {
+  const told = zone && findings.find((finding) => finding.severity !== "note" && isAbout(finding, zone));
   return (
     <p aria-live="polite" className={cx("min-h-6 text-[0.9375rem] text-ink-2", !zone && "invisible")}>
       {zone ? (
@@ -18,6 +24,7 @@ export function ChosenZone({ zone }: { zone: ZoneFacts | undefined }) {
           {zone.fibre
             ? `Suits ${Math.round(zone.limit.suits(zone.fibre.lengthMm) * 100)} % of ${zone.limit.natural.lashes} lashes, load ${zone.limit.loadOf(zone.fibre).resting.toFixed(2)} ×.`
             : null}
+          {told ? <span className={told.severity === "stop" ? "text-rosehip" : "text-brass"}> {told.why}</span> : null}
         </>
       ) : (
         "No zone chosen"

@@ -21,7 +21,6 @@ import type { MapStudio } from "./useMapStudio";
 
 const percent = (share: number) => `${Math.round(share * 100)} %`;
 const hours = (seconds: number) => `${Math.floor(seconds / 3600)} h ${Math.round((seconds % 3600) / 60)} min`;
-const plain = () => "plain" as const;
 
 /** Two maps side by side on the same eyes: how they look, how dense and dark, what they take, what changed. */
 export function CompareMaps({
@@ -128,7 +127,6 @@ export function BothEyes({ map, survey, facts }: { map: LashMap; survey: Survey;
             place={place}
             pxPerMm={plate.pxPerMm}
             curlOf={curlOf}
-            inkOf={plain}
           />
         ))}
       </svg>

@@ -1,5 +1,5 @@
 "use client";
-import { useRef } from "react";
+import { memo, useRef } from "react";
 import { sideLabel, type Landmarks, type Side } from "@/core/eye";
 import type { EyePlace } from "@/features/drawing/plate";
 
@@ -13,7 +13,7 @@ const SHORT: Readonly<Record<keyof Landmarks, string>> = { irisInner: "iris", pu
 const NUDGE_MM = 0.25;
 
 /** A landmark of the open eye as a thread down the skyline, with its label as the handle it is pulled by. */
-export function Landmark({
+export const Landmark = memo(function Landmark({
   side,
   mark,
   at,
@@ -23,6 +23,7 @@ export function Landmark({
   groundY,
   pxPerMm,
   onMove,
+  onEnd,
 }: {
   side: Side;
   mark: keyof Landmarks;
@@ -33,6 +34,7 @@ export function Landmark({
   groundY: number;
   pxPerMm: number;
   onMove: (side: Side, mark: keyof Landmarks, at: number, stroke: string, done: boolean) => void;
+  onEnd: () => void;
 }) {
   const held = useRef<{ stroke: string; x: number; at: number; to: number } | null>(null);
   const x = place.lineX(at * lineMm);
@@ -42,6 +44,7 @@ export function Landmark({
     const from = held.current;
     held.current = null;
     if (from && from.to !== from.at) onMove(side, mark, from.to, from.stroke, true);
+    onEnd();
   };
   return (
     <g
@@ -64,8 +67,7 @@ export function Landmark({
         from.to = from.at + (way * (event.clientX - from.x)) / (lineMm * pxPerMm);
         onMove(side, mark, from.to, from.stroke, false);
       }}
-      onPointerUp={release}
-      onPointerCancel={() => (held.current = null)}
+      onLostPointerCapture={release}
       onKeyDown={(event) => {
         if (event.key !== "ArrowLeft" && event.key !== "ArrowRight") return;
         event.preventDefault();
@@ -89,4 +91,4 @@ export function Landmark({
       </text>
     </g>
   );
-}
+});

@@ -14,6 +14,7 @@ export function LookLine({
   handles,
   longestMm,
   onBend,
+  onEnd,
 }: {
   side: Side;
   eye: EyeSurvey;
@@ -22,6 +23,7 @@ export function LookLine({
   handles: readonly { readonly at: number; readonly dropMm: number }[];
   longestMm: number;
   onBend: (handle: number, dropMm: number, stroke: string) => void;
+  onEnd: () => void;
 }) {
   const held = useRef<{ handle: number; stroke: string; y: number; dropMm: number } | null>(null);
   const x = (at: number) => place.lineX(at * eye.lashLineMm);
@@ -65,8 +67,10 @@ export function LookLine({
             const from = held.current;
             if (from) onBend(from.handle, from.dropMm + (event.clientY - from.y) / scale.pxPerMm, from.stroke);
           }}
-          onPointerUp={() => (held.current = null)}
-          onPointerCancel={() => (held.current = null)}
+          onLostPointerCapture={() => {
+            held.current = null;
+            onEnd();
+          }}
           onKeyDown={(event) => {
             if (event.key !== "ArrowUp" && event.key !== "ArrowDown") return;
             event.preventDefault();

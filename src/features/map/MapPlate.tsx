@@ -1,10 +1,10 @@
 "use client";
-import { useCallback, useMemo, useState } from "react";
+import { memo, useCallback, useMemo, useState } from "react";
 import { sideLabel, SIDES, type Landmarks, type Side, type Survey } from "@/core/eye";
 import type { Fibre } from "@/core/lash";
 import { fibreCurl, landmarksOf, SEVERITIES, type Finding, type MapFacts, type Severity, type View } from "@/core/map";
 import { Nose } from "@/features/drawing/Nose";
-import { layPlate } from "@/features/drawing/plate";
+import { layPlate, type Plate } from "@/features/drawing/plate";
 import { WornEye, type LashInk } from "@/features/drawing/WornEye";
 import { Choice, useWidth } from "@/ui";
 import { Landmark } from "./Landmark";
@@ -17,21 +17,32 @@ const MARKS = ["irisInner", "pupil", "irisOuter", "browPeak"] as const;
 
 type Severities = readonly (readonly (Severity | "none")[])[];
 
-/** Gravest finding of each zone of each layer of an eye. */
-function severitiesOf(facts: MapFacts, findings: readonly Finding[], side: Side): Severities {
-  const base = facts.layers[side].findIndex((layer) => layer[0]?.role === "base");
-  return facts.layers[side].map((layer, l) =>
-    layer.map((zone) =>
-      findings
-        .filter(
-          ({ where }) => (where.side === side || where.side === "both") && (where.layer ?? base) === l && where.zones.includes(zone.index),
-        )
-        .reduce<Severity | "none">(
-          (worst, { severity }) => (worst === "none" || SEVERITIES.indexOf(severity) > SEVERITIES.indexOf(worst) ? severity : worst),
-          "none",
-        ),
-    ),
-  );
+/** How many zones each layer of each eye has, and which is the base: all that findings are laid out by. */
+const shapeOf = ({ layers }: MapFacts) =>
+  JSON.stringify(SIDES.map((side) => layers[side].map((zones) => [zones[0]?.role === "base" ? 1 : 0, zones.length])));
+
+/** Gravest finding of each zone of each layer, anew only where findings or zones changed. */
+function useSeverities(shape: string, findings: readonly Finding[]): Readonly<Record<Side, Severities>> {
+  return useMemo(() => {
+    const sides = JSON.parse(shape) as [number, number][][];
+    const [right, left] = SIDES.map((side, i) => severitiesOf(sides[i]!, findings, side));
+    return { right: right!, left: left! };
+  }, [shape, findings]);
+}
+
+function severitiesOf(layers: readonly (readonly [base: number, zones: number])[], findings: readonly Finding[], side: Side): Severities {
+  const base = layers.findIndex(([isBase]) => isBase);
+  const worst = layers.map(([, zones]) => Array<Severity | "none">(zones).fill("none"));
+  for (const { where, severity } of findings) {
+    if (where.side !== side && where.side !== "both") continue;
+    const layer = worst[where.layer ?? base];
+    for (const zone of where.zones) {
+      const before = layer?.[zone];
+      if (before === undefined) continue;
+      if (before === "none" || SEVERITIES.indexOf(severity) > SEVERITIES.indexOf(before)) layer![zone] = severity;
+    }
+  }
+  return worst;
 }
 
 export type Bending = {
@@ -69,22 +80,22 @@ export function MapPlate({
   const { landmarks } = map;
   const survey = useStanding(facts.survey, landmarks);
   const plate = useMemo(() => layPlate(facts.survey, view, width, shownSide), [facts.survey, view, width, shownSide]);
+  // As high as anything in stock reaches, so that the sheet does not change its height under a drag.
   const longest = Math.max(
     12,
     ...SIDES.flatMap((side) =>
-      facts.layers[side].flatMap((zones) => zones.map((zone) => Math.max(zone.fibre?.lengthMm ?? 0, Math.min(18, zone.limit.limitMm)))),
+      facts.layers[side].flatMap((zones) =>
+        zones.map((zone) => Math.max(zone.fibre?.lengthMm ?? 0, Math.min(16, zone.stockedMm.at(-1) ?? 0))),
+      ),
     ),
   );
   const topMm = Math.ceil(longest) + 3;
   const skyTop = plate.eyeBottom + 26;
   const groundY = skyTop + topMm * plate.pxPerMm;
   const scale = useMemo<SkylineScale>(() => ({ groundY, pxPerMm: plate.pxPerMm, topMm }), [groundY, plate.pxPerMm, topMm]);
-  const severities = useMemo(
-    () => ({ right: severitiesOf(facts, findings, "right"), left: severitiesOf(facts, findings, "left") }),
-    [facts, findings],
-  );
+  const shape = useMemo(() => shapeOf(facts), [facts]);
+  const severities = useSeverities(shape, findings);
   const curlOf = useCallback((fibre: Fibre) => fibreCurl(fibre, trays, policy), [trays, policy]);
-  const ticks = Array.from({ length: Math.floor(topMm / 2) + 1 }, (_, i) => i * 2);
   const turned = view === "bedHead";
 
   return (
@@ -101,30 +112,15 @@ export function MapPlate({
         />
       ) : null}
       <svg width={width} height={groundY + FOOT_PX} role="group" aria-label="Lash map of both eyes">
-        <rect width={width} height={groundY + FOOT_PX} fill="var(--paper)" />
-        {ticks.map((mm) => (
-          <g key={mm}>
-            <line
-              x1={plate.eyes[0]!.from}
-              x2={plate.eyes.at(-1)!.to}
-              y1={groundY - mm * plate.pxPerMm}
-              y2={groundY - mm * plate.pxPerMm}
-              stroke="var(--line)"
-              strokeWidth={mm === 0 ? 1.5 : 1}
-              opacity={mm === 0 ? 1 : 0.75}
-            />
-            <text x={plate.eyes[0]!.from - 10} y={groundY - mm * plate.pxPerMm + 4} textAnchor="end" fontSize="12" fill="var(--ink-2)">
-              {mm === ticks.at(-1) ? `${mm} mm` : mm}
-            </text>
-          </g>
-        ))}
+        <Backdrop plate={plate} width={width} scale={scale} turned={turned} />
         {plate.eyes.map((place) => {
           const { side } = place;
           const eye = facts.survey.eyes[side];
           const marks = landmarksOf(map, facts.survey, side);
           const mine = chosen?.side === side && chosen.layer === layer ? chosen.index : null;
-          const inkOf = (l: number, z: number): LashInk =>
-            severities[side][l]?.[z] === "stop" ? "stop" : l === layer && z === mine ? "chosen" : "plain";
+          const inks = severities[side].map((zones, l) =>
+            zones.map((severity, z): LashInk => (severity === "stop" ? "stop" : l === layer && z === mine ? "chosen" : "plain")),
+          );
           return (
             <g key={side}>
               <WornEye
@@ -134,17 +130,8 @@ export function MapPlate({
                 place={place}
                 pxPerMm={plate.pxPerMm}
                 curlOf={curlOf}
-                inkOf={inkOf}
+                inks={inks}
               />
-              <text
-                x={(place.from + place.to) / 2}
-                y={turned ? 13 : plate.eyeBottom + 12}
-                textAnchor="middle"
-                fontSize="14"
-                fill="var(--ink)"
-              >
-                {sideLabel(side)}
-              </text>
               <Skyline
                 place={place}
                 eye={eye}
@@ -167,6 +154,7 @@ export function MapPlate({
                   groundY={groundY}
                   pxPerMm={plate.pxPerMm}
                   onMove={onLandmark}
+                  onEnd={drag.onEnd}
                 />
               ))}
               {bending ? (
@@ -178,17 +166,60 @@ export function MapPlate({
                   handles={bending.handles[side]}
                   longestMm={bending.longestMm[side]}
                   onBend={bending.onBend}
+                  onEnd={drag.onEnd}
                 />
               ) : null}
             </g>
           );
         })}
-        {plate.noseX ? <Nose x={plate.noseX} y={plate.eyeBottom / 2 + (turned ? -40 : 40)} length={38} turned={turned} /> : null}
         <title>{map.title}</title>
       </svg>
     </div>
   );
 }
+
+/** What stands still behind the map: the scale of millimetres, which eye is which, the nose. */
+const Backdrop = memo(function Backdrop({
+  plate,
+  width,
+  scale,
+  turned,
+}: {
+  plate: Plate;
+  width: number;
+  scale: SkylineScale;
+  turned: boolean;
+}) {
+  const { groundY, pxPerMm, topMm } = scale;
+  const ticks = Array.from({ length: Math.floor(topMm / 2) + 1 }, (_, i) => i * 2);
+  return (
+    <>
+      <rect width={width} height={groundY + FOOT_PX} fill="var(--paper)" />
+      {ticks.map((mm) => (
+        <g key={mm}>
+          <line
+            x1={plate.eyes[0]!.from}
+            x2={plate.eyes.at(-1)!.to}
+            y1={groundY - mm * pxPerMm}
+            y2={groundY - mm * pxPerMm}
+            stroke="var(--line)"
+            strokeWidth={mm === 0 ? 1.5 : 1}
+            opacity={mm === 0 ? 1 : 0.75}
+          />
+          <text x={plate.eyes[0]!.from - 10} y={groundY - mm * pxPerMm + 4} textAnchor="end" fontSize="12" fill="var(--ink-2)">
+            {mm === ticks.at(-1) ? `${mm} mm` : mm}
+          </text>
+        </g>
+      ))}
+      {plate.eyes.map(({ side, from, to }) => (
+        <text key={side} x={(from + to) / 2} y={turned ? 13 : plate.eyeBottom + 12} textAnchor="middle" fontSize="14" fill="var(--ink)">
+          {sideLabel(side)}
+        </text>
+      ))}
+      {plate.noseX ? <Nose x={plate.noseX} y={plate.eyeBottom / 2 + (turned ? -40 : 40)} length={38} turned={turned} /> : null}
+    </>
+  );
+});
 
 /** The survey with the landmarks the map stands on; the survey itself where the map has none of its own. */
 function useStanding(survey: Survey, landmarks: MapFacts["map"]["landmarks"]): Survey {

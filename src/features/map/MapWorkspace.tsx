@@ -1,31 +1,29 @@
 "use client";
 import dynamic from "next/dynamic";
 import Link from "next/link";
-import { useDeferredValue, useMemo, useState } from "react";
+import { memo, useMemo, useState } from "react";
 import {
   eyesInView,
   innerCornerOnRight,
+  joinFindings,
   landmarksOf,
-  lashMapSchema,
-  LOOKS,
-  lookHandles,
-  nextStocked,
-  upgradeLashMap,
   type LashMap,
+  lookHandles,
+  LOOKS,
+  nextStocked,
   type View,
 } from "@/core/map";
 import { otherSide, SIDES, type Side } from "@/core/eye";
-import { Button, Choice, Notice } from "@/ui";
-import { BeginVisit } from "./BeginVisit";
+import { Choice, Notice } from "@/ui";
 import { ChosenZone } from "./ChosenZone";
 import type { MapPage } from "./data";
 import { firstPlan } from "./firstPlan";
-import { Findings } from "./Findings";
 import { LineSheet } from "./LineSheet";
-import { MapFiles } from "./MapFiles";
+import { MapAside } from "./MapAside";
+import { MapHead } from "./MapHead";
 import { MapPlate } from "./MapPlate";
 import { useMapKeys } from "./useMapKeys";
-import { useMapStudio } from "./useMapStudio";
+import { useMapStudio, type MapStudio } from "./useMapStudio";
 
 const waiting = () => <p className="text-ink-2">Unrolling…</p>;
 const LayersSheet = dynamic(() => import("./LayersSheet").then((module) => module.LayersSheet), { loading: waiting });
@@ -38,7 +36,6 @@ const TwoMaps = dynamic(() => import("./TwoMaps").then((module) => module.TwoMap
 
 const SHEETS = ["line", "layers", "fibre", "load", "limits", "work", "saves"] as const;
 type Sheet = (typeof SHEETS)[number];
-const LAYER_WORDS = { base: "base", accent: "accents", under: "under layer" } as const;
 
 export function MapWorkspace({ page }: { page: MapPage }) {
   const start = useMemo(() => (page.saved ? { map: page.saved.map, clash: null } : firstPlan(page)), [page]);
@@ -57,13 +54,9 @@ export function MapWorkspace({ page }: { page: MapPage }) {
 
 function Workspace({ page, start }: { page: MapPage; start: { map: LashMap; clash: string | null } }) {
   const studio = useMapStudio(page, start);
-  const { editor, map, facts, findings, chosen, layer, choose, saving, draft } = studio;
+  const { editor, map, facts, findings, chosen, layer, choose, saving } = studio;
   const [view, setView] = useState<View>("facing");
-  const [sheet, setSheet] = useState<Sheet>("line");
   const [bending, setBending] = useState(false);
-  // The plate follows the hand; what is read beside it may come a moment later.
-  const calmFacts = useDeferredValue(facts);
-  const calmFindings = useDeferredValue(findings);
   const layers = map.eyes.right.layers;
 
   const inOrder = eyesInView(view).flatMap((side) => {
@@ -93,7 +86,7 @@ function Workspace({ page, start }: { page: MapPage; start: { map: LashMap; clas
     layer: () => studio.setLayer((layer + 1) % layers.length),
     undo: editor.undo,
     redo: editor.redo,
-    fix: () => studio.takeFix(findings.find((finding) => finding.fix)),
+    fix: () => studio.takeFix(joinFindings(findings).find((finding) => finding.fix)),
     turn: () => setView(view === "facing" ? "bedHead" : "facing"),
     save: () => void saving.save(),
   });
@@ -102,66 +95,7 @@ function Workspace({ page, start }: { page: MapPage; start: { map: LashMap; clas
   return (
     <div className="grid gap-x-9 gap-y-8 pt-3 lg:grid-cols-[minmax(0,1fr)_18.5rem]">
       <div className="min-w-0">
-        <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
-          <h1 className="min-w-0 text-[1.625rem] break-words">
-            <Link href={`/clients/${page.clientId}`} className="hover:underline">
-              <bdi>{page.clientName}</bdi>
-            </Link>
-          </h1>
-          <input
-            aria-label="Title of the map"
-            dir="auto"
-            value={map.title}
-            maxLength={80}
-            onChange={(event) => studio.apply({ ...map, title: event.target.value }, "title")}
-            className="min-w-48 flex-1 border-b border-transparent bg-transparent py-1 text-ink-2 hover:border-line focus:border-ivy"
-          />
-          <span className="flex items-center gap-1 text-sm text-ink-2">
-            {layers.length > 1 ? (
-              <Choice
-                label="Layer worked on"
-                showLabel={false}
-                value={String(layer)}
-                options={layers.map(({ role }, i) => ({ value: String(i), label: LAYER_WORDS[role] }))}
-                onChange={(value) => studio.setLayer(Number(value))}
-              />
-            ) : null}
-            <Button tone="plain" disabled={!editor.canUndo} onClick={editor.undo}>
-              Undo
-            </Button>
-            <Button tone="plain" disabled={!editor.canRedo} onClick={editor.redo}>
-              Redo
-            </Button>
-          </span>
-        </div>
-        {draft.found ? (
-          <Notice tone="note" title="Changes made here were not saved" className="mb-3">
-            <Button
-              tone="line"
-              className="mt-1 mr-2"
-              onClick={() => {
-                const kept = lashMapSchema.safeParse(upgradeLashMap(draft.found?.document));
-                if (kept.success) editor.change(kept.data);
-                void draft.drop();
-              }}
-            >
-              Take them up
-            </Button>
-            <Button tone="plain" onClick={() => void draft.drop()}>
-              Drop them
-            </Button>
-          </Notice>
-        ) : null}
-        {page.newerSurveyId ? (
-          <Notice tone="note" title="The client was surveyed again since" className="mb-3">
-            This map still stands on the older survey.{" "}
-            <Link className="font-semibold underline underline-offset-4" href={`/clients/${page.clientId}/map`}>
-              Plan a new one on the newest
-            </Link>
-          </Notice>
-        ) : null}
-        {studio.clash ? <Notice tone="look" title={studio.clash} className="mb-3" /> : null}
-        {studio.problem ? <Notice tone="stop" title={studio.problem} className="mb-3" /> : null}
+        <Head studio={studio} hold={studio.hold} />
         <MapPlate
           facts={facts}
           findings={findings}
@@ -172,46 +106,10 @@ function Workspace({ page, start }: { page: MapPage; start: { map: LashMap; clas
           bending={bendingOn}
           onLandmark={studio.onLandmark}
         />
-        <ChosenZone zone={studio.zone} />
-        <div className="mt-2 border-t border-line pt-2">
-          <Choice
-            label="Sheet"
-            showLabel={false}
-            value={sheet}
-            options={SHEETS.map((name) => ({ value: name, label: name }))}
-            onChange={setSheet}
-            className="mb-3 [&_button]:font-serif [&_button]:text-lg"
-          />
-          {sheet === "line" ? <LineSheet studio={studio} view={view} onView={setView} bending={bending} onBending={setBending} /> : null}
-          {sheet === "layers" ? <LayersSheet studio={studio} /> : null}
-          {sheet === "fibre" ? <FibreSheet studio={studio} /> : null}
-          {sheet === "load" ? <LoadSheet facts={calmFacts} view={view} /> : null}
-          {sheet === "limits" ? <LimitsSheet studio={studio} /> : null}
-          {sheet === "work" ? <WorkSheet facts={calmFacts} pace={page.pace} /> : null}
-          {sheet === "saves" ? <SavesSheet studio={studio} /> : null}
-        </div>
+        <ChosenZone zone={studio.zone} findings={findings} />
+        <Sheets studio={studio} hold={studio.hold} view={view} onView={setView} bending={bending} onBending={setBending} />
       </div>
-      <aside className="min-w-0 space-y-6 lg:border-l lg:border-line lg:pl-6">
-        <div className="flex flex-wrap gap-2">
-          <Button tone="line" disabled={saving.busy || !saving.dirty} onClick={() => void saving.save()}>
-            {saving.busy ? "Saving…" : saving.dirty ? "Save" : "Saved"}
-          </Button>
-          <BeginVisit
-            clientId={page.clientId}
-            clientName={page.clientName}
-            standing={page.standing}
-            mapId={studio.mapId}
-            save={saving.save}
-            stops={findings.filter((f) => f.severity === "stop").length}
-          />
-        </div>
-        <Findings findings={calmFindings} onFix={studio.takeFix} onShow={studio.showFinding} />
-        <MapFiles mapId={studio.mapId} clientId={page.clientId} view={view} save={saving.save} />
-        <p className="text-sm text-ink-2">
-          Load is a comparison, not a strength. The leaflets of adhesive and fibre come first.{" "}
-          <span className="whitespace-nowrap">Press ? for keys.</span>
-        </p>
-      </aside>
+      <Aside studio={studio} hold={studio.hold} view={view} />
       {saving.theirs ? (
         <TwoMaps
           mine={map}
@@ -225,8 +123,50 @@ function Workspace({ page, start }: { page: MapPage; start: { map: LashMap; clas
   );
 }
 
+/** The plate follows the hand at every move; what is read beside it waits until the hand rests. */
+const resting = (_: { hold: boolean }, next: { hold: boolean }) => next.hold;
+const Head = memo(MapHead, resting);
+const Aside = memo(MapAside, resting);
+const Sheets = memo(MapSheets, resting);
+
+function MapSheets({
+  studio,
+  view,
+  onView,
+  bending,
+  onBending,
+}: {
+  studio: MapStudio;
+  hold: boolean;
+  view: View;
+  onView: (view: View) => void;
+  bending: boolean;
+  onBending: (bending: boolean) => void;
+}) {
+  const [sheet, setSheet] = useState<Sheet>("line");
+  return (
+    <div className="mt-2 border-t border-line pt-2">
+      <Choice
+        label="Sheet"
+        showLabel={false}
+        value={sheet}
+        options={SHEETS.map((name) => ({ value: name, label: name }))}
+        onChange={setSheet}
+        className="mb-3 [&_button]:font-serif [&_button]:text-lg"
+      />
+      {sheet === "line" ? <LineSheet studio={studio} view={view} onView={onView} bending={bending} onBending={onBending} /> : null}
+      {sheet === "layers" ? <LayersSheet studio={studio} /> : null}
+      {sheet === "fibre" ? <FibreSheet studio={studio} /> : null}
+      {sheet === "load" ? <LoadSheet facts={studio.facts} view={view} /> : null}
+      {sheet === "limits" ? <LimitsSheet studio={studio} /> : null}
+      {sheet === "work" ? <WorkSheet facts={studio.facts} pace={studio.page.pace} /> : null}
+      {sheet === "saves" ? <SavesSheet studio={studio} /> : null}
+    </div>
+  );
+}
+
 /** The look's handles on both eyes while it is being bent, or null. */
-function useBending({ map, page, facts, longestMm, onBend }: ReturnType<typeof useMapStudio>, bending: boolean) {
+function useBending({ map, page, facts, longestMm, onBend }: MapStudio, bending: boolean) {
   return useMemo(() => {
     if (!bending) return null;
     const handles = map.bend ?? lookHandles(LOOKS[map.look], landmarksOf(map, page.survey.document, "right"));

@@ -18,6 +18,8 @@ export type Drag = {
   /** A zone line moved to a place of the lash line. */
   readonly onEdge: (side: Side, layer: number, edge: number, at: number, stroke: string, alone: boolean) => void;
   readonly onChoose: (zone: ZoneRef) => void;
+  /** The pointer let go of whatever it held. */
+  readonly onEnd: () => void;
 };
 
 export type SkylineScale = { readonly groundY: number; readonly pxPerMm: number; readonly topMm: number };
@@ -51,7 +53,7 @@ export const Skyline = memo(function Skyline({
   return (
     <g>
       <Ground place={place} eye={eye} scale={scale} />
-      <LimitLine place={place} eye={eye} zones={zones} scale={scale} />
+      <LimitLine d={limitPath(zones, place, eye.lashLineMm, scale)} />
       {layers.map((standing, i) => (i === active ? null : <Standing key={i} place={place} eye={eye} zones={standing} scale={scale} />))}
       {zones.map((zone, i) => (
         <Step
@@ -106,21 +108,20 @@ const Ground = memo(function Ground({ place, eye, scale }: { place: EyePlace; ey
   );
 });
 
-const limitsOf = (zones: readonly ZoneFacts[]) => zones.map((zone) => zone.pieces[0]?.limitMm ?? zone.limit.limitMm);
-
-function LimitLine({ place, eye, zones, scale }: { place: EyePlace; eye: EyeSurvey; zones: readonly ZoneFacts[]; scale: SkylineScale }) {
-  const limits = limitsOf(zones);
-  const corners = zones.flatMap((zone, i) => {
-    const y = scale.groundY - limits[i]! * scale.pxPerMm;
-    return [
-      [place.lineX(zone.from * eye.lashLineMm), y] as [number, number],
-      [place.lineX(zone.to * eye.lashLineMm), y] as [number, number],
-    ];
-  });
+/** The longest fibre each zone may carry, as a fine line: its path, so that an unchanged one is not drawn anew. */
+function limitPath(zones: readonly ZoneFacts[], place: EyePlace, lineMm: number, { groundY, pxPerMm }: SkylineScale): string {
   return (
-    <path d={line()(corners) ?? ""} fill="none" stroke="var(--rosehip)" strokeWidth="1.25" strokeDasharray="2 3" pointerEvents="none" />
+    line()(
+      zones.flatMap((zone) => {
+        const y = groundY - (zone.pieces[0]?.limitMm ?? zone.limit.limitMm) * pxPerMm;
+        return [[place.lineX(zone.from * lineMm), y] as [number, number], [place.lineX(zone.to * lineMm), y] as [number, number]];
+      }),
+    ) ?? ""
   );
 }
+const LimitLine = memo(function LimitLine({ d }: { d: string }) {
+  return <path d={d} fill="none" stroke="var(--rosehip)" strokeWidth="1.25" strokeDasharray="2 3" pointerEvents="none" />;
+});
 
 /** A layer that is not worked on: only its line. */
 const Standing = memo(function Standing({
@@ -227,8 +228,10 @@ const Step = memo(function Step({
         const from = held.current;
         if (from) drag.onLength(ref, from.fromMm + (from.y - event.clientY) / pxPerMm, from.stroke, event.altKey);
       }}
-      onPointerUp={() => (held.current = null)}
-      onPointerCancel={() => (held.current = null)}
+      onLostPointerCapture={() => {
+        held.current = null;
+        drag.onEnd();
+      }}
     >
       <rect x={x1} y={y(topMm)} width={x2 - x1} height={topMm * pxPerMm + 26} fill="transparent" />
       {mm === null ? (
@@ -347,8 +350,10 @@ const Edge = memo(function Edge({
         if (from)
           drag.onEdge(side, layer, edge, from.at + (way * (event.clientX - from.x)) / (lineMm * scale.pxPerMm), from.stroke, event.altKey);
       }}
-      onPointerUp={() => (held.current = null)}
-      onPointerCancel={() => (held.current = null)}
+      onLostPointerCapture={() => {
+        held.current = null;
+        drag.onEnd();
+      }}
     >
       <rect x={x - 7} y={groundY - 4} width="14" height="24" fill="transparent" />
       <path d={`M${x} ${groundY + 1}l4 7h-8z`} fill="var(--line-strong)" />

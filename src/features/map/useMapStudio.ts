@@ -1,10 +1,9 @@
 "use client";
-import { useCallback, useEffect, useMemo, useRef, useState } from "react";
-import { otherSide, type Landmarks, type Side } from "@/core/eye";
+import { startTransition, useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
+import type { Landmarks, Side } from "@/core/eye";
 import {
   baseIndex,
   clashWords,
-  joinFindings,
   kindLabel,
   landmarksOf,
   LOOKS,
@@ -46,15 +45,30 @@ export function useMapStudio(page: MapPage, start: { map: LashMap; clash: string
   const { survey, policy, trays } = page;
   const context = useMemo(() => ({ survey: survey.document, policy, trays }), [survey, policy, trays]);
   const facts = useMemo(() => mapFacts(map, context), [map, context]);
-  const findings = useMemo(() => joinFindings(mapFindings(facts)), [facts]);
+  // The step follows the hand in this frame; what the rules say of it comes with the next.
+  const judged = useDeferredValue(facts);
+  const findings = useMemo(() => mapFindings(judged), [judged]);
   const planner = usePlanner(context);
   const saving = useMapSaving({ page, mapId, map, restart: editor.restart, saidSaved: drop, say: setProblem });
   const revision = saving.saved?.revision ?? 0;
 
+  const [hold, setHold] = useState(false);
+  const unkept = useRef<LashMap | null>(null);
+
   const apply = (next: LashMap, stroke?: string) => {
     if (next === map) return;
+    // A stroke of the pointer is named by when it began; it lasts until the pointer lets go.
+    const pulling = stroke?.includes("@") ?? false;
+    setHold(pulling);
     change(next, stroke);
-    keep(next, revision);
+    if (pulling) unkept.current = next;
+    else keep(next, revision);
+  };
+  /** The pointer let go: the rest of the page catches up, and what was drawn is kept. */
+  const release = () => {
+    startTransition(() => setHold(false));
+    if (unkept.current) keep(unkept.current, revision);
+    unkept.current = null;
   };
   const plan = async (wish: Partial<MapWish>, stroke?: string) => {
     const whole: MapWish = { ...wishOf(map), ...wish };
@@ -114,15 +128,16 @@ export function useMapStudio(page: MapPage, start: { map: LashMap; clash: string
   };
 
   // The plate is drawn anew only where something changed: its callbacks stay the same and call what is current.
-  const latest = useRef({ pull, pullEdge, choose, moveLandmark, bend });
+  const latest = useRef({ pull, pullEdge, choose, moveLandmark, bend, release });
   useEffect(() => {
-    latest.current = { pull, pullEdge, choose, moveLandmark, bend };
+    latest.current = { pull, pullEdge, choose, moveLandmark, bend, release };
   });
   const drag = useMemo<Drag>(
     () => ({
       onLength: (...all) => latest.current.pull(...all),
       onEdge: (...all) => latest.current.pullEdge(...all),
       onChoose: (zone) => latest.current.choose(zone),
+      onEnd: () => latest.current.release(),
     }),
     [],
   );
@@ -149,6 +164,8 @@ export function useMapStudio(page: MapPage, start: { map: LashMap; clash: string
     say: setProblem,
     longestMm,
     draft: { found, drop },
+    /** A drag is on its way: only the plate need follow. */
+    hold,
     planner,
     saving,
     together,
@@ -161,7 +178,6 @@ export function useMapStudio(page: MapPage, start: { map: LashMap; clash: string
     drag,
     onLandmark,
     onBend,
-    other: otherSide,
   };
 }
 export type MapStudio = ReturnType<typeof useMapStudio>;

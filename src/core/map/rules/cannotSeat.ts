@@ -13,7 +13,7 @@ const DOWN_FROM_DEG = -12.5;
 
 /** Curl that cannot seat on straight-down lashes: base and lash part before the glue has anything to hold. */
 export const cannotSeat: Rule = (facts) =>
-  perPiece(facts, (zone, piece): Finding[] => {
+  perPiece("cannotSeat", facts, (zone, piece): Finding[] => {
     const { fibre } = piece;
     const { angleDeg, ownCurlDeg, meanMm } = zone.limit.natural;
     if (angleDeg > DOWN_FROM_DEG) return [];

@@ -10,7 +10,7 @@ const MANY_BABIES = 0.3;
 
 /** Heavy fan on fine or baby lash: more fibre than a 0.15 single, on lashes that wear less than that. */
 export const heavyFan: Rule = (facts) =>
-  perPiece(facts, (zone, piece): Finding[] => {
+  perPiece("heavyFan", facts, (zone, piece): Finding[] => {
     const { fibre } = piece;
     const { natural } = zone.limit;
     const fine = natural.diameterMm <= FINE_UP_TO_MM;

@@ -6,14 +6,29 @@ import type { LashMap, Layer } from "../schema";
 import { changePiece } from "../pieces";
 import type { Fibre } from "../../lash";
 
-/** Runs a check over every zone of every layer of both eyes. */
-export function perZone(facts: MapFacts, check: (zone: ZoneFacts) => Finding[]): Finding[] {
-  return SIDES.flatMap((side) => facts.layers[side].flatMap((layer) => layer.flatMap(check)));
+/**
+ * Runs a check over every zone of every layer of both eyes. What it finds must follow from the zone's facts, the policy
+ * and the trays alone: a zone whose facts did not change is not checked again.
+ */
+export function perZone(name: string, facts: MapFacts, check: (zone: ZoneFacts) => Finding[]): Finding[] {
+  const found: Finding[] = [];
+  for (const side of SIDES)
+    for (const layer of facts.layers[side])
+      for (const zone of layer) {
+        let known = checked.get(zone);
+        if (!known || known.policy !== facts.policy) checked.set(zone, (known = { policy: facts.policy, findings: new Map() }));
+        let findings = known.findings.get(name);
+        if (!findings) known.findings.set(name, (findings = check(zone)));
+        if (findings.length) found.push(...findings);
+      }
+  return found;
 }
 
+const checked = new WeakMap<ZoneFacts, { policy: MapFacts["policy"]; findings: Map<string, Finding[]> }>();
+
 /** Runs a check over every fibre of every zone. */
-export function perPiece(facts: MapFacts, check: (zone: ZoneFacts, piece: PieceFacts) => Finding[]): Finding[] {
-  return perZone(facts, (zone) => {
+export function perPiece(name: string, facts: MapFacts, check: (zone: ZoneFacts, piece: PieceFacts) => Finding[]): Finding[] {
+  return perZone(name, facts, (zone) => {
     // A zone is told once of one rule: its gravest piece stands for the rest.
     const found = zone.pieces.flatMap((piece) => check(zone, piece));
     return found.length > 1 ? [found.find(({ severity }) => severity === "stop") ?? found[0]!] : found;

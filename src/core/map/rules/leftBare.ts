@@ -6,7 +6,7 @@ import { at, perZone, placeOf } from "./helpers";
 
 /** A bare zone, and why: too short for anything in stock, too fine for this fibre, or left so by hand. */
 export const leftBare: Rule = (facts) =>
-  perZone(facts, (zone): Finding[] => {
+  perZone("leftBare", facts, (zone): Finding[] => {
     if (zone.fibre || zone.role !== "base") return [];
     const { fibre } = facts.map;
     const shortest = zone.stockedMm[0];

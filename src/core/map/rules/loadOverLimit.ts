@@ -7,7 +7,7 @@ import { at, changeFibre, perPiece, placeOf } from "./helpers";
 
 /** Load over the limit: the usual lash of a zone is asked to carry more than policy allows, now or by day 21. */
 export const loadOverLimit: Rule = (facts) =>
-  perPiece(facts, (zone, piece): Finding[] => {
+  perPiece("loadOverLimit", facts, (zone, piece): Finding[] => {
     const { limit } = zone;
     const { fibre, load } = piece;
     const verdict = judgeLoad(load, mostCount(fibre), facts.policy);

@@ -6,7 +6,7 @@ import { at, changeFibre, perPiece, placeOf, shortenTo } from "./helpers";
 export const longCorner: Rule = (facts) =>
   facts.policy.corners !== "match"
     ? []
-    : perPiece(facts, (zone, piece): Finding[] => {
+    : perPiece("longCorner", facts, (zone, piece): Finding[] => {
         const { limit } = zone;
         const { fibre } = piece;
         // Past the over-length limit the zone is over-extended, which says more.

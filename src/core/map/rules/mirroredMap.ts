@@ -21,6 +21,10 @@ export const mirroredMap: Rule = ({ map, zones, survey, policy }): Finding[] =>
   SIDES.flatMap((side): Finding[] => {
     const line = zones[side];
     if (line.length < 4 || line.some(({ fibre }) => !fibre)) return [];
+    const half = Math.floor(line.length / 2);
+    const sum = (zones: typeof line) => zones.reduce((total, { fibre }) => total + fibre!.lengthMm, 0);
+    // Every look but a bent one is at least as long outside as inside: such a line needs no closer look.
+    if (!map.bend && sum(line.slice(0, half)) <= sum(line.slice(-half))) return [];
     const drop = dropCurve(map.bend ? { handles: map.bend } : LOOKS[map.look], landmarksOf(map, survey, side));
     const wanted = line.map(({ from, to }) => -meanOver(drop, from, to));
     const lengths = line.map(({ fibre }) => fibre!.lengthMm);

@@ -6,7 +6,7 @@ import { at, changeFibre, perPiece, placeOf } from "./helpers";
 
 /** Length not in stock: no tray of this studio holds the fibre. */
 export const notInStock: Rule = (facts) =>
-  perPiece(facts, (zone, piece): Finding[] => {
+  perPiece("notInStock", facts, (zone, piece): Finding[] => {
     const { fibre, stockedMm } = piece;
     if (stockedMm.includes(fibre.lengthMm)) return [];
     const to = stockedMm.filter((mm) => mm < fibre.lengthMm).at(-1) ?? nearestStocked(stockedMm, fibre.lengthMm);

@@ -4,7 +4,7 @@ import { at, changeFibre, perPiece, placeOf, shortenTo } from "./helpers";
 
 /** Over-extended zone: a fibre stands further past the shorter of the lashes that wear it than policy allows. */
 export const overExtended: Rule = (facts) =>
-  perPiece(facts, (zone, piece): Finding[] => {
+  perPiece("overExtended", facts, (zone, piece): Finding[] => {
     const { limit } = zone;
     const { fibre } = piece;
     if (piece.share === 0 || fibre.lengthMm <= piece.overLengthLimitMm + 1e-9) return [];

@@ -5,7 +5,7 @@ import { at, changeFibre, perPiece, placeOf, shortenTo } from "./helpers";
 
 /** Practice length on a client: fibres past 18 mm are for mannequin heads. */
 export const practiceLength: Rule = (facts) =>
-  perPiece(facts, (zone, piece): Finding[] => {
+  perPiece("practiceLength", facts, (zone, piece): Finding[] => {
     if (piece.fibre.lengthMm <= FIBRE_LENGTHS_MM.longestWorn) return [];
     const to = shortenTo(piece, Math.min(FIBRE_LENGTHS_MM.longestWorn, piece.limitMm));
     return [

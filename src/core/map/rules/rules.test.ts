@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { defaultPolicy } from "../../policy";
 import { lengthsFrom, surveyArbitrary, surveyOf, traysArbitrary, trayOf } from "../../../../tests/support/surveys";
-import { mapFacts, mapFindings, mirrorMap, planMap, setZone, setZoneLength, SEVERITIES, type LashMap } from "..";
+import { findingKey, mapFacts, mapFindings, mirrorMap, planMap, setZone, setZoneLength, SEVERITIES, type LashMap } from "..";
 
 const trays = [trayOf(lengthsFrom(6, 14)), trayOf(lengthsFrom(6, 14), { diameterMm: 0.1 })];
 const survey = surveyOf([8, 10, 9], { spreadMm: 0.3 });
@@ -30,6 +30,17 @@ const drawn = (lengths: (number | null)[], change: Partial<LashMap["fibre"]> = {
     differsOnPurpose: false,
     eyes: { right: eye(), left: eye() },
   };
+};
+const single = { curl: "C" as const, diameterMm: 0.15, shape: "round" as const, count: 1 };
+/** The same map with accents of its own sections, one to every four lashes. */
+const withAccents = (map: LashMap, lengths: number[]): LashMap => {
+  const layer = {
+    role: "accent" as const,
+    boundaries: lengths.map((_, i) => i / lengths.length).concat(1),
+    zones: lengths.map((lengthMm) => ({ ...map.fibre, lengthMm })),
+    placing: { every: 4, cluster: 1, innerEvery: 2 },
+  };
+  return { ...map, eyes: { right: { layers: [...map.eyes.right.layers, layer] }, left: { layers: [...map.eyes.left.layers, layer] } } };
 };
 const found = (map: LashMap, over: Partial<typeof context> = {}) => mapFindings(mapFacts(map, { ...context, ...over }));
 const rules = (map: LashMap, over: Partial<typeof context> = {}) => [...new Set(found(map, over).map((finding) => finding.rule))];
@@ -125,4 +136,127 @@ test("changing the eyes over twice is the same map; editing leaves the old one a
 test("applying every fix in turn settles a planned map for good", () => {
   const plan = planMap(survey, { ...drawn([9]), school: { id: "browPeak" }, look: "cat" }, defaultPolicy, trays)!;
   expect(found(plan.map, { policy: defaultPolicy }).filter((f) => f.severity === "stop")).toEqual([]);
+});
+
+// The rest of the mistakes a map can make, each from a worked case of common practice.
+test("an accent of 17 on lashes of 10 is over-extended, judged by the lashes it is picked for; the base beside it is not", () => {
+  const spiked = withAccents(drawn([9, 11, 12, 11, 10]), [17, 12]);
+  const over = found(spiked).filter((f) => f.rule === "overExtended" && f.where.side === "right");
+  expect(over.map((f) => [f.where.layer, f.where.zones])).toEqual([[1, [0]]]);
+  expect(over[0]!.title).toBe("Client's right, accent 1");
+  // The longest of every four: the limit is further out than the zone's own shorter quarter.
+  const facts = mapFacts(spiked, context);
+  expect(facts.layers.right[1]![0]!.limit.shorterMm).toBeGreaterThan(facts.layers.right[0]![1]!.limit.shorterMm - 0.5);
+  expect(facts.layers.right[1]![1]!.limit.shorterMm).toBeGreaterThan(facts.layers.right[0]![4]!.limit.shorterMm);
+});
+test("hybrid: a single of 0.20 shows between fans and 0.15 is offered; 0.15 itself is left in peace", () => {
+  const shelf = [
+    trayOf(lengthsFrom(6, 14), { diameterMm: 0.2 }),
+    trayOf(lengthsFrom(6, 14)),
+    trayOf(lengthsFrom(6, 14), { diameterMm: 0.04 }),
+  ];
+  const hybrid = { fibre: { ...single, diameterMm: 0.04, count: 7, lengthMm: 9 }, share: 0.5, pattern: "alternate" as const };
+  const mixed = (diameterMm: number) => setZone(drawn([9, 11, 12, 11, 10]), "right", 1, { ...single, diameterMm, lengthMm: 9, hybrid });
+  const thick = found({ ...mixed(0.2), differsOnPurpose: true }, { trays: shelf }).filter((f) => f.rule === "thickSingleInHybrid");
+  expect(thick.map((f) => f.fix?.label)).toEqual(["Take 0.15"]);
+  expect(rules({ ...mixed(0.15), differsOnPurpose: true }, { trays: shelf })).not.toContain("thickSingleInHybrid");
+});
+test("heavy fan: 5D of 0.07 on fine lashes weighs more than the single they would not get; 2D is made of it where that may be worn", () => {
+  const fine = {
+    ...context,
+    survey: surveyOf([8, 10, 9], { spreadMm: 0.3, diameter: "fine" as const }),
+    trays: [trayOf(lengthsFrom(6, 14), { diameterMm: 0.07 })],
+  };
+  const heavy = found(drawn([7, 8, 9, 8, 7], { diameterMm: 0.07, count: 5 }), fine).filter((f) => f.rule === "heavyFan");
+  expect(heavy.length).toBeGreaterThan(0);
+  expect(heavy[0]!.why).toMatch(/5 fibres of 0\.07 weigh as 1\.1 singles of 0\.15, on fine lashes/);
+  expect(heavy[0]!.fix?.label).toBe("Make it 4D");
+  expect(rules(drawn([7, 8, 9, 8, 7], { diameterMm: 0.07, count: 3 }), fine)).not.toContain("heavyFan");
+  // The same fan on medium lashes with no babies is nobody's business.
+  expect(rules(drawn([9, 11, 12, 11, 10], { diameterMm: 0.07, count: 5 }), { trays: fine.trays })).not.toContain("heavyFan");
+});
+test("a C on straight lashes that point down touches over 0.96 mm and does not seat; L, all of its straight base, is offered", () => {
+  const down = {
+    survey: surveyOf([8, 10, 9], { spreadMm: 0.3, direction: "down" as const, ownCurl: "straight" as const }),
+    trays: [...trays, trayOf(lengthsFrom(6, 14), { curl: "L" })],
+  };
+  const seat = found(drawn([9, 11, 12, 11, 10]), down).filter((f) => f.rule === "cannotSeat");
+  expect(seat.length).toBeGreaterThan(0);
+  expect(seat.find((f) => f.where.zones[0] === 2)!.why).toContain("0.96 mm");
+  expect(seat[0]!.fix?.label).toBe("Take L 0.15");
+  expect(rules(drawn([9, 11, 12, 11, 10], { curl: "L" }), down)).not.toContain("cannotSeat");
+  // Level lashes keep their C.
+  expect(rules(drawn([9, 11, 12, 11, 10]))).not.toContain("cannotSeat");
+});
+test("a cat on a hooded eye is a caution, on an almond one nothing", () => {
+  const hooded = { survey: { ...survey, eyes: { ...survey.eyes, left: { ...survey.eyes.left, shape: "hooded" as const } } } };
+  const cat = found({ ...drawn([9, 11, 12, 11, 10]), look: "cat" }, hooded).filter((f) => f.rule === "catOnDroopingEye");
+  expect(cat.map((f) => [f.severity, f.fix])).toEqual([["look", undefined]]);
+  expect(rules({ ...drawn([9, 11, 12, 11, 10]), look: "cat" })).not.toContain("catOnDroopingEye");
+});
+test("a cat drawn for the other side of the bed: long inside, short outside; turned round it is a cat", () => {
+  const long = { survey: surveyOf([10.5, 10.5, 10.5], { spreadMm: 0.3 }) };
+  const wrong = { ...drawn([13, 12, 11, 9, 8]), look: "cat" as const };
+  const told = found(wrong, long).filter((f) => f.rule === "mirroredMap");
+  expect(told.map((f) => f.fix?.label)).toEqual(["Turn the line round", "Turn the line round"]);
+  const turned = told[0]!.fix!.apply(wrong);
+  expect(turned.eyes.right.layers[0]!.zones.map((zone) => zone!.lengthMm)).toEqual([8, 9, 11, 12, 13]);
+  expect(found(turned, long).filter((f) => f.rule === "mirroredMap" && f.where.side === "right")).toEqual([]);
+});
+test("limits set aside on a map are followed there, said so, and given back with one tap", () => {
+  const steep = drawn([8, 9, 12, 11, 10]);
+  const own = { ...steep, limits: { stepMm: 3 } };
+  expect(rules(steep)).toContain("steppedLine");
+  expect(rules(own)).toEqual(["limitsSetAside"]);
+  const told = found(own)[0]!;
+  expect(told.why).toContain("Step 3 mm");
+  expect(rules(told.fix!.apply(own))).toContain("steppedLine");
+});
+test("lashes told apart by length: each class is judged on its own lashes", () => {
+  const wide = { survey: surveyOf([9, 9, 9], { spreadMm: 1.2 }) };
+  const told = (classes: { upToMm: number; lengthMm: number }[]) =>
+    found({ ...setZone(drawn([9, 10, 11, 10, 9]), "right", 2, { ...single, lengthMm: 12, classes }), differsOnPurpose: true }, wide).filter(
+      (f) => f.rule === "overExtended" && f.where.side === "right",
+    );
+  // A 12 stands too far past the short lashes of this zone, and not past the long ones.
+  expect(told([])).toHaveLength(1);
+  expect(told([{ upToMm: 9, lengthMm: 10 }])).toHaveLength(0);
+  const short = told([{ upToMm: 9, lengthMm: 12 }]);
+  expect(short.map((f) => f.fix?.label)).toEqual(["Shorten to 10"]);
+});
+
+const layeredDrawn = fc
+  .tuple(
+    surveyArbitrary,
+    traysArbitrary,
+    fc.array(fc.integer({ min: 5, max: 16 }), { minLength: 3, maxLength: 6 }),
+    fc.array(fc.integer({ min: 6, max: 18 }), { minLength: 2, maxLength: 5 }),
+    fc.constantFrom("C" as const, "D" as const, "L" as const),
+    fc.integer({ min: 1, max: 6 }),
+  )
+  .map(([survey, shelf, base, spikes, curl, count]) => ({
+    map: withAccents(drawn(base, { curl, count, diameterMm: count > 1 ? 0.07 : 0.15 }), spikes),
+    context: {
+      survey,
+      trays: [...shelf, trayOf(lengthsFrom(6, 12), { curl: "L" }), trayOf(lengthsFrom(6, 12), { diameterMm: 0.07 })],
+      policy: defaultPolicy,
+    },
+  }));
+test("with layers, fans and curls too: a fix removes its finding and adds none of higher severity (property)", () => {
+  let fixed = 0;
+  fc.assert(
+    fc.property(layeredDrawn, ({ map, context }) => {
+      const before = mapFindings(mapFacts(map, context));
+      const known = new Set(before.map(findingKey));
+      for (const finding of before.filter((f) => f.fix)) {
+        const after = mapFindings(mapFacts(finding.fix!.apply(map), context));
+        expect(after.map(findingKey)).not.toContain(findingKey(finding));
+        const graver = (f: typeof finding) => SEVERITIES.indexOf(f.severity) > SEVERITIES.indexOf(finding.severity);
+        expect(after.filter((f) => graver(f) && !known.has(findingKey(f))).map(findingKey)).toEqual([]);
+        fixed += 1;
+      }
+    }),
+    { numRuns: 40, seed: 82 },
+  );
+  expect(fixed).toBeGreaterThan(100);
 });

@@ -8,7 +8,7 @@ export const HYBRID_SINGLE_UP_TO_MM = 0.15;
 
 /** Single over 0.15 in a hybrid: it shows as a bar between the fans. */
 export const thickSingleInHybrid: Rule = (facts) =>
-  perZone(facts, (zone): Finding[] => {
+  perZone("thickSingleInHybrid", facts, (zone): Finding[] => {
     const single = zone.pieces.find(({ ref, fibre }) => (ref === "main" || ref === "hybrid") && mostCount(fibre) === 1);
     const fans = zone.pieces.some(({ fibre }) => mostCount(fibre) > 1);
     if (!zone.fibre?.hybrid || !single || !fans || single.fibre.diameterMm <= HYBRID_SINGLE_UP_TO_MM + 1e-9) return [];

@@ -1,7 +1,7 @@
 import { formatMm } from "../../units";
 import { setZone } from "../edit";
 import { type Finding, type Rule } from "../finding";
-import { kindLabel, type TrayKind } from "../stock";
+import { kindLabel, sameKind, type TrayKind } from "../stock";
 import type { LashMap } from "../schema";
 import { judgeLoad } from "../zoneLimit";
 import { mostCount } from "../../lash";
@@ -17,7 +17,7 @@ export const unintendedAsymmetry: Rule = ({ map, layers, policy }) => {
       const left = lefts[i]!;
       if (!right.fibre || !left.fibre) return [];
       const difference = right.fibre.lengthMm - left.fibre.lengthMm;
-      const otherKind = kindLabel(right.fibre) !== kindLabel(left.fibre) || mostCount(right.fibre) !== mostCount(left.fibre);
+      const otherKind = !sameKind(right.fibre, left.fibre) || mostCount(right.fibre) !== mostCount(left.fibre);
       if (Math.abs(difference) < 0.5 && !otherKind) return [];
       // The shorter, or else thinner, is the safer of the two to wear on both; offered only where it may be worn.
       const kept = difference === 0 ? (right.fibre.diameterMm <= left.fibre.diameterMm ? right : left) : difference < 0 ? right : left;
