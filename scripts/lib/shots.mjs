@@ -85,6 +85,55 @@ export const shots = [
     },
   },
   {
+    name: "measuring",
+    take: async (page) => {
+      await openClient(page, /Ottilie/);
+      await page.goto(`${page.url()}/survey/pictures`);
+      await page.getByTestId("board").waitFor();
+      await settle(page);
+    },
+  },
+  {
+    name: "layers",
+    take: async (page) => {
+      await openMap(page, /Leïla/);
+      await page.getByRole("radio", { name: "accents" }).click();
+      await page.getByRole("radio", { name: "layers", exact: true }).click();
+      await page.locator("[data-zone=right-3]").click();
+      await settle(page);
+    },
+  },
+  {
+    name: "fibre",
+    take: async (page) => {
+      await openMap(page, /Ottilie/);
+      await page.locator("[data-zone=right-6]").click();
+      await page.getByRole("radio", { name: "fibre", exact: true }).click();
+      await settle(page);
+      await page.getByText("Weighs the same").scrollIntoViewIfNeeded();
+      await settle(page);
+    },
+  },
+  {
+    name: "compare",
+    take: async (page) => {
+      await openMap(page, /Bronagh/);
+      await page.getByRole("radio", { name: "doll" }).click();
+      await page.waitForTimeout(400);
+      await page.getByRole("radio", { name: "saves", exact: true }).click();
+      await page.getByRole("button", { name: "Compare" }).first().click();
+      await settle(page);
+    },
+  },
+  {
+    name: "brief",
+    take: async (page) => {
+      await openMap(page, /Leïla/);
+      const [download] = await Promise.all([page.waitForEvent("download"), page.getByRole("button", { name: "Trolley brief" }).click()]);
+      return readFile(await download.path());
+    },
+  },
+  {
     name: "pad-strip",
     take: async (page) => {
       await openMap(page, /Ottilie/);

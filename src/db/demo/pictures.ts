@@ -26,7 +26,7 @@ export type DrawnPicture = {
 type Space = readonly [x: number, y: number, z: number];
 
 const SIZE = { width: 1600, height: 1200 } as const;
-const PX_PER_MM = 34;
+const PX_PER_MM = 31;
 /** The closed lash line: an arc of this radius and angle, mm and radians. Its length is their product. */
 const ARC = { radiusMm: 26, angle: 1.09 } as const;
 const RULER_MM = 20;
@@ -76,7 +76,7 @@ function closed(key: DrawnPicture["key"], options: { turnDeg?: number; leanDeg?:
     return { lengthMm, points: lashPath(onLine(at), angle, lengthMm, curlDeg).map(see) };
   });
   // The pad ruler is an angle of two scales in the plane of the pad, clear of the lashes.
-  const corner: readonly [number, number] = [-17, -16];
+  const corner: readonly [number, number] = [-12, -14.5];
   const ends = { along: see([corner[0] + RULER_MM, corner[1], 0]), down: see([corner[0], corner[1] + 10, 0]) };
   const zero = see([...corner, 0]);
   const ticks = [

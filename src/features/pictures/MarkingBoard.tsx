@@ -72,7 +72,9 @@ export function MarkingBoard({
     if (begun.length >= 2) put({ ...marks, lashes: [...marks.lashes, begun.map(asPoint)] });
     setBegun([]);
   };
+  // Roots lie on the lash line: only marks of the kind worked on take the pointer, so that a tap beside another one counts.
   const handles = useMemo(() => handlesOf(marks), [marks]);
+  const isWorkedOn = (key: string) => key === tool || key.startsWith(`${tool} `) || (tool === "lashes" && key.startsWith("lash "));
   const line = marks.line.length > 1 ? curveThrough(marks.line) : [];
   const unit = picture.widthPx / 900;
   const path = (points: readonly Px[]) => (points.length ? `M${points.map(([x, y]) => `${x} ${y}`).join("L")}` : "");
@@ -188,6 +190,7 @@ export function MarkingBoard({
               tabIndex={0}
               aria-label={`${handle.label}, ${Math.round(handle.at[0])} by ${Math.round(handle.at[1])}; arrows move it, Delete takes it away`}
               className="cursor-move touch-none"
+              pointerEvents={isWorkedOn(handle.key) ? undefined : "none"}
               onPointerDown={(event) => {
                 event.currentTarget.setPointerCapture(event.pointerId);
                 held.current = { handle: handle.key, before: marks };
@@ -201,7 +204,7 @@ export function MarkingBoard({
                 } else if (event.key === "Delete") put(handle.remove());
               }}
             >
-              <circle cx={handle.at[0]} cy={handle.at[1]} r={12 * unit} fill="transparent" />
+              <circle cx={handle.at[0]} cy={handle.at[1]} r={9 * unit} fill="transparent" />
               <circle cx={handle.at[0]} cy={handle.at[1]} r={4.5 * unit} fill="#FDFBF5" stroke={handle.ink} strokeWidth={2 * unit} />
             </g>
           ))}

@@ -1,9 +1,9 @@
 "use client";
 import { useState, useTransition } from "react";
 import { CURL_IDS } from "@/core/curl";
-import { FIBRE_DIAMETERS_MM } from "@/core/lash";
+import { FIBRE_COLOUR_IDS, FIBRE_COLOURS, FIBRE_DIAMETERS_MM } from "@/core/lash";
 import type { Tray } from "@/core/map";
-import { Button, Dialog, Empty, Notice, SelectField, cx } from "@/ui";
+import { Button, Dialog, Empty, Notice, SelectField, TextField, cx } from "@/ui";
 import { addTray, removeTray, setLengthInTray } from "./actions";
 
 const LENGTHS = Array.from({ length: 14 }, (_, i) => i + 5);
@@ -24,8 +24,30 @@ export function Trays({ trays, mayRemove }: { trays: readonly { id: string; docu
     event.preventDefault();
     const form = new FormData(event.currentTarget);
     const lengthsMm = LENGTHS.filter((mm) => form.has(`mm${mm}`));
+    const typed = (name: string) =>
+      String(form.get(name) ?? "")
+        .trim()
+        .replace(",", ".");
+    const colour = form.get("colour");
+    const measured = typed("turn") !== "";
     doing(
-      () => addTray({ curl: form.get("curl"), diameterMm: Number(form.get("diameter")), shape: form.get("shape"), lengthsMm }),
+      () =>
+        addTray({
+          curl: form.get("curl"),
+          diameterMm: Number(form.get("diameter")),
+          shape: form.get("shape"),
+          lengthsMm,
+          ...(colour === "black" ? {} : { colour }),
+          ...(measured
+            ? {
+                geometry: {
+                  turnDeg: Number(typed("turn")),
+                  baseStraightMm: Number(typed("base") || 0),
+                  turnOver: Number(typed("over") || 100) / 100,
+                },
+              }
+            : {}),
+        }),
       () => setAdding(false),
     );
   };
@@ -56,10 +78,13 @@ export function Trays({ trays, mayRemove }: { trays: readonly { id: string; docu
       {trays.length === 0 ? <Empty title="No tray is on the shelf">A map is planned from lengths in stock.</Empty> : null}
       <ul aria-busy={busy}>
         {trays.map(({ id, document: tray }) => {
-          const name = `${tray.curl} ${tray.diameterMm.toFixed(2)} ${tray.shape}`;
+          const name = `${tray.curl} ${tray.diameterMm.toFixed(2)} ${tray.shape}${tray.colour ? ` ${FIBRE_COLOURS[tray.colour].label}` : ""}`;
           return (
             <li key={id} className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-line py-2">
-              <span className="w-32 font-semibold">{name}</span>
+              <span className="w-32 font-semibold">
+                {name}
+                {tray.geometry ? <span className="block text-sm font-normal text-ink-2">measured: {tray.geometry.turnDeg}°</span> : null}
+              </span>
               <span className="flex flex-wrap gap-1">
                 {LENGTHS.map((mm) => {
                   const stocked = tray.lengthsMm.includes(mm);
@@ -103,7 +128,7 @@ export function Trays({ trays, mayRemove }: { trays: readonly { id: string; docu
       </ul>
       <Dialog open={adding} onOpenChange={setAdding} title="A tray for the shelf">
         <form onSubmit={add} className="space-y-4">
-          <div className="grid grid-cols-3 gap-3">
+          <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">
             <SelectField label="Curl" name="curl" defaultValue="C">
               {CURL_IDS.map((curl) => (
                 <option key={curl}>{curl}</option>
@@ -120,7 +145,22 @@ export function Trays({ trays, mayRemove }: { trays: readonly { id: string; docu
               <option>round</option>
               <option>flat</option>
             </SelectField>
+            <SelectField label="Colour" name="colour" defaultValue="black">
+              {FIBRE_COLOUR_IDS.map((id) => (
+                <option key={id} value={id}>
+                  {FIBRE_COLOURS[id].label}
+                </option>
+              ))}
+            </SelectField>
           </div>
+          <details className="text-[0.9375rem]">
+            <summary className="min-h-8 cursor-pointer text-ink-2">This maker&rsquo;s curl, measured</summary>
+            <div className="mt-2 grid grid-cols-3 gap-3">
+              <TextField label="Turn, °" name="turn" inputMode="decimal" />
+              <TextField label="Straight base, mm" name="base" inputMode="decimal" />
+              <TextField label="Turns over, %" name="over" inputMode="decimal" />
+            </div>
+          </details>
           <fieldset>
             <legend className="text-sm text-ink-2">Lengths in it, mm</legend>
             <div className="mt-1 flex flex-wrap gap-x-4 gap-y-2">

@@ -1,16 +1,54 @@
 "use client";
 import { useState } from "react";
+import { CURL_IDS, CURLS, type CurlId } from "@/core/curl";
 import { defaultPolicy, POLICY_FIELDS, type Policy, type PolicyField } from "@/core/policy";
 import { Button, Notice, SelectField, TextField } from "@/ui";
 import { savePolicy } from "./actions";
 
 type Typed = Record<PolicyField["key"], string>;
 const typedOf = (policy: Policy) => Object.fromEntries(POLICY_FIELDS.map(({ key }) => [key, String(policy[key])])) as Typed;
+type TypedCurls = Record<CurlId, { turn: string; base: string; over: string }>;
+/** Curls as typed: empty where the studio keeps the working value. */
+const curlsOf = (policy: Policy) =>
+  Object.fromEntries(
+    CURL_IDS.map((id) => {
+      const own = policy.curls[id];
+      return [
+        id,
+        {
+          turn: own ? String(own.turnDeg) : "",
+          base: own ? String(own.baseStraightMm) : "",
+          over: own ? String(Math.round(own.turnOver * 100)) : "",
+        },
+      ];
+    }),
+  ) as TypedCurls;
+const numberOf = (text: string) => Number(text.trim().replace(",", "."));
+/** Curls to be kept: those of which anything is typed, what is left empty standing at its working value. */
+const readCurls = (typed: TypedCurls) =>
+  Object.fromEntries(
+    CURL_IDS.flatMap((id) => {
+      const { turn, base, over } = typed[id];
+      if (!turn.trim() && !base.trim() && !over.trim()) return [];
+      const usual = CURLS[id];
+      return [
+        [
+          id,
+          {
+            turnDeg: turn.trim() ? numberOf(turn) : usual.turnDeg,
+            baseStraightMm: base.trim() ? numberOf(base) : usual.baseStraightMm,
+            turnOver: over.trim() ? numberOf(over) / 100 : usual.turnOver,
+          },
+        ],
+      ];
+    }),
+  );
 const GROUPS = [...new Set(POLICY_FIELDS.map((field) => field.group))];
 
 /** What the studio has decided where practitioners disagree, each with its default and the reason. */
 export function PolicyForm({ policy, revision, mayChange }: { policy: Policy; revision: number; mayChange: boolean }) {
   const [typed, setTyped] = useState(() => typedOf(policy));
+  const [curls, setCurls] = useState(() => curlsOf(policy));
   const [base, setBase] = useState(revision);
   const [told, setTold] = useState<{ tone: "good" | "stop"; message: string; fields: Readonly<Record<string, string>> } | null>(null);
   const submit = async (event: React.FormEvent) => {
@@ -21,7 +59,7 @@ export function PolicyForm({ policy, revision, mayChange }: { policy: Policy; re
         options ? typed[key] : typed[key].trim() === "" ? undefined : Number(typed[key].replace(",", ".")),
       ]),
     );
-    const result = await savePolicy({ base, policy: { version: 2, curls: policy.curls, ...read } }).catch(() => null);
+    const result = await savePolicy({ base, policy: { version: 2, curls: readCurls(curls), ...read } }).catch(() => null);
     if (result?.ok) {
       setBase(result.data.revision);
       setTold({ tone: "good", message: "Kept. Maps and clocks follow it from now on.", fields: {} });
@@ -65,12 +103,61 @@ export function PolicyForm({ policy, revision, mayChange }: { policy: Policy; re
             </div>
           </div>
         ))}
+        <div className="border-t border-line py-4">
+          <h3 className="text-xl">Curls</h3>
+          <p className="mt-1 text-sm text-ink-2">
+            Letters have no standard. Measure one of yours against a protractor and type it here; what is left empty keeps the working value
+            (from memory). A tray&rsquo;s own geometry, where it was measured, comes before both.
+          </p>
+          <table className="mt-2 w-full max-w-xl text-[0.9375rem]">
+            <thead>
+              <tr className="text-left text-sm text-ink-2">
+                <th className="font-normal">Curl</th>
+                <th className="font-normal">Turn, °</th>
+                <th className="font-normal">Straight base, mm</th>
+                <th className="font-normal">Turns over, %</th>
+              </tr>
+            </thead>
+            <tbody>
+              {CURL_IDS.map((id) => {
+                const usual = CURLS[id];
+                const field = (key: "turn" | "base" | "over", label: string, placeholder: number, path: string) => (
+                  <td className="pr-2 pb-1 align-top">
+                    <TextField
+                      hideLabel
+                      label={`${id}, ${label}`}
+                      inputMode="decimal"
+                      placeholder={String(placeholder)}
+                      value={curls[id][key]}
+                      error={told?.fields[`curls.${id}.${path}`]}
+                      onChange={(event) => setCurls({ ...curls, [id]: { ...curls[id], [key]: event.target.value } })}
+                    />
+                  </td>
+                );
+                return (
+                  <tr key={id}>
+                    <th className="pr-3 text-left font-semibold">{id}</th>
+                    {field("turn", "turn in degrees", usual.turnDeg, "turnDeg")}
+                    {field("base", "straight base in mm", usual.baseStraightMm, "baseStraightMm")}
+                    {field("over", "share it turns over in per cent", Math.round(usual.turnOver * 100), "turnOver")}
+                  </tr>
+                );
+              })}
+            </tbody>
+          </table>
+        </div>
       </fieldset>
       {told ? <Notice tone={told.tone} title={told.message} className="mb-4" /> : null}
       {mayChange ? (
         <div className="flex gap-3">
           <Button type="submit">Keep the policy</Button>
-          <Button tone="plain" onClick={() => setTyped(typedOf(defaultPolicy))}>
+          <Button
+            tone="plain"
+            onClick={() => {
+              setTyped(typedOf(defaultPolicy));
+              setCurls(curlsOf(defaultPolicy));
+            }}
+          >
             Fill in the defaults
           </Button>
         </div>
