@@ -107,3 +107,12 @@ export function nearestStocked(stockedMm: readonly number[], wishMm: number): nu
     null,
   );
 }
+
+/** Pulled so far below the shortest in stock, mm, a zone is left bare. */
+const BARE_BELOW_MM = 1.5;
+
+/** What a step pulled to a wish comes to: the nearest in stock, or bare (null) well below the shortest or with none. */
+export function pulledTo(stockedMm: readonly number[], wishMm: number): number | null {
+  const shortest = stockedMm[0];
+  return shortest === undefined || wishMm < shortest - BARE_BELOW_MM ? null : nearestStocked(stockedMm, wishMm);
+}

@@ -42,6 +42,7 @@ export {
   mirrorMap,
   nextStocked,
   nearestStocked,
+  pulledTo,
   splitZone,
   mergeZones,
   moveEdge,

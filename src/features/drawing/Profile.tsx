@@ -44,7 +44,8 @@ export function Profile({
     return { ...fibre, path: shape(fibre.lengthMm), touching: shape(contact) };
   });
   const all = [...lash, ...drawn.flatMap(({ path }) => path)];
-  const reach = Math.max(8, ...all.map(({ reachMm }) => reachMm)) + 1;
+  // Room at the right for the labels at the tips and the scale past them.
+  const reach = Math.max(8, ...all.map(({ reachMm }) => reachMm)) + 3.2;
   const back = Math.min(0, ...all.map(({ reachMm }) => reachMm)) - 4;
   const top = Math.max(4, ...all.map(({ liftMm }) => liftMm)) + 1.2;
   const bottom = Math.min(-2.2, ...all.map(({ liftMm }) => liftMm)) - 0.6;

@@ -1,5 +1,5 @@
 "use client";
-import { memo, useRef } from "react";
+import { memo, useRef, useState } from "react";
 import { sideLabel, type Landmarks, type Side } from "@/core/eye";
 import type { EyePlace } from "@/features/drawing/plate";
 
@@ -37,12 +37,14 @@ export const Landmark = memo(function Landmark({
   onEnd: () => void;
 }) {
   const held = useRef<{ stroke: string; x: number; at: number; to: number } | null>(null);
-  const x = place.lineX(at * lineMm);
+  const [pulled, setPulled] = useState<number | null>(null);
+  const x = place.lineX((pulled ?? at) * lineMm);
   const way = Math.sign(place.lineX(1) - place.lineX(0));
   const labelled = mark === "pupil" || mark === "browPeak";
   const release = () => {
     const from = held.current;
     held.current = null;
+    setPulled(null);
     if (from && from.to !== from.at) onMove(side, mark, from.to, from.stroke, true);
     onEnd();
   };
@@ -64,8 +66,11 @@ export const Landmark = memo(function Landmark({
       onPointerMove={(event) => {
         const from = held.current;
         if (!from) return;
-        from.to = from.at + (way * (event.clientX - from.x)) / (lineMm * pxPerMm);
-        onMove(side, mark, from.to, from.stroke, false);
+        const to = Math.round((from.at * lineMm + (way * (event.clientX - from.x)) / pxPerMm) * 10) / (lineMm * 10);
+        if (to === from.to) return;
+        from.to = to;
+        setPulled(Math.min(1, Math.max(0, to)));
+        onMove(side, mark, to, from.stroke, false);
       }}
       onLostPointerCapture={release}
       onKeyDown={(event) => {

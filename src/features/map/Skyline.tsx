@@ -1,8 +1,8 @@
 "use client";
-import { memo, useMemo, useRef } from "react";
+import { memo, useMemo, useRef, useState } from "react";
 import { area, curveBasis, line } from "d3";
 import { naturalLashAt, sideLabel, type EyeSurvey, type Side } from "@/core/eye";
-import type { Severity, ZoneFacts } from "@/core/map";
+import { pulledTo, type Severity, type ZoneFacts } from "@/core/map";
 import { formatMm } from "@/core/units";
 import type { EyePlace } from "@/features/drawing/plate";
 
@@ -13,10 +13,13 @@ const INKS: Record<Severity | "none", string> = { stop: "var(--rosehip)", look: 
 /** A zone of a layer of an eye, by its number from the inner corner. */
 export type ZoneRef = { readonly side: Side; readonly index: number; readonly layer: number };
 export type Drag = {
-  /** A zone's fibre pulled to a length. `stroke` names the drag, `alone` leaves the other eye as it is. */
-  readonly onLength: (zone: ZoneRef, wishMm: number, stroke: string, alone: boolean) => void;
+  /**
+   * A zone's fibre pulled to a stocked length, or bare. `stroke` names the drag, `alone` leaves the other eye as it is;
+   * `moving` says that the pointer still holds it, so that all but the handle may follow when there is time.
+   */
+  readonly onLength: (zone: ZoneRef, lengthMm: number | null, stroke: string, alone: boolean, moving: boolean) => void;
   /** A zone line moved to a place of the lash line. */
-  readonly onEdge: (side: Side, layer: number, edge: number, at: number, stroke: string, alone: boolean) => void;
+  readonly onEdge: (side: Side, layer: number, edge: number, at: number, stroke: string, alone: boolean, moving: boolean) => void;
   readonly onChoose: (zone: ZoneRef) => void;
   /** The pointer let go of whatever it held. */
   readonly onEnd: () => void;
@@ -194,17 +197,19 @@ const Step = memo(function Step({
   scale: SkylineScale;
   drag: Drag;
 }) {
-  const held = useRef<{ stroke: string; y: number; fromMm: number } | null>(null);
+  const held = useRef<{ stroke: string; y: number; fromMm: number; sent?: number | null; alone: boolean } | null>(null);
+  // The step under the hand shows where it is pulled before the map has followed.
+  const [pulled, setPulled] = useState<{ readonly mm: number | null } | null>(null);
   const { groundY, pxPerMm, topMm } = scale;
   const { side, index, layer, role, fibre } = zone;
   const y = (mm: number) => groundY - mm * pxPerMm;
   const [a, b] = [place.lineX(zone.from * lineMm), place.lineX(zone.to * lineMm)];
   const [x1, x2] = [Math.min(a, b), Math.max(a, b)];
-  const mm = fibre?.lengthMm ?? null;
+  const mm = pulled ? pulled.mm : (fibre?.lengthMm ?? null);
   const middle = (x1 + x2) / 2;
   const ref = { side, index, layer };
   const word = role === "base" ? "zone" : role === "accent" ? "accent" : "under layer";
-  const lengths = fibre ? [...(fibre.classes ?? []).map((c) => c.lengthMm), fibre.lengthMm].map(formatMm).join("/") : "bare";
+  const lengths = mm === null ? "bare" : [...(fibre?.classes ?? []).map((c) => Math.min(c.lengthMm, mm)), mm].map(formatMm).join("/");
   return (
     <g
       role="slider"
@@ -221,15 +226,29 @@ const Step = memo(function Step({
       onFocus={() => !chosen && drag.onChoose(ref)}
       onPointerDown={(event) => {
         event.currentTarget.setPointerCapture(event.pointerId);
-        held.current = { stroke: `${side}${layer}.${index}@${event.timeStamp}`, y: event.clientY, fromMm: mm ?? zone.stockedMm[0] ?? 6 };
+        held.current = {
+          stroke: `${side}${layer}.${index}@${event.timeStamp}`,
+          y: event.clientY,
+          fromMm: mm ?? zone.stockedMm[0] ?? 6,
+          alone: false,
+        };
         drag.onChoose(ref);
       }}
       onPointerMove={(event) => {
         const from = held.current;
-        if (from) drag.onLength(ref, from.fromMm + (from.y - event.clientY) / pxPerMm, from.stroke, event.altKey);
+        if (!from) return;
+        const to = pulledTo(zone.stockedMm, from.fromMm + (from.y - event.clientY) / pxPerMm);
+        if (to === (from.sent === undefined ? mm : from.sent)) return;
+        from.sent = to;
+        from.alone = event.altKey;
+        setPulled({ mm: to });
+        drag.onLength(ref, to, from.stroke, from.alone, true);
       }}
       onLostPointerCapture={() => {
+        const from = held.current;
         held.current = null;
+        setPulled(null);
+        if (from && from.sent !== undefined) drag.onLength(ref, from.sent, from.stroke, from.alone, false);
         drag.onEnd();
       }}
     >
@@ -334,29 +353,43 @@ const Edge = memo(function Edge({
   scale: SkylineScale;
   drag: Drag;
 }) {
-  const held = useRef<{ stroke: string; x: number; at: number } | null>(null);
+  const held = useRef<{ stroke: string; x: number; at: number; sent?: number; alone: boolean } | null>(null);
+  const [pulled, setPulled] = useState<number | null>(null);
   const { groundY } = scale;
   const way = Math.sign(toAt.lineX(1) - toAt.lineX(0));
+  const shown = pulled === null ? x : toAt.lineX(pulled * lineMm);
   return (
     <g
       data-edge={`${side}-${edge}`}
       className="cursor-ew-resize touch-none"
       onPointerDown={(event) => {
         event.currentTarget.setPointerCapture(event.pointerId);
-        held.current = { stroke: `${side}${layer}|${edge}@${event.timeStamp}`, x: event.clientX, at };
+        held.current = { stroke: `${side}${layer}|${edge}@${event.timeStamp}`, x: event.clientX, at, alone: false };
       }}
       onPointerMove={(event) => {
         const from = held.current;
-        if (from)
-          drag.onEdge(side, layer, edge, from.at + (way * (event.clientX - from.x)) / (lineMm * scale.pxPerMm), from.stroke, event.altKey);
+        if (!from) return;
+        const wish = from.at + (way * (event.clientX - from.x)) / (lineMm * scale.pxPerMm);
+        const to = Math.round(wish * lineMm * 10) / (lineMm * 10);
+        if (to === from.sent) return;
+        from.sent = to;
+        from.alone = event.altKey;
+        setPulled(to);
+        drag.onEdge(side, layer, edge, to, from.stroke, from.alone, true);
       }}
       onLostPointerCapture={() => {
+        const from = held.current;
         held.current = null;
+        setPulled(null);
+        if (from?.sent !== undefined) drag.onEdge(side, layer, edge, from.sent, from.stroke, from.alone, false);
         drag.onEnd();
       }}
     >
-      <rect x={x - 7} y={groundY - 4} width="14" height="24" fill="transparent" />
-      <path d={`M${x} ${groundY + 1}l4 7h-8z`} fill="var(--line-strong)" />
+      <rect x={shown - 7} y={groundY - 4} width="14" height="24" fill="transparent" />
+      <path d={`M${shown} ${groundY + 1}l4 7h-8z`} fill="var(--line-strong)" />
+      {pulled === null ? null : (
+        <line x1={shown} x2={shown} y1={groundY} y2={groundY - scale.topMm * scale.pxPerMm} stroke="var(--line-strong)" />
+      )}
     </g>
   );
 });

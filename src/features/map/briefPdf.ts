@@ -106,7 +106,7 @@ function drawEyes(sheet: Sheet, facts: MapFacts, view: View, widthMm: number) {
           .map(({ points }) => d(points))
           .join(""),
         origin,
-        0.16,
+        0.06,
       );
     sheet.text(sideLabel(side), centre, turned ? 34 : 84, 3.6, { bold: true, centre: true });
   });

@@ -12,7 +12,6 @@ import {
   mapFindings,
   mapTitle,
   moveEdge,
-  nearestStocked,
   onBothEyes,
   setZoneLength,
   type Finding,
@@ -54,18 +53,25 @@ export function useMapStudio(page: MapPage, start: { map: LashMap; clash: string
 
   const [hold, setHold] = useState(false);
   const unkept = useRef<LashMap | null>(null);
+  /** Is the pointer on something just now? A plan that comes back after it let go is taken up like any other. */
+  const pulling = useRef(false);
 
-  const apply = (next: LashMap, stroke?: string) => {
+  /** `moving`: the pointer still holds it, so the page follows in slices between the frames; else all of it at once. */
+  const apply = (next: LashMap, stroke?: string, moving = false) => {
     if (next === map) return;
-    // A stroke of the pointer is named by when it began; it lasts until the pointer lets go.
-    const pulling = stroke?.includes("@") ?? false;
-    setHold(pulling);
-    change(next, stroke);
-    if (pulling) unkept.current = next;
+    const together = () => {
+      setHold(moving);
+      change(next, stroke);
+    };
+    if (moving) startTransition(together);
+    else together();
+    pulling.current = moving;
+    if (moving) unkept.current = next;
     else keep(next, revision);
   };
   /** The pointer let go: the rest of the page catches up, and what was drawn is kept. */
   const release = () => {
+    pulling.current = false;
     startTransition(() => setHold(false));
     if (unkept.current) keep(unkept.current, revision);
     unkept.current = null;
@@ -79,35 +85,33 @@ export function useMapStudio(page: MapPage, start: { map: LashMap; clash: string
     setProblem(null);
     setClash(clashWords(planned));
     setLongestMm(planned.longestMm);
-    apply(planned.map, stroke);
+    apply(planned.map, stroke, pulling.current);
     if (!stroke) setChosen(null);
     setLayer((old) => Math.min(old, planned.map.eyes.right.layers.length - 1));
   };
 
-  const together = map.coupling === "mirrored" && !map.differsOnPurpose;
+  const alike = map.coupling === "mirrored" && !map.differsOnPurpose;
   /** Changes a zone's length; with the eyes alike its mirror zone follows, unless it is to change alone. */
-  const setLength = (zone: ZoneRef, lengthMm: number | null, stroke?: string, alone = false) => {
-    if (facts.layers[zone.side][zone.layer]?.[zone.index]?.fibre?.lengthMm === (lengthMm ?? undefined)) return;
+  const setLength = (zone: ZoneRef, lengthMm: number | null, stroke?: string, alone = false, moving = false) => {
+    // Within a stroke the map shown may be a step behind the hand: pulled back to where it began it must go there too.
+    if (!stroke && facts.layers[zone.side][zone.layer]?.[zone.index]?.fibre?.lengthMm === (lengthMm ?? undefined)) return;
     const once = (m: LashMap, side: Side) => setZoneLength(m, side, zone.index, lengthMm, zone.layer);
-    apply(together && !alone ? onBothEyes(map, zone.side, once) : once(map, zone.side), stroke);
+    apply(alike && !alone ? onBothEyes(map, zone.side, once) : once(map, zone.side), stroke, moving);
   };
-  const pull = (zone: ZoneRef, wishMm: number, stroke: string, alone: boolean) => {
-    const stocked = facts.layers[zone.side][zone.layer]?.[zone.index]?.stockedMm ?? [];
-    const shortest = stocked[0];
-    setLength(zone, shortest !== undefined && wishMm < shortest - 1.5 ? null : nearestStocked(stocked, wishMm), stroke, alone);
-  };
-  const pullEdge = (side: Side, l: number, edge: number, at: number, stroke: string, alone: boolean) => {
+  const pullEdge = (side: Side, l: number, edge: number, at: number, stroke: string, alone: boolean, moving: boolean) => {
     const once = (m: LashMap, s: Side) => moveEdge(m, s, l, edge, at);
-    apply(together && !alone ? onBothEyes(map, side, once) : once(map, side), stroke);
+    apply(alike && !alone ? onBothEyes(map, side, once) : once(map, side), stroke, moving);
   };
   const moveLandmark = (side: Side, mark: keyof Landmarks, at: number, stroke: string, done: boolean) => {
     const both = { right: landmarksOf(map, survey.document, "right"), left: landmarksOf(map, survey.document, "left") };
     const landmarks = { ...both, [side]: { ...both[side], [mark]: between(both[side], mark, at) } };
     if (done) void plan({ landmarks }, stroke);
-    else apply({ ...map, landmarks }, stroke);
+    else apply({ ...map, landmarks }, stroke, true);
   };
   const bend = (handle: number, dropMm: number, stroke: string) => {
     const handles = map.bend ?? lookHandles(LOOKS[map.look], landmarksOf(map, survey.document, "right"));
+    // A stroke of the pointer is named by when it began; keys have strokes of one step.
+    pulling.current = stroke.includes("@");
     const bent = handles.map((h, i) => (i === handle ? { ...h, dropMm: Math.min(12, Math.max(0, Math.round(dropMm * 10) / 10)) } : h));
     void plan({ bend: bent }, stroke);
   };
@@ -128,13 +132,13 @@ export function useMapStudio(page: MapPage, start: { map: LashMap; clash: string
   };
 
   // The plate is drawn anew only where something changed: its callbacks stay the same and call what is current.
-  const latest = useRef({ pull, pullEdge, choose, moveLandmark, bend, release });
+  const latest = useRef({ setLength, pullEdge, choose, moveLandmark, bend, release });
   useEffect(() => {
-    latest.current = { pull, pullEdge, choose, moveLandmark, bend, release };
+    latest.current = { setLength, pullEdge, choose, moveLandmark, bend, release };
   });
   const drag = useMemo<Drag>(
     () => ({
-      onLength: (...all) => latest.current.pull(...all),
+      onLength: (...all) => latest.current.setLength(...all),
       onEdge: (...all) => latest.current.pullEdge(...all),
       onChoose: (zone) => latest.current.choose(zone),
       onEnd: () => latest.current.release(),
@@ -168,7 +172,7 @@ export function useMapStudio(page: MapPage, start: { map: LashMap; clash: string
     hold,
     planner,
     saving,
-    together,
+    together: alike,
     apply,
     plan,
     setLength,
