@@ -58,9 +58,9 @@ test("client → survey → checked map → pad strip → air → bead → visit
   const mapUrl = page.url();
   await page
     .getByLabel("A map file to take in")
-    .setInputFiles({ name: "map.json", mimeType: "application/json", buffer: Buffer.from(text.replace('"version": 1', '"version": 9')) });
+    .setInputFiles({ name: "map.json", mimeType: "application/json", buffer: Buffer.from(text.replace('"version": 2', '"version": 9')) });
   await expect(page.getByText("Nothing was taken from this file.")).toBeVisible();
-  await expect(page.getByText(/version.*reads version 1/)).toBeVisible();
+  await expect(page.getByText(/version.*reads versions 1 and 2/)).toBeVisible();
   await page
     .getByLabel("A map file to take in")
     .setInputFiles({ name: "map.json", mimeType: "application/json", buffer: Buffer.from(text) });

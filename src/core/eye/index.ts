@@ -8,6 +8,7 @@ export {
   type SurveyPoint,
   type Landmarks,
   SHAPES,
+  MOST_SEED,
   SPACINGS,
   type EyeShape,
   type EyeSpacing,
@@ -30,6 +31,6 @@ export { usualSurvey, quickPositions } from "./usualSurvey";
 export { lidOutline, type LidOutline } from "./lidOutline";
 export { lashCount } from "./lashCount";
 export { interpolateMonotone } from "./interpolate";
-export { lashField, type FieldLash } from "./lashField";
+export { fieldOf, lashField, type FieldLash } from "./lashField";
 export { drawnLash, drawnNatural, type DrawnLash, SPLAY_DEG } from "./drawnLash";
 export { compareSurveys, eyesApart, shorterEye, type SurveyDifference } from "./compareSurveys";

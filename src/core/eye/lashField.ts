@@ -1,6 +1,7 @@
 import { mulberry32 } from "../units";
 import { naturalLashAt } from "./naturalLash";
-import type { EyeSurvey } from "./survey";
+import type { Side } from "./sides";
+import type { EyeSurvey, Survey } from "./survey";
 
 /** One natural lash of an eye, as the survey makes it likely: drawn from a seed, the same every time. */
 export type FieldLash = {
@@ -26,6 +27,14 @@ const BABY_LENGTH = 0.55;
 const BABY_DIAMETER_MM = 0.05;
 const TILT_DEG = 5;
 const STEPS = 256;
+
+/** The two eyes are never lash for lash alike: this far apart lie their seeds. */
+const LEFT_SEED = 12;
+
+/** Every natural lash of an eye of a survey, from the survey's own seed. */
+export function fieldOf(survey: Survey, side: Side): readonly FieldLash[] {
+  return lashField(survey.eyes[side], side === "right" ? survey.seed : survey.seed + LEFT_SEED);
+}
 
 /**
  * Every natural lash of an eye from the inner corner outwards: as many as the survey says, closer where it is dense and

@@ -17,6 +17,10 @@ export const SHAPES = {
 } as const;
 export type EyeShape = keyof typeof SHAPES;
 
+export const MOST_SEED = 2 ** 31 - 1;
+/** Of surveys taken before each had a seed of its own. */
+const FIRST_SEED = 11;
+
 export const SPACINGS = { close: "close-set", average: "average", wide: "wide-set" } as const;
 export type EyeSpacing = keyof typeof SPACINGS;
 
@@ -90,13 +94,15 @@ export const surveySchema = z.strictObject({
   sleepsOn: z.enum(keys(SLEEPS_ON)),
   /** Washes a week, null where not asked. */
   washesPerWeek: z.int().min(0).max(21, "Three times a day at most.").nullable(),
+  /** The lashes that stand between the surveyed places grow from this number, the same on every screen and at every visit. */
+  seed: z.int().min(0).max(MOST_SEED),
   eyes: z.strictObject({ right: eyeSurveySchema, left: eyeSurveySchema }),
 });
 export type Survey = z.infer<typeof surveySchema>;
 
 /**
  * A survey document of any version as one of the newest; what it is not is left to the schema to refuse. Version 1 knew
- * nothing of rows, gaps, baby lashes and habits: rows are taken as usual, the rest as none.
+ * nothing of rows, gaps, baby lashes, habits and seeds: rows are taken as usual, the rest as none.
  */
 export function upgradeSurvey(document: unknown): unknown {
   if (!isRecord(document) || document["version"] !== 1) return document;
@@ -107,6 +113,7 @@ export function upgradeSurvey(document: unknown): unknown {
     serum: false,
     sleepsOn: "unknown",
     washesPerWeek: null,
+    seed: FIRST_SEED,
     ...document,
     version: 2,
     eyes: { ...eyes, right: eye(eyes["right"]), left: eye(eyes["left"]) },

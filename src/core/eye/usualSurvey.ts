@@ -7,8 +7,8 @@ export const quickPositions = [0.08, 0.5, 0.92] as const;
 /** Spread taken when only a quick look was had, mm. A model of this product. */
 const QUICK_SPREAD_MM = 0.7;
 
-/** An ordinary eye to start the form from: every value is there to be changed. Common practice figures. */
-export function usualSurvey(): Survey {
+/** An ordinary pair of eyes to start the form from: every value is there to be changed. Common practice figures. `seed` 0 .. MOST_SEED. */
+export function usualSurvey(seed = 11): Survey {
   const eye = (): EyeSurvey => ({
     lashLineMm: 28,
     shape: "almond",
@@ -34,6 +34,7 @@ export function usualSurvey(): Survey {
     serum: false,
     sleepsOn: "unknown",
     washesPerWeek: null,
+    seed,
     eyes: { right: eye(), left: eye() },
   };
 }

@@ -31,7 +31,7 @@ export { zoneLimit, judgeLoad, type ZoneLimit, type Load, LOAD_DAY, GROWING_ALLO
 export { pickedPercentile } from "./pickedPercentile";
 export { baseLayer, baseIndex, fibreAt, zoneIndexAt } from "./layers";
 export { zonePieces, changePiece, type Piece, type PieceRef } from "./pieces";
-export { placements, FIELD_SEEDS, BABY_WEARS, type Placement } from "./placements";
+export { placements, BABY_WEARS, type Placement } from "./placements";
 export { landmarksOf } from "./landmarksOf";
 export { lashesByZone, drawnZone, drawnNaturals, type ZoneLashes } from "./drawnMap";
 export { mapPolicy } from "./mapPolicy";

@@ -1,4 +1,4 @@
-import { lashField, type FieldLash, type Side, type Survey } from "../eye";
+import { fieldOf, type FieldLash, type Side, type Survey } from "../eye";
 import type { Fibre } from "../lash";
 import { baseIndex, zoneIndexAt } from "./layers";
 import type { LashMap, Layer, ZoneFibre } from "./schema";
@@ -9,9 +9,6 @@ export type Placement = {
   readonly worn: { readonly layer: number; readonly zone: number; readonly fibre: Fibre } | null;
 };
 
-/** Lashes of each eye grow from these seeds, so that a map looks and counts the same on every screen. */
-export const FIELD_SEEDS: Readonly<Record<Side, number>> = { right: 11, left: 23 };
-
 /** A baby lash gets this or shorter in a fine fibre, or is left alone. Common practice. */
 export const BABY_WEARS = { upToMm: 7, diameterMm: 0.07 } as const;
 
@@ -20,7 +17,7 @@ export const BABY_WEARS = { upToMm: 7, diameterMm: 0.07 } as const;
  * Accents take every so many lashes first, the under layer the lowest row, the base the rest.
  */
 export function placements(map: LashMap, survey: Survey, side: Side): readonly Placement[] {
-  const field = lashField(survey.eyes[side], FIELD_SEEDS[side]);
+  const field = fieldOf(survey, side);
   const eye = map.eyes[side];
   const known = placed.get(eye);
   if (known?.field === field) return known.found;

@@ -1,8 +1,8 @@
-import { memo, useDeferredValue, useMemo } from "react";
+import { memo, useMemo } from "react";
 import type { Curl } from "@/core/curl";
-import { lashField, lidOutline, drawnNatural, type EyeSurvey, type LidOutline, type Survey } from "@/core/eye";
+import { fieldOf, lidOutline, drawnNatural, type EyeSurvey, type LidOutline, type Survey } from "@/core/eye";
 import { FIBRE_COLOURS, type Fibre } from "@/core/lash";
-import { drawnZone, FIELD_SEEDS, lashesByZone, placements, type LashMap, type ZoneLashes } from "@/core/map";
+import { drawnZone, lashesByZone, placements, type LashMap, type ZoneLashes } from "@/core/map";
 import { Eye } from "./Eye";
 import { lashPath } from "./lashPath";
 import type { EyePlace } from "./plate";
@@ -23,24 +23,13 @@ type Props = {
   inks?: readonly (readonly LashInk[])[];
 };
 
-/**
- * An eye with every extension as it will fall. Under a drag the handle moves first and the lashes follow in the frame
- * after: both together would not fit into one on a slow tablet.
- */
-export function WornEye({ map, survey, eye, place, pxPerMm, curlOf, inks }: Props) {
-  const worn = useDeferredValue(useMemo(() => ({ map, inks }), [map, inks]));
-  return <Lashes map={worn.map} inks={worn.inks} survey={survey} eye={eye} place={place} pxPerMm={pxPerMm} curlOf={curlOf} />;
-}
-
-const Lashes = memo(function Lashes({ map, survey, eye, place, pxPerMm, curlOf, inks }: Props) {
+/** An eye with every extension as it will fall. */
+export const WornEye = memo(function WornEye({ map, survey, eye, place, pxPerMm, curlOf, inks }: Props) {
   const { side } = place;
   const surveyed = survey.eyes[side];
   // Where lashes root is the lid's own affair: landmarks move the iris, not the lid.
   const lid = useMemo(() => lidOutline(surveyed), [surveyed]);
-  const naturals = useMemo(
-    () => lashField(surveyed, FIELD_SEEDS[side]).map((lash) => drawnNatural(lash, lid.pointAt(lash.at))),
-    [surveyed, lid, side],
-  );
+  const naturals = useMemo(() => fieldOf(survey, side).map((lash) => drawnNatural(lash, lid.pointAt(lash.at))), [survey, lid, side]);
   const placed = placements(map, survey, side);
   const zones = useMemo(() => lashesByZone(placed), [placed]);
   return (

@@ -1,11 +1,14 @@
 "use client";
 import { useCallback, useMemo } from "react";
-import { SIDES, sideLabel, type Survey } from "@/core/eye";
+import { naturalZone, SIDES, sideLabel, type Survey } from "@/core/eye";
 import type { Fibre } from "@/core/lash";
 import {
   compareMaps,
+  fibreAt,
   fibreCurl,
   heaviestOf,
+  kindLabel,
+  landmarksOf,
   LASH_BAND_MM,
   mapDarkness,
   mapFacts,
@@ -15,6 +18,7 @@ import {
   type MapFacts,
 } from "@/core/map";
 import { layPlate } from "@/features/drawing/plate";
+import { Profile } from "@/features/drawing/Profile";
 import { WornEye } from "@/features/drawing/WornEye";
 import { Button, Dialog, useWidth } from "@/ui";
 import type { MapStudio } from "./useMapStudio";
@@ -65,6 +69,7 @@ export function CompareMaps({
           </div>
         ))}
       </div>
+      <FromTheSide pair={pair} survey={context.survey} />
       <table className="mt-4 w-full text-[0.9375rem]">
         <thead className="sr-only">
           <tr>
@@ -106,6 +111,38 @@ export function CompareMaps({
         </Button>
       </div>
     </Dialog>
+  );
+}
+
+const SIDEWAYS = ["pupil", "browPeak"] as const;
+const SIDEWAYS_WORDS = { pupil: "over the pupil", browPeak: "under the brow peak" } as const;
+const INKS = ["var(--ivy)", "var(--brass)"] as const;
+
+/** What both maps wear over the pupil and under the brow peak of the client's right eye, from the side, on the same lash. */
+function FromTheSide({ pair, survey }: { pair: readonly { readonly title: string; readonly facts: MapFacts }[]; survey: Survey }) {
+  const marks = landmarksOf(pair[0]!.facts.map, survey, "right");
+  return (
+    <div className="mt-2 grid gap-6 sm:grid-cols-2">
+      {SIDEWAYS.map((mark) => (
+        <figure key={mark} className="min-w-0">
+          <Profile
+            label={`Both maps from the side, ${SIDEWAYS_WORDS[mark]}`}
+            natural={naturalZone(survey.eyes.right, Math.max(0, marks[mark] - 0.03), Math.min(1, marks[mark] + 0.03))}
+            offsetMm={pair[0]!.facts.policy.attachmentOffsetMm}
+            width={340}
+            fibres={pair.flatMap(({ title, facts }, i) => {
+              const fibre = fibreAt(facts.map, "right", marks[mark]);
+              const curl = fibre && fibreCurl(fibre, facts.trays, facts.policy);
+              const label = fibre ? `${fibre.lengthMm} ${kindLabel(fibre)}` : "";
+              return fibre && curl ? [{ key: title, label, curl, lengthMm: fibre.lengthMm, ink: INKS[i]!, dashed: i === 1 }] : [];
+            })}
+          />
+          <figcaption className="text-sm text-ink-2">
+            From the side {SIDEWAYS_WORDS[mark]}, client&rsquo;s right; dashed is {pair[1]!.title}.
+          </figcaption>
+        </figure>
+      ))}
+    </div>
   );
 }
 

@@ -1,10 +1,13 @@
 "use client";
-import { useState } from "react";
+import { useCallback, useMemo, useState } from "react";
 import { CURL_IDS, type CurlId } from "@/core/curl";
 import { FIBRE_LENGTHS_MM, countLabel, type Fibre } from "@/core/lash";
-import { fibreCurl, fibreOnLash, kindLabel, lookAlikes, type ZoneFacts } from "@/core/map";
+import { fibreCurl, fibreOnLash, kindLabel, lookAlikes, setZone, type ZoneFacts } from "@/core/map";
+import { sideLabel } from "@/core/eye";
 import { formatMm } from "@/core/units";
+import { layPlate } from "@/features/drawing/plate";
 import { Profile } from "@/features/drawing/Profile";
+import { WornEye, type LashInk } from "@/features/drawing/WornEye";
 import { Button, Dialog, SelectField } from "@/ui";
 import type { MapStudio } from "./useMapStudio";
 
@@ -53,6 +56,17 @@ export function LookAlikes({ studio, zone, onTake }: { studio: MapStudio; zone: 
             <p className="text-[0.9375rem] text-ink-2">
               From the side at true proportion, on a natural lash of {natural.meanMm.toFixed(1)} mm. Dashed is the wish.
             </p>
+            <div className="mt-4 grid grid-cols-2 gap-4">
+              <FromTheFront studio={studio} zone={zone} fibre={like} caption={`as wished, ${lengthMm} ${curl}`} />
+              {chosen ? (
+                <FromTheFront
+                  studio={studio}
+                  zone={zone}
+                  fibre={chosen.fibre}
+                  caption={`with ${formatMm(chosen.fibre.lengthMm)} ${chosen.fibre.curl}`}
+                />
+              ) : null}
+            </div>
           </div>
           <div className="space-y-3">
             <div className="flex gap-3">
@@ -114,6 +128,44 @@ export function LookAlikes({ studio, zone, onTake }: { studio: MapStudio; zone: 
         </div>
       </Dialog>
     </>
+  );
+}
+
+const FRONT_PX = 232;
+
+/** The eye from the front with this fibre in the zone, which is picked out in ivy. */
+function FromTheFront({ studio, zone, fibre, caption }: { studio: MapStudio; zone: ZoneFacts; fibre: Fibre; caption: string }) {
+  const { map, facts } = studio;
+  const { survey, trays, policy } = facts;
+  const { side, layer, index } = zone;
+  const plate = useMemo(() => layPlate(survey, "facing", FRONT_PX, side), [survey, side]);
+  const worn = useMemo(() => setZone(map, side, index, fibre, layer), [map, side, index, fibre, layer]);
+  const curlOf = useCallback((worn: Fibre) => fibreCurl(worn, trays, policy), [trays, policy]);
+  const inks = worn.eyes[side].layers.map(({ zones }, l) =>
+    zones.map((_, z): LashInk => (l === layer && z === index ? "chosen" : "plain")),
+  );
+  return (
+    <figure className="min-w-0">
+      <svg
+        viewBox={`0 0 ${FRONT_PX} ${plate.eyeBottom}`}
+        role="img"
+        aria-label={`${sideLabel(side)} from the front, ${caption}`}
+        className="w-full"
+      >
+        <WornEye
+          map={worn}
+          survey={survey}
+          eye={survey.eyes[side]}
+          place={plate.eyes[0]!}
+          pxPerMm={plate.pxPerMm}
+          curlOf={curlOf}
+          inks={inks}
+        />
+      </svg>
+      <figcaption className="text-center text-sm text-ink-2">
+        {sideLabel(side)}, {caption}
+      </figcaption>
+    </figure>
   );
 }
 

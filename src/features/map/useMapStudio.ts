@@ -1,5 +1,5 @@
 "use client";
-import { startTransition, useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
+import { startTransition, useCallback, useEffect, useMemo, useRef, useState } from "react";
 import type { Landmarks, Side } from "@/core/eye";
 import {
   baseIndex,
@@ -44,10 +44,8 @@ export function useMapStudio(page: MapPage, start: { map: LashMap; clash: string
   const { survey, policy, trays } = page;
   const context = useMemo(() => ({ survey: survey.document, policy, trays }), [survey, policy, trays]);
   const facts = useMemo(() => mapFacts(map, context), [map, context]);
-  // The step follows the hand in this frame; what the rules say of it comes with the next.
-  const judged = useDeferredValue(facts);
-  const findings = useMemo(() => mapFindings(judged), [judged]);
-  const planner = usePlanner(context);
+  const findings = useMemo(() => mapFindings(facts), [facts]);
+  const planner = usePlanner(context, wishOf(start.map));
   const saving = useMapSaving({ page, mapId, map, restart: editor.restart, saidSaved: drop, say: setProblem });
   const revision = saving.saved?.revision ?? 0;
 

@@ -10,16 +10,19 @@ type Ground = { readonly survey: Survey; readonly policy: Policy; readonly trays
 
 /**
  * Plans in a worker, the page staying free to be dragged on. Where no worker can be had it plans on the page, which is
- * slower to the hand and comes to the same. An answer overtaken by a later question is dropped (`undefined`).
+ * slower to the hand and comes to the same. `first` is what will likely be asked. An answer overtaken by a later question is dropped (`undefined`).
  */
-export function usePlanner({ survey, policy, trays }: Ground) {
+export function usePlanner({ survey, policy, trays }: Ground, first: MapWish) {
   const worker = useRef<{ thread: Worker; planner: Remote<Planner> } | null>(null);
   const asked = useRef(0);
+  const likely = useRef({ survey, policy, trays, first });
   useEffect(() => {
     try {
       const thread = new Worker(new URL("../../workers/planner.worker.ts", import.meta.url), { type: "module" });
       worker.current = { thread, planner: wrap<Planner>(thread) };
       thread.onerror = () => (worker.current = null);
+      const { survey, policy, trays, first } = likely.current;
+      worker.current.planner.warmUp(survey, first, policy, [...trays]).catch(() => undefined);
     } catch {
       worker.current = null;
     }

@@ -4,6 +4,7 @@ import { usualSurvey, type Side, type Survey } from "@/core/eye";
 import type { PictureMarks } from "@/core/measure";
 import { client, picture } from "@/db/schema";
 import { newestSurvey } from "@/features/clients/data";
+import { newSeed } from "@/features/survey/newSeed";
 import { inStudio } from "@/server/inStudio";
 import { mayActAs, type Member } from "@/server/member";
 import { formatIn } from "@/server/studioTime";
@@ -47,7 +48,7 @@ export function picturesPage(me: Member, clientId: string): Promise<PicturesPage
     return {
       clientId,
       clientName: person.name,
-      survey: (await newestSurvey(tx, clientId))?.document ?? usualSurvey(),
+      survey: (await newestSurvey(tx, clientId))?.document ?? usualSurvey(newSeed()),
       pictures: rows.map(({ at, ...row }) => ({ ...row, takenOn: formatIn(me.timeZone, at, "d MMM yyyy") })),
       mayRemove: mayActAs(me, "technician"),
     };

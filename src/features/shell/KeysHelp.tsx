@@ -11,6 +11,7 @@ const KEYS: readonly (readonly [string, string])[] = [
   ["Map: Delete", "leave the zone bare"],
   ["Map: Ctrl Z, Ctrl Shift Z", "undo, redo"],
   ["Map: F", "take the first fix"],
+  ["Map: N", "the next layer"],
   ["Map: B", "facing the client or from the bed head"],
   ["Map: Ctrl S", "save"],
   ["Visit: S, N", "shake, new bead"],

@@ -1,15 +1,14 @@
 "use client";
 import { useMemo } from "react";
-import { drawnNatural, lashField, lidOutline, sideLabel, type EyeSurvey, type Side, type Survey } from "@/core/eye";
-import { FIELD_SEEDS } from "@/core/map";
+import { drawnNatural, fieldOf, lidOutline, sideLabel, type Side, type Survey } from "@/core/eye";
 import { Eye } from "@/features/drawing/Eye";
 import { Nose } from "@/features/drawing/Nose";
 import { layPlate } from "@/features/drawing/plate";
 import { useWidth } from "@/ui";
 
-const naturalsOf = (eye: EyeSurvey, side: Side) => {
-  const lid = lidOutline(eye);
-  return lashField(eye, FIELD_SEEDS[side]).map((lash) => drawnNatural(lash, lid.pointAt(lash.at)));
+const naturalsOf = (survey: Survey, side: Side) => {
+  const lid = lidOutline(survey.eyes[side]);
+  return fieldOf(survey, side).map((lash) => drawnNatural(lash, lid.pointAt(lash.at)));
 };
 const NATURAL_ABOVE_MM = 13;
 const FIELD = { label: 22, profile: 120 };
@@ -18,7 +17,7 @@ const FIELD = { label: 22, profile: 120 };
 export function SurveyDrawing({ survey, stale }: { survey: Survey; stale: boolean }) {
   const [ref, width] = useWidth<HTMLDivElement>(720);
   const plate = useMemo(() => layPlate(survey, "facing", width, null, NATURAL_ABOVE_MM), [survey, width]);
-  const naturals = useMemo(() => ({ right: naturalsOf(survey.eyes.right, "right"), left: naturalsOf(survey.eyes.left, "left") }), [survey]);
+  const naturals = useMemo(() => ({ right: naturalsOf(survey, "right"), left: naturalsOf(survey, "left") }), [survey]);
   const ground = plate.eyeBottom + FIELD.profile + FIELD.label;
   const scale = Math.min(plate.pxPerMm, FIELD.profile / 14);
   return (

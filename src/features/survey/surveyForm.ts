@@ -45,6 +45,8 @@ export type SurveyForm = {
   readonly serum: boolean;
   readonly sleepsOn: Survey["sleepsOn"];
   readonly washes: string;
+  /** Of the lashes as they are drawn; carried on from the last survey. */
+  readonly seed: number;
   readonly eyes: Readonly<Record<Side, EyeForm>>;
 };
 
@@ -81,6 +83,7 @@ export function formOf(survey: Survey): SurveyForm {
     serum: survey.serum,
     sleepsOn: survey.sleepsOn,
     washes: survey.washesPerWeek === null ? "" : String(survey.washesPerWeek),
+    seed: survey.seed,
     eyes: { right: eyeForm(survey.eyes.right), left: eyeForm(survey.eyes.left) },
   };
 }
@@ -144,6 +147,7 @@ export function readForm(form: SurveyForm): { survey: Survey } | { fields: Recor
     serum: form.serum,
     sleepsOn: form.sleepsOn,
     washesPerWeek: form.washes.trim() === "" ? null : number(form.washes),
+    seed: form.seed,
     eyes: { right: eye("right"), left: eye("left") },
   });
   if (parsed.success) return { survey: parsed.data };

@@ -1,14 +1,31 @@
+"use client";
+import { useState } from "react";
 import { sideLabel } from "@/core/eye";
-import { baseLayer, eyesInView, innerCornerOnRight, type LashMap } from "@/core/map";
+import { countLabel } from "@/core/lash";
+import { baseIndex, eyesInView, innerCornerOnRight, kindLabel, type LashMap, type Layer, type ZoneFibre } from "@/core/map";
+import { Button } from "@/ui";
 
 const LOWEST_MM = 3;
+const LAYER_WORDS: Readonly<Record<Layer["role"], string>> = { base: "Base", accent: "Accents", under: "Under layer" };
 
-/** The map at the bed: every zone's length as large as it goes, as seen from the bed head. */
+/** The map at the bed: the layer being placed, every zone's length as large as it goes, as seen from the bed head. */
 export function LengthRows({ map }: { map: LashMap }) {
+  const { layers } = map.eyes.right;
+  const [shown, setShown] = useState(() => baseIndex(map, "right"));
+  const layer = layers[shown] ?? layers[0]!;
   return (
     <div className="space-y-4">
+      {layers.length > 1 ? (
+        <div role="group" aria-label="Layer to place" className="flex flex-wrap gap-3">
+          {layers.map(({ role }, i) => (
+            <Button key={i} size="bed" tone={i === shown ? "ivy" : "line"} aria-pressed={i === shown} onClick={() => setShown(i)}>
+              {LAYER_WORDS[role]}
+            </Button>
+          ))}
+        </div>
+      ) : null}
       {eyesInView("bedHead").map((side) => {
-        const zones = baseLayer(map, side).zones.map((fibre, i) => ({ fibre, number: i + 1 }));
+        const zones = (map.eyes[side].layers[shown]?.zones ?? []).map((fibre, i) => ({ fibre, number: i + 1 }));
         if (innerCornerOnRight(side, "bedHead")) zones.reverse();
         return (
           <section key={side} aria-label={sideLabel(side)}>
@@ -19,13 +36,22 @@ export function LengthRows({ map }: { map: LashMap }) {
                   <span className="block text-[clamp(1.25rem,3.75vw,3.25rem)] leading-none font-semibold tracking-tight">
                     {fibre ? fibre.lengthMm : "–"}
                   </span>
+                  {fibre?.classes?.length ? (
+                    <span className="block text-[clamp(1rem,2vw,1.5rem)] leading-tight text-ink-2">
+                      {fibre.classes.map(({ lengthMm }) => lengthMm).join(" ")}
+                    </span>
+                  ) : null}
                   <span
                     aria-hidden="true"
-                    className="mx-auto mt-1.5 block rounded-t-sm bg-ivy"
+                    className={
+                      layer.role === "accent"
+                        ? "mx-auto mt-1.5 block w-1.5 rounded-t-full bg-ivy"
+                        : "mx-auto mt-1.5 block rounded-t-sm bg-ivy"
+                    }
                     style={{ height: fibre ? (fibre.lengthMm - LOWEST_MM) * 5 : 2, opacity: 0.75 }}
                   />
                   <span className="block border-t border-line-strong pt-0.5 text-sm text-ink-2">
-                    <span className="sr-only">zone </span>
+                    <span className="sr-only">{layer.role === "accent" ? "section " : "zone "}</span>
                     {number}
                   </span>
                 </li>
@@ -34,10 +60,24 @@ export function LengthRows({ map }: { map: LashMap }) {
           </section>
         );
       })}
-      <p className="text-sm text-ink-2">
-        Seen from the bed head: client&rsquo;s left on your left. {map.fibre.count > 1 ? `${map.fibre.count}D ` : ""}
-        {map.fibre.curl} {map.fibre.diameterMm.toFixed(2)} {map.fibre.shape}.
-      </p>
+      <p className="text-[0.9375rem] text-ink-2">Seen from the bed head: client&rsquo;s left on your left. {wornIn(map, shown)}</p>
     </div>
   );
 }
+
+/** What a layer is worn in, kind by kind: "C 0.15 singles." or, where zones differ, each with its zones. */
+function wornIn(map: LashMap, shown: number): string {
+  const kinds = new Map<string, Set<number>>();
+  for (const side of eyesInView("bedHead"))
+    map.eyes[side].layers[shown]?.zones.forEach((zone, i) => {
+      if (!zone) return;
+      for (const kind of kindsOf(zone)) kinds.set(kind, (kinds.get(kind) ?? new Set()).add(i + 1));
+    });
+  const { placing } = map.eyes.right.layers[shown] ?? {};
+  const spread = placing ? ` ${placing.cluster === 1 ? "One" : `A cluster of ${placing.cluster}`} to every ${placing.every} lashes.` : "";
+  if (kinds.size <= 1) return `${[...kinds.keys()].join("")}.${spread}`;
+  return `${[...kinds].map(([kind, zones]) => `${kind} in ${[...zones].sort((a, b) => a - b).join(", ")}`).join("; ")}.${spread}`;
+}
+
+const kindsOf = (zone: ZoneFibre) =>
+  (zone.hybrid ? [zone, zone.hybrid.fibre] : [zone]).map((fibre) => `${kindLabel(fibre)} ${countLabel(fibre)}`);

@@ -2,6 +2,7 @@ import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { usualSurvey } from "@/core/eye";
 import { surveyPage } from "@/features/survey/data";
+import { newSeed } from "@/features/survey/newSeed";
 import { SurveyWorkspace } from "@/features/survey/SurveyWorkspace";
 import { requireMember } from "@/server/member";
 import { idOr404 } from "@/server/params";
@@ -24,7 +25,7 @@ export default async function SurveyPage({
     <SurveyWorkspace
       clientId={clientId}
       clientName={page.name}
-      start={page.survey?.document ?? usualSurvey()}
+      start={page.survey?.document ?? usualSurvey(newSeed())}
       before={page.survey ? { on: formatIn(member.timeZone, page.survey.createdAt, "d MMMM"), survey: page.survey.document } : null}
       measured={(await searchParams).from === "pictures"}
     />
