@@ -1,3 +1,4 @@
+import { log } from "./log";
 import { guarded, readBody, readJson } from "./respond";
 import { ago, dayIn, formatIn, todayIn } from "./studioTime";
 
@@ -64,7 +65,7 @@ describe("a body at the door", () => {
     if (!read.ok) expect(read.response.status).toBe(400);
   });
   test("what nobody foresaw is an apology with a number, never a stack", async () => {
-    process.env.IVY_LOG = "silent";
+    const said = jest.spyOn(log, "error").mockImplementation(() => undefined);
     const answer = await guarded(async () => {
       throw new Error("secret table studio.client");
     });
@@ -72,5 +73,8 @@ describe("a body at the door", () => {
     const { message } = (await answer.json()) as { message: string };
     expect(message).toMatch(/\([0-9a-f]{8}\)$/);
     expect(message).not.toContain("secret");
+    // What happened is in the log, under that number.
+    expect(JSON.stringify(said.mock.calls)).toContain(message.match(/\(([0-9a-f]{8})\)$/)![1]);
+    said.mockRestore();
   });
 });

@@ -1,5 +1,5 @@
-import { usualSurvey } from "@/core/eye";
-import { formOf, readForm, type SurveyForm } from "./surveyForm";
+import { naturalLashAt, usualSurvey, type Survey } from "@/core/eye";
+import { addPlace, formOf, inMode, MOST_PLACES, readForm, type SurveyForm } from "./surveyForm";
 
 const form = formOf(usualSurvey());
 const right = (change: Partial<SurveyForm["eyes"]["right"]>): SurveyForm => ({
@@ -53,3 +53,89 @@ test.each([
     /inside the lash line/,
   ],
 ])("%s is named by its field, in words", (_, typed, field, words) => expect(complaints(typed)[field]).toMatch(words));
+
+test("the seed of the drawn lashes is carried on, whatever is typed", () => {
+  const read = readForm({ ...formOf(usualSurvey(4711)), washes: "5" });
+  expect("survey" in read && [read.survey.seed, read.survey.washesPerWeek]).toEqual([4711, 5]);
+});
+
+describe("the full survey", () => {
+  const full = inMode(form, "full");
+  const many = (survey: Survey, count: number): Survey => {
+    const eye = (side: "right" | "left") => ({
+      ...survey.eyes[side],
+      points: Array.from({ length: count }, (_, i) => ({
+        ...survey.eyes[side].points[1]!,
+        at: (i + 0.5) / count,
+        lengthMm: Math.round(10 * (7 + 3 * Math.sin((3 * (i + 0.5)) / count))) / 10,
+        spreadMm: 0.4 + 0.1 * i,
+        babyShare: 0.05 * i,
+        gapShare: 0.1,
+      })),
+    });
+    return { ...survey, eyes: { right: eye("right"), left: eye("left") } };
+  };
+  test("nothing is lost by spelling the quick one out, nor by going back", () => {
+    const [spelled, quick] = [readForm(full), readForm(form)];
+    if (!("survey" in spelled) || !("survey" in quick)) throw new Error("refused");
+    spelled.survey.eyes.right.points.forEach(({ at, ...point }, i) => {
+      const { at: was, ...rest } = quick.survey.eyes.right.points[i]!;
+      // The form shows tenths of a millimetre.
+      expect(Math.abs(at - was) * 28).toBeLessThan(0.051);
+      expect(point).toEqual(rest);
+    });
+    expect(inMode(full, "quick").eyes.right.places.map(({ length }) => length)).toEqual(form.eyes.right.places.map(({ length }) => length));
+    expect(inMode(form, "quick")).toBe(form);
+  });
+  test("opened from a survey of many places it is the full form, and reads back to the tenth", () => {
+    const survey = many(usualSurvey(), 7);
+    const typed = formOf(survey);
+    expect(typed.mode).toBe("full");
+    const read = readForm(typed);
+    if (!("survey" in read)) throw new Error("refused");
+    read.survey.eyes.right.points.forEach((point, i) => {
+      const was = survey.eyes.right.points[i]!;
+      expect(Math.abs(point.at - was.at) * 28).toBeLessThan(0.051);
+      expect(point).toMatchObject({ lengthMm: was.lengthMm, gapShare: was.gapShare, rows: was.rows });
+      expect(point.spreadMm).toBeCloseTo(was.spreadMm, 1);
+      expect(point.babyShare).toBeCloseTo(was.babyShare, 2);
+    });
+  });
+  test("made quick, its three places are what the curve says there", () => {
+    const survey = many(usualSurvey(), 7);
+    const quick = inMode(formOf(survey), "quick");
+    const at = naturalLashAt(survey.eyes.right);
+    expect(quick.eyes.right.places).toHaveLength(3);
+    [0.08, 0.5, 0.92].forEach((place, i) => expect(Number(quick.eyes.right.places[i]!.length)).toBeCloseTo(at(place).lengthMm, 1));
+  });
+  test("a new place goes into the widest gap, up to as many as there may be", () => {
+    const [a, b] = [full.eyes.right, addPlace(full.eyes.right)];
+    expect(b.places).toHaveLength(4);
+    const at = b.places.map((place) => Number(place.at));
+    expect(at).toEqual([...at].sort((x, y) => x - y));
+    // Derived: places at 2.2, 14 and 25.8 of 28 mm; the first of the two equal gaps is halved.
+    expect(at.some((mm) => Math.abs(mm - 8.1) < 0.2)).toBe(true);
+    let eye = a;
+    for (let i = 0; i < 20; i++) eye = addPlace(eye);
+    expect(eye.places).toHaveLength(MOST_PLACES);
+    expect("survey" in readForm({ ...full, eyes: { right: eye, left: eye } })).toBe(true);
+  });
+  const place = (change: Partial<(typeof full)["eyes"]["right"]["places"][number]>, which = 1): SurveyForm => ({
+    ...full,
+    eyes: {
+      ...full.eyes,
+      right: { ...full.eyes.right, places: full.eyes.right.places.map((p, i) => (i === which ? { ...p, ...change } : p)) },
+    },
+  });
+  test.each([
+    ["a place past the corner", place({ at: "30" }), "right.places.1.at", /inside the lash line/],
+    ["places out of order", place({ at: "27" }), "right.places", /inner corner outwards/],
+    ["a spread of 9", place({ spread: "9" }), "right.places.1.spread", /0\.1 to 3/],
+    ["baby lashes of 120 %", place({ baby: "120" }), "right.places.1.baby", /0 to 90/],
+    ["gaps in words", place({ gaps: "some" }), "right.places.1.gaps", /0 to 95/],
+    ["five rows", place({ rows: "5" }), "right.places.1.rows", /Three rows/],
+    ["half a row", place({ rows: "1.5" }), "right.places.1.rows", /./],
+    ["washes a hundred times", { ...full, washes: "100" }, "washes", /0 to 21/],
+    ["one place alone", right({ places: form.eyes.right.places.slice(0, 1) }), "right.places", /two places/],
+  ])("%s is named by its field, in words", (_, typed, field, words) => expect(complaints(typed)[field]).toMatch(words));
+});

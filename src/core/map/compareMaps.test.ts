@@ -1,0 +1,59 @@
+import fc from "fast-check";
+import { usualSurvey } from "../eye";
+import { defaultPolicy } from "../policy";
+import { lengthsFrom, surveyOf, trayOf } from "../../../tests/support/surveys";
+import { compareMaps, mergeZones, moveEdge, planMap, setZone, setZoneLength, splitZone, type LashMap, type MapWish } from ".";
+
+const single = { curl: "C" as const, diameterMm: 0.15, shape: "round" as const, count: 1 };
+const fan = { curl: "D" as const, diameterMm: 0.05, shape: "round" as const, count: 4 };
+const wish: MapWish = {
+  title: "test",
+  look: "squirrel",
+  school: { id: "browPeak" },
+  fibre: single,
+  longestMm: null,
+  coupling: "mirrored",
+  accents: { offsetMm: 3, sections: 5, placing: { every: 4, cluster: 1, innerEvery: 2 }, fibre: { ...fan, opening: "closed" } },
+  under: { belowMm: 2, sections: 4, fibre: single },
+};
+const trays = [trayOf(lengthsFrom(5, 15)), trayOf(lengthsFrom(5, 15), { curl: "D", diameterMm: 0.05 })];
+const { map } = planMap(surveyOf([7.2, 10.2, 9.2]), wish, defaultPolicy, trays)!;
+const base = map.eyes.right.layers.findIndex(({ role }) => role === "base");
+const told = (after: LashMap) => compareMaps(map, after).map(({ what }) => what);
+const { landmarks } = usualSurvey().eyes.right;
+
+test.each<[string, LashMap, string]>([
+  ["a look", { ...map, look: "cat" }, "look"],
+  ["a bent look", { ...map, bend: [0, 1].map((at) => ({ at, dropMm: 2 })) }, "look"],
+  ["a zone school", { ...map, school: { id: "equal", zones: 7 } }, "zones"],
+  ["its number of zones", { ...map, school: { id: "equal", zones: 5 } }, "zones"],
+  ["the wished longest", { ...map, longestMm: 11 }, "longest"],
+  ["how the eyes are coupled", { ...map, coupling: "level" }, "eyes"],
+  ["a difference on purpose", { ...map, differsOnPurpose: true }, "eyes"],
+  ["accents put closer", { ...map, accents: { ...map.accents!, placing: { every: 3, cluster: 1, innerEvery: 2 } } }, "accents"],
+  ["an under layer left out", { ...map, under: undefined }, "under layer"],
+  ["a hybrid", { ...map, hybrid: { share: 0.5, pattern: "alternate", fibre: fan } }, "hybrid"],
+  ["classes of lash", { ...map, lashClasses: 2 }, "classes of lash"],
+  ["a limit of its own", { ...map, limits: { overLengthMm: 4 } }, "limits of its own"],
+  ["landmarks of its own", { ...map, landmarks: { right: landmarks, left: landmarks } }, "client's right, landmarks"],
+  ["one length", setZoneLength(map, "right", 3, 9), "client's right"],
+  ["a bare zone", setZone(map, "left", 3, null), "client's left"],
+  ["one zone's curl", setZone(map, "left", 3, { ...fan, lengthMm: 9 }), "client's left"],
+  ["one accent's length", setZoneLength(map, "right", 2, 14, base === 0 ? 1 : 0), "client's right, accents"],
+  ["a zone line", moveEdge(map, "right", base, 4, 0.46), "client's right, zone lines"],
+  ["a split zone", splitZone(map, "right", base, 2), "client's right"],
+  ["joined zones", mergeZones(map, "right", base, 2), "client's right"],
+])("%s is told", (_, after, what) => expect(told(after)).toContain(what));
+
+test("a title is no difference, and each difference reads both ways round", () => {
+  expect(told({ ...map, title: "another" })).toEqual([]);
+  fc.assert(
+    fc.property(fc.integer({ min: 0, max: 8 }), fc.integer({ min: 5, max: 15 }), fc.constantFrom("right", "left"), (zone, mm, side) => {
+      const after = setZoneLength(map, side, zone, mm);
+      const [there, back] = [compareMaps(map, after), compareMaps(after, map)];
+      expect(back).toEqual(there.map(({ what, before, after }) => ({ what, before: after, after: before })));
+      expect(there.length === 0).toBe(map.eyes[side].layers[base]!.zones[zone]!.lengthMm === mm);
+    }),
+    { seed: 21 },
+  );
+});
