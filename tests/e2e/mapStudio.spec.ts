@@ -146,6 +146,30 @@ test("the look of 14 with less: the lightest in stock that lifts as far is worn 
   await page.keyboard.press("Control+z");
 });
 
+test("another curl is drawn beside at equal lift; a fibre is swapped for as much mass wherever it is worn", async ({ page }) => {
+  await openMap(page, /Imke/);
+  await zone(page, "right", 6).click();
+  await sheet(page, "fibre");
+  await page.getByRole("radio", { name: "curls at equal lift" }).click();
+  await page.getByRole("button", { name: "Draw D beside" }).click();
+  await expect(page.getByText("Dashed lifts just as far in D.")).toBeVisible();
+  await page.getByRole("radio", { name: "wherever it is worn" }).click();
+  const title = page.getByLabel("Title of the map");
+  const before = await title.inputValue();
+  const lengths = async () => Promise.all([1, 5, 9].map((n) => zoneText(page, "left", n))).then((texts) => texts.map(mm));
+  const worn = await lengths();
+  await page
+    .getByRole("button", { name: /^\d+D C 0\.0\d/ })
+    .first()
+    .click();
+  await expect(title).toHaveValue(/\d+D C 0\.0\d$/);
+  expect(await lengths()).toEqual(worn);
+  // Undone by the key, as one step.
+  await zone(page, "right", 6).focus();
+  await page.keyboard.press("Control+z");
+  await expect(title).toHaveValue(before);
+});
+
 test("saves are compared, a map is kept as a template, noted and approved", async ({ page }) => {
   await openMap(page, /Zofia/);
   await sheet(page, "saves");
@@ -154,6 +178,13 @@ test("saves are compared, a map is kept as a template, noted and approved", asyn
   const dialog = page.getByRole("dialog");
   await expect(dialog).toContainText("Both are the same map");
   await expect(dialog).toContainText(/client's right, darkness\s*\d+ %/);
+  // Any two: a template of the studio on the left, the save on the right.
+  await dialog.getByLabel("The first map").selectOption({ label: "Gull wing, wispy M" });
+  await expect(dialog).not.toContainText("Both are the same map");
+  await expect(dialog.getByRole("row", { name: /^accents/i })).toContainText("none");
+  await expect(dialog.getByRole("img", { name: "Gull wing, wispy M, both eyes facing the client" })).toBeVisible();
+  await expect(dialog.getByRole("img", { name: "Both maps from the side, over the pupil" })).toBeVisible();
+  await expect(dialog.getByRole("button", { name: /^Take Save/ })).toBeDisabled();
   await dialog.getByRole("button", { name: "Keep what is there" }).click();
   await page.getByRole("button", { name: "Keep this map as a template" }).click();
   await expect(page.getByRole("region", { name: "Saves" }).getByText("kept by Maren Holt")).toBeVisible();

@@ -30,6 +30,7 @@ export { planLine, type LineLimits, type LinePlan, type ZoneChoices, MICRO, ROUG
 export { zoneLimit, judgeLoad, type ZoneLimit, type Load, LOAD_DAY, GROWING_ALLOWANCE, LIMIT_PERCENTILE } from "./zoneLimit";
 export { pickedPercentile } from "./pickedPercentile";
 export { baseLayer, baseIndex, fibreAt, zoneIndexAt } from "./layers";
+export { samePlaced, swapEverywhere } from "./swapEverywhere";
 export { zonePieces, changePiece, type Piece, type PieceRef } from "./pieces";
 export { placements, BABY_WEARS, type Placement } from "./placements";
 export { landmarksOf } from "./landmarksOf";

@@ -1,4 +1,5 @@
 import fc from "fast-check";
+import { CURLS } from "../curl";
 import { usualSurvey, type EyeShape } from "../eye";
 import { fibreMassMg } from "../lash";
 import { defaultPolicy } from "../policy";
@@ -164,12 +165,12 @@ describe("the look of 14 with 11", () => {
     expect(lookAlikes({ liftMm: 17, overhangMm, like: wished.like }, limit, defaultPolicy, trays)).toEqual([]);
   });
   test("at equal lift a stronger curl is shorter on level lashes, and reaches less far", () => {
-    const equal = curlsAtEqualLift(5, 0, defaultPolicy);
+    const equal = curlsAtEqualLift(5, 0, (id) => CURLS[id]);
     const of = (id: string) => equal.find(({ curl }) => curl === id)!;
     expect(of("D").lengthMm!).toBeLessThan(of("C").lengthMm!);
     expect(of("C").lengthMm!).toBeLessThan(of("B").lengthMm!);
     expect(of("D").reachMm!).toBeLessThan(of("C").reachMm!);
-    expect(curlsAtEqualLift(15, -25, defaultPolicy).some(({ lengthMm }) => lengthMm === null)).toBe(true);
+    expect(curlsAtEqualLift(15, -25, (id) => CURLS[id]).some(({ lengthMm }) => lengthMm === null)).toBe(true);
   });
 });
 

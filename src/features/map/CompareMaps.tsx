@@ -20,8 +20,11 @@ import {
 import { layPlate } from "@/features/drawing/plate";
 import { Profile } from "@/features/drawing/Profile";
 import { WornEye } from "@/features/drawing/WornEye";
-import { Button, Dialog, useWidth } from "@/ui";
+import { Button, Dialog, SelectField, useWidth } from "@/ui";
 import type { MapStudio } from "./useMapStudio";
+
+export type Titled = { readonly key: string; readonly title: string; readonly map: LashMap };
+const BENCH = "On the bench";
 
 const percent = (share: number) => `${Math.round(share * 100)} %`;
 const hours = (seconds: number) => `${Math.floor(seconds / 3600)} h ${Math.round((seconds % 3600) / 60)} min`;
@@ -29,19 +32,28 @@ const hours = (seconds: number) => `${Math.floor(seconds / 3600)} h ${Math.round
 /** Two maps side by side on the same eyes: how they look, how dense and dark, what they take, what changed. */
 export function CompareMaps({
   studio,
+  first,
   other,
+  choices,
+  onFirst,
   onTake,
   onClose,
 }: {
   studio: MapStudio;
-  other: { readonly title: string; readonly map: LashMap };
+  /** What stands on the left; null is the map on the bench. */
+  first: Titled | null;
+  other: Titled;
+  /** What else may stand on the left, by key. */
+  choices: readonly { readonly key: string; readonly title: string }[];
+  onFirst: (key: string | null) => void;
   onTake: () => void;
   onClose: () => void;
 }) {
-  const { page, map } = studio;
+  const { page } = studio;
+  const map = first?.map ?? studio.map;
   const context = useMemo(() => ({ survey: page.survey.document, policy: page.policy, trays: page.trays }), [page]);
   const pair = [
-    { title: "On the bench", facts: useMemo(() => mapFacts(map, context), [map, context]) },
+    { title: first?.title ?? BENCH, facts: useMemo(() => mapFacts(map, context), [map, context]) },
     { title: other.title, facts: useMemo(() => mapFacts(other.map, context), [other.map, context]) },
   ];
   const differences = compareMaps(other.map, map);
@@ -63,7 +75,23 @@ export function CompareMaps({
       <div className="grid gap-6 sm:grid-cols-2">
         {pair.map(({ title, facts }, i) => (
           <div key={i} className="min-w-0">
-            <h3 className="text-lg break-words">{title}</h3>
+            {i === 0 && choices.length ? (
+              <SelectField
+                label="The first map"
+                value={first?.key ?? ""}
+                onChange={(event) => onFirst(event.target.value || null)}
+                className="font-serif text-lg"
+              >
+                <option value="">{BENCH}</option>
+                {choices.map((choice) => (
+                  <option key={choice.key} value={choice.key}>
+                    {choice.title}
+                  </option>
+                ))}
+              </SelectField>
+            ) : (
+              <h3 className="text-lg break-words">{title}</h3>
+            )}
             <p className="text-sm break-words text-ink-2">{facts.map.title}</p>
             <BothEyes map={facts.map} survey={context.survey} facts={facts} />
           </div>
@@ -103,7 +131,7 @@ export function CompareMaps({
         covers, seen from the front; a model of ours, for comparing.
       </p>
       <div className="mt-4 flex flex-wrap gap-3">
-        <Button tone="line" disabled={differences.length === 0} onClick={onTake}>
+        <Button tone="line" disabled={compareMaps(other.map, studio.map).length === 0} onClick={onTake}>
           Take {other.title} onto the bench
         </Button>
         <Button tone="plain" onClick={onClose}>

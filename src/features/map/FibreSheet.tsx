@@ -1,5 +1,6 @@
 "use client";
 import { useState } from "react";
+import type { CurlId } from "@/core/curl";
 import { countLabel } from "@/core/lash";
 import {
   curlsAtEqualLift,
@@ -8,6 +9,7 @@ import {
   fibreOnLash,
   kindLabel,
   setZone,
+  swapEverywhere,
   splitZone,
   mergeZones,
   stockedLengths,
@@ -38,6 +40,9 @@ function ZoneFibre({ studio, zone }: { studio: MapStudio; zone: ZoneFacts }) {
   const { facts, apply, map, together, page } = studio;
   const { policy, trays } = facts;
   const [compare, setCompare] = useState<"numbers" | "lift">("numbers");
+  /** The curl drawn beside the one worn, at the same lift. */
+  const [beside, setBeside] = useState<CurlId | null>(null);
+  const [where, setWhere] = useState<"here" | "everywhere">("here");
   const { natural } = zone.limit;
   const fibre = zone.fibre;
   const name = `${zone.side === "right" ? "Client's right" : "Client's left"}, ${zone.role === "base" ? "zone" : zone.role === "accent" ? "accent" : "under layer"} ${zone.index + 1}`;
@@ -71,7 +76,9 @@ function ZoneFibre({ studio, zone }: { studio: MapStudio; zone: ZoneFacts }) {
     );
   const on = fibreOnLash(fibre, natural, policy, trays);
   const same = equivalents(fibre, trays);
-  const equal = curlsAtEqualLift(on.liftMm, natural.angleDeg, policy);
+  const inCurl = (curl: CurlId) => fibreCurl({ ...fibre, curl }, trays, policy);
+  const equal = curlsAtEqualLift(on.liftMm, natural.angleDeg, inCurl);
+  const drawn = compare === "lift" ? equal.find(({ curl, lengthMm }) => curl === beside && lengthMm !== null) : undefined;
   return (
     <div className="grid gap-x-8 gap-y-4 md:grid-cols-[19rem_minmax(0,1fr)]">
       <div>
@@ -87,9 +94,24 @@ function ZoneFibre({ studio, zone }: { studio: MapStudio; zone: ZoneFacts }) {
               lengthMm: fibre.lengthMm,
               ink: "var(--ivy)",
             },
+            ...(drawn
+              ? [
+                  {
+                    key: "beside",
+                    label: `${drawn.lengthMm!.toFixed(1)} ${drawn.curl}`,
+                    curl: inCurl(drawn.curl),
+                    lengthMm: drawn.lengthMm!,
+                    ink: "var(--brass)",
+                    dashed: true,
+                  },
+                ]
+              : []),
           ]}
         />
-        <p className="text-sm text-ink-2">From the side at true proportion; the thick stretch is where base and lash touch.</p>
+        <p className="text-sm text-ink-2">
+          From the side at true proportion; the thick stretch is where base and lash touch.
+          {drawn ? ` Dashed lifts just as far in ${drawn.curl}.` : ""}
+        </p>
       </div>
       <div className="min-w-0 space-y-3">
         <div className="flex flex-wrap items-baseline justify-between gap-x-4">
@@ -137,9 +159,21 @@ function ZoneFibre({ studio, zone }: { studio: MapStudio; zone: ZoneFacts }) {
               <thead className="text-left text-sm text-ink-2">
                 <tr>
                   <th className="font-normal">Curl</th>
-                  {equal.map(({ curl }) => (
-                    <th key={curl} className={curl === fibre.curl ? "font-semibold text-ink" : "font-normal"}>
-                      {curl}
+                  {equal.map(({ curl, lengthMm }) => (
+                    <th key={curl} className="py-0.5 font-normal">
+                      {curl === fibre.curl || lengthMm === null ? (
+                        <span className={curl === fibre.curl ? "font-semibold text-ink" : ""}>{curl}</span>
+                      ) : (
+                        <button
+                          type="button"
+                          aria-pressed={curl === beside}
+                          aria-label={`Draw ${curl} beside`}
+                          onClick={() => setBeside(curl === beside ? null : curl)}
+                          className="-ml-2 min-h-8 min-w-8 border-b-2 border-dashed border-line-strong px-2 hover:bg-moss-soft aria-pressed:border-solid aria-pressed:border-brass aria-pressed:font-semibold aria-pressed:text-ink"
+                        >
+                          {curl}
+                        </button>
+                      )}
                     </th>
                   ))}
                 </tr>
@@ -162,19 +196,28 @@ function ZoneFibre({ studio, zone }: { studio: MapStudio; zone: ZoneFacts }) {
               </tbody>
             </table>
             <p className="text-sm text-ink-2">
-              On a lash that leaves the lid at {Math.round(natural.angleDeg)}°, in mm. A dash: no worn length of that curl lifts so far.
+              On a lash that leaves the lid at {Math.round(natural.angleDeg)}°, in mm; touch a curl to draw it beside. A dash: no worn
+              length of it lifts so far.
             </p>
           </div>
         )}
         {same.length ? (
           <div>
-            <h4 className="text-sm text-ink-2">Weighs the same</h4>
-            <p className="flex flex-wrap gap-2">
+            <Choice
+              label="Weighs the same; swap it"
+              value={where}
+              options={[
+                { value: "here", label: "in this zone" },
+                { value: "everywhere", label: "wherever it is worn" },
+              ]}
+              onChange={setWhere}
+            />
+            <p className="mt-1 flex flex-wrap gap-2">
               {same.slice(0, 4).map(({ fibre: other, exactCount, massRatio }) => (
                 <Button
                   key={`${kindLabel(other)} ${other.count}`}
                   tone="line"
-                  onClick={() => wear(other)}
+                  onClick={() => (where === "here" ? wear(other) : apply(swapEverywhere(map, kindOf(fibre), kindOf(other))))}
                   title={`Exactly ${exactCount.toFixed(2)} of them; ${massRatio >= 1 ? "+" : "−"}${Math.abs((massRatio - 1) * 100).toFixed(0)} % mass`}
                 >
                   {countLabel(other) === "singles" ? "single" : countLabel(other)} {kindLabel(other)}

@@ -1,14 +1,16 @@
 "use client";
 import { useCallback, useEffect, useState } from "react";
-import { type LashMap } from "@/core/map";
 import { Button, Notice, TextArea, Verdict } from "@/ui";
 import { forgetTemplate, keepTemplate, mapHistory, savedMap, writeNote } from "./actions";
-import { CompareMaps } from "./CompareMaps";
+import { CompareMaps, type Titled } from "./CompareMaps";
 import type { MapHistory } from "./data";
 import { wishOf } from "./firstPlan";
 import type { MapStudio } from "./useMapStudio";
 
-type Other = { readonly title: string; readonly map: LashMap };
+/** A map that stands in the list, at hand or to be asked for. */
+type Comparable = { readonly key: string; readonly title: string } & (
+  { readonly mapId: string; readonly revision: number } | Pick<Titled, "map">
+);
 const KINDS = { note: "Note", approved: "Approved", sentBack: "Sent back" } as const;
 const TONES = { note: "note", approved: "good", sentBack: "look" } as const;
 
@@ -16,7 +18,8 @@ const TONES = { note: "note", approved: "good", sentBack: "look" } as const;
 export function SavesSheet({ studio }: { studio: MapStudio }) {
   const { map, page, mapId, saving, apply, plan } = studio;
   const [history, setHistory] = useState<MapHistory | null>(null);
-  const [beside, setBeside] = useState<Other | null>(null);
+  const [beside, setBeside] = useState<Titled | null>(null);
+  const [first, setFirst] = useState<Titled | null>(null);
   const [words, setWords] = useState("");
   const [problem, setProblem] = useState<string | null>(null);
   const revision = saving.saved?.revision ?? 0;
@@ -29,10 +32,27 @@ export function SavesSheet({ studio }: { studio: MapStudio }) {
     // The list follows every save.
     void Promise.resolve().then(load);
   }, [load, revision]);
-  const open = async (id: string, rev: number, title: string) => {
-    const result = await savedMap({ mapId: id, revision: rev }).catch(() => null);
-    if (result?.ok) setBeside({ title, map: result.data.map });
-    else setProblem(result?.message ?? "The server did not answer. Try again.");
+  /** Everything that can be laid beside another: saves, the client's other maps, templates. */
+  const shelf: readonly Comparable[] = history
+    ? [
+        ...history.saves.map(({ revision: rev }) => ({ key: `save ${rev}`, title: `Save ${rev}`, mapId, revision: rev })),
+        ...history.others.map((other) => ({ key: other.id, title: other.title, mapId: other.id, revision: other.revision })),
+        ...history.templates.map(({ id, map: document }) => ({ key: id, title: document.title, map: document })),
+      ]
+    : [];
+  const fetched = async (key: string): Promise<Titled | null> => {
+    const found = shelf.find((one) => one.key === key);
+    if (!found) return null;
+    if ("map" in found) return found;
+    const result = await savedMap({ mapId: found.mapId, revision: found.revision }).catch(() => null);
+    if (result?.ok) return { ...found, map: result.data.map };
+    setProblem(result?.message ?? "The server did not answer. Try again.");
+    return null;
+  };
+  const open = async (key: string) => setBeside(await fetched(key));
+  const close = () => {
+    setBeside(null);
+    setFirst(null);
   };
   const say = async (kind: "note" | "approved" | "sentBack") => {
     const saved = await saving.save();
@@ -68,7 +88,7 @@ export function SavesSheet({ studio }: { studio: MapStudio }) {
           <ul className="mt-1 border-t border-line">
             {history.saves.map((save) => (
               <Line key={save.revision} title={`Save ${save.revision}`} says={`${save.savedOn}, ${save.savedBy}`}>
-                <Button tone="plain" onClick={() => void open(mapId, save.revision, `Save ${save.revision}`)}>
+                <Button tone="plain" onClick={() => void open(`save ${save.revision}`)}>
                   Compare
                 </Button>
               </Line>
@@ -81,7 +101,7 @@ export function SavesSheet({ studio }: { studio: MapStudio }) {
             <ul className="mt-1 border-t border-line">
               {history.others.map((other) => (
                 <Line key={other.id} title={other.title} says={`saved ${other.savedOn}${other.worn ? ", worn at the last visit" : ""}`}>
-                  <Button tone="plain" onClick={() => void open(other.id, other.revision, other.title)}>
+                  <Button tone="plain" onClick={() => void open(other.id)}>
                     Compare
                   </Button>
                 </Line>
@@ -96,7 +116,7 @@ export function SavesSheet({ studio }: { studio: MapStudio }) {
               <Button tone="line" onClick={() => void plan({ ...wishOf(template.map), title: template.map.title, landmarks: undefined })}>
                 Plan with it
               </Button>
-              <Button tone="plain" onClick={() => setBeside({ title: template.map.title, map: template.map })}>
+              <Button tone="plain" onClick={() => void open(template.id)}>
                 Compare
               </Button>
               {page.mayForget ? (
@@ -154,12 +174,15 @@ export function SavesSheet({ studio }: { studio: MapStudio }) {
       {beside ? (
         <CompareMaps
           studio={studio}
+          first={first}
           other={beside}
+          choices={shelf.filter(({ key }) => key !== beside.key)}
+          onFirst={(key) => void (key === null ? Promise.resolve(null) : fetched(key)).then(setFirst)}
           onTake={() => {
             apply(beside.map);
-            setBeside(null);
+            close();
           }}
-          onClose={() => setBeside(null)}
+          onClose={close}
         />
       ) : null}
     </div>

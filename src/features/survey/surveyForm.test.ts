@@ -116,7 +116,7 @@ describe("the full survey", () => {
     // Derived: places at 2.2, 14 and 25.8 of 28 mm; the first of the two equal gaps is halved.
     expect(at.some((mm) => Math.abs(mm - 8.1) < 0.2)).toBe(true);
     let eye = a;
-    for (let i = 0; i < 20; i++) eye = addPlace(eye);
+    for (let i = 0; i < 60; i++) eye = addPlace(eye);
     expect(eye.places).toHaveLength(MOST_PLACES);
     expect("survey" in readForm({ ...full, eyes: { right: eye, left: eye } })).toBe(true);
   });

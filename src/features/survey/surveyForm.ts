@@ -12,7 +12,8 @@ type Point = EyeSurvey["points"][number];
 
 /** Spread taken where only a quick look was had, mm. A model of this product. */
 const QUICK_SPREAD_MM = 0.7;
-export const MOST_PLACES = 12;
+/** As many as a survey holds. */
+export const MOST_PLACES = 40;
 
 /** One place as typed. Lengths in mm, shares in per cent, all text until it is read. */
 export type PlaceForm = {
