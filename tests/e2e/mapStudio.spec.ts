@@ -104,6 +104,11 @@ test("zones are split, joined and pulled; landmarks are pulled and stay in order
   const was = await width();
   await pull("[data-edge=right-4] rect", -12);
   expect(await width()).toBeGreaterThan(was + 6);
+  // By key as well: the chosen zone's outer line, which lies to its left on the client's right eye.
+  const pulled = await width();
+  await zone(page, "right", 4).focus();
+  for (let i = 0; i < 4; i++) await page.keyboard.press("Shift+ArrowRight");
+  await expect.poll(width).toBeLessThan(pulled - 3);
   const pupil = page.locator("[data-landmark=right-pupil]");
   const at = Number(await pupil.getAttribute("aria-valuenow"));
   await pull("[data-landmark=right-pupil] rect", -400);

@@ -1,5 +1,8 @@
 import { contactLengthMm, curlPath, curlSegments, type Curl, type PathPoint } from "@/core/curl";
-import { degToRad } from "@/core/units";
+import { degToRad, spreadApart } from "@/core/units";
+
+/** Labels at the tips stand so far apart, px. */
+const LABEL_PX = 15;
 
 export type ProfiledFibre = {
   readonly key: string;
@@ -54,7 +57,15 @@ export function Profile({
   const x = (mm: number) => (mm - back) * k;
   const y = (mm: number) => (top - mm) * k;
   const path = (points: readonly PathPoint[]) => `M${points.map((p) => `${x(p.reachMm).toFixed(1)} ${y(p.liftMm).toFixed(1)}`).join("L")}`;
-  const grid = Array.from({ length: Math.floor(top / 2) + 1 }, (_, i) => i * 2);
+  // A figure at the very top would be cut off.
+  const grid = Array.from({ length: Math.floor((top - 12 / k) / 2) + 1 }, (_, i) => i * 2);
+  const tips = drawn.map(({ key, path }) => ({ key, y: y(path.at(-1)!.liftMm) + 4 })).sort((a, b) => a.y - b.y);
+  const labelY = Object.fromEntries(
+    spreadApart(
+      tips.map((tip) => tip.y),
+      LABEL_PX,
+    ).map((at, i) => [tips[i]!.key, Math.max(LABEL_PX, at)]),
+  );
   return (
     <svg width={width} height={height} role="img" aria-label={label} className="max-w-full">
       {grid.map((mm) => (
@@ -93,7 +104,7 @@ export function Profile({
           />
           <text
             x={x(fibre.path.at(-1)!.reachMm) + 5}
-            y={y(fibre.path.at(-1)!.liftMm) + 4}
+            y={labelY[fibre.key]}
             fontSize="12.5"
             fontWeight="600"
             fill={fibre.ink}

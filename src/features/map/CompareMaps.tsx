@@ -75,23 +75,25 @@ export function CompareMaps({
       <div className="grid gap-6 sm:grid-cols-2">
         {pair.map(({ title, facts }, i) => (
           <div key={i} className="min-w-0">
-            {i === 0 && choices.length ? (
-              <SelectField
-                label="The first map"
-                value={first?.key ?? ""}
-                onChange={(event) => onFirst(event.target.value || null)}
-                className="font-serif text-lg"
-              >
-                <option value="">{BENCH}</option>
-                {choices.map((choice) => (
-                  <option key={choice.key} value={choice.key}>
-                    {choice.title}
-                  </option>
-                ))}
-              </SelectField>
-            ) : (
-              <h3 className="text-lg break-words">{title}</h3>
-            )}
+            <div className="min-h-[4.25rem]">
+              {i === 0 && choices.length ? (
+                <SelectField
+                  label="The first map"
+                  value={first?.key ?? ""}
+                  onChange={(event) => onFirst(event.target.value || null)}
+                  className="font-serif text-lg"
+                >
+                  <option value="">{BENCH}</option>
+                  {choices.map((choice) => (
+                    <option key={choice.key} value={choice.key}>
+                      {choice.title}
+                    </option>
+                  ))}
+                </SelectField>
+              ) : (
+                <h3 className="text-lg break-words">{title}</h3>
+              )}
+            </div>
             <p className="text-sm break-words text-ink-2">{facts.map.title}</p>
             <BothEyes map={facts.map} survey={context.survey} facts={facts} />
           </div>

@@ -155,10 +155,10 @@ function ZoneFibre({ studio, zone }: { studio: MapStudio; zone: ZoneFacts }) {
           </dl>
         ) : (
           <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Curls at equal lift">
-            <table className="w-full text-[0.9375rem]">
-              <thead className="text-left text-sm text-ink-2">
+            <table className="w-full text-center text-[0.9375rem]">
+              <thead className="text-sm text-ink-2">
                 <tr>
-                  <th className="font-normal">Curl</th>
+                  <th className="text-left font-normal">Curl</th>
                   {equal.map(({ curl, lengthMm }) => (
                     <th key={curl} className="py-0.5 font-normal">
                       {curl === fibre.curl || lengthMm === null ? (
@@ -169,7 +169,7 @@ function ZoneFibre({ studio, zone }: { studio: MapStudio; zone: ZoneFacts }) {
                           aria-pressed={curl === beside}
                           aria-label={`Draw ${curl} beside`}
                           onClick={() => setBeside(curl === beside ? null : curl)}
-                          className="-ml-2 min-h-8 min-w-8 border-b-2 border-dashed border-line-strong px-2 hover:bg-moss-soft aria-pressed:border-solid aria-pressed:border-brass aria-pressed:font-semibold aria-pressed:text-ink"
+                          className="min-h-8 min-w-9 border-b-2 border-dashed border-line-strong hover:bg-moss-soft aria-pressed:border-solid aria-pressed:border-brass aria-pressed:font-semibold aria-pressed:text-ink"
                         >
                           {curl}
                         </button>

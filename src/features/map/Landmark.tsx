@@ -11,6 +11,8 @@ export const LANDMARK_WORDS: Readonly<Record<keyof Landmarks, string>> = {
 };
 const SHORT: Readonly<Record<keyof Landmarks, string>> = { irisInner: "iris", pupil: "pupil", irisOuter: "iris", browPeak: "brow" };
 const NUDGE_MM = 0.25;
+/** The brow's label stands a row lower: its peak is often hardly past the iris. */
+const LABEL_PX = { upper: 35, lower: 50 } as const;
 
 /** A landmark of the open eye as a thread down the skyline, with its label as the handle it is pulled by. */
 export const Landmark = memo(function Landmark({
@@ -41,6 +43,7 @@ export const Landmark = memo(function Landmark({
   const x = place.lineX((pulled ?? at) * lineMm);
   const way = Math.sign(place.lineX(1) - place.lineX(0));
   const labelled = mark === "pupil" || mark === "browPeak";
+  const labelY = groundY + (mark === "browPeak" ? LABEL_PX.lower : LABEL_PX.upper);
   const release = () => {
     const from = held.current;
     held.current = null;
@@ -51,14 +54,14 @@ export const Landmark = memo(function Landmark({
   return (
     <g
       role="slider"
-      tabIndex={-1}
+      tabIndex={0}
       aria-label={`${LANDMARK_WORDS[mark]}, ${sideLabel(side)}`}
       aria-valuemin={0}
       aria-valuemax={Math.round(lineMm * 10) / 10}
       aria-valuenow={Math.round(at * lineMm * 10) / 10}
       aria-valuetext={`${(at * lineMm).toFixed(1)} mm from the inner corner`}
       data-landmark={`${side}-${mark}`}
-      className="cursor-ew-resize touch-none"
+      className="cursor-ew-resize touch-none outline-none [&:focus-visible>rect]:stroke-ivy"
       onPointerDown={(event) => {
         event.currentTarget.setPointerCapture(event.pointerId);
         held.current = { stroke: `${side} ${mark}@${event.timeStamp}`, x: event.clientX, at, to: at };
@@ -90,8 +93,8 @@ export const Landmark = memo(function Landmark({
         strokeDasharray={labelled ? "1.5 4" : "1 7"}
         pointerEvents="none"
       />
-      <rect x={x - 18} y={groundY + 21} width="36" height="20" fill="transparent" />
-      <text x={x} y={groundY + 35} textAnchor="middle" fontSize={labelled ? 12.5 : 11.5} fill="var(--ink-2)" className="select-none">
+      <rect x={x - 18} y={labelY - 14} width="36" height="20" fill="transparent" />
+      <text x={x} y={labelY} textAnchor="middle" fontSize={labelled ? 12.5 : 11.5} fill="var(--ink-2)" className="select-none">
         {SHORT[mark]}
       </text>
     </g>

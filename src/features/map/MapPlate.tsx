@@ -12,7 +12,7 @@ import { LookLine } from "./LookLine";
 import { Skyline, type Drag, type SkylineScale, type ZoneRef } from "./Skyline";
 
 const NARROW_PX = 620;
-const FOOT_PX = 44;
+const FOOT_PX = 58;
 const MARKS = ["irisInner", "pupil", "irisOuter", "browPeak"] as const;
 
 type Severities = readonly (readonly (Severity | "none")[])[];

@@ -34,6 +34,9 @@ const WorkSheet = dynamic(() => import("./WorkSheet").then((module) => module.Wo
 const SavesSheet = dynamic(() => import("./SavesSheet").then((module) => module.SavesSheet), { loading: waiting });
 const TwoMaps = dynamic(() => import("./TwoMaps").then((module) => module.TwoMaps));
 
+/** A zone line is pulled so far by a key. */
+const NUDGE_MM = 0.25;
+
 const SHEETS = ["line", "layers", "fibre", "load", "limits", "work", "saves"] as const;
 type Sheet = (typeof SHEETS)[number];
 
@@ -83,6 +86,12 @@ function Workspace({ page, start }: { page: MapPage; start: { map: LashMap; clas
       studio.setLength(chosen, nextStocked(zone.stockedMm, zone.fibre?.lengthMm ?? null, way));
     },
     bare: () => chosen && studio.setLength(chosen, null),
+    pull: (way) => {
+      const zone = chosen && facts.layers[chosen.side][layer]?.[chosen.index];
+      if (!zone || !chosen) return;
+      const outwards = innerCornerOnRight(chosen.side, view) ? -way : way;
+      studio.pullEdge(chosen, zone.to + (outwards * NUDGE_MM) / page.survey.document.eyes[chosen.side].lashLineMm);
+    },
     layer: () => studio.setLayer((layer + 1) % layers.length),
     undo: editor.undo,
     redo: editor.redo,

@@ -7,6 +7,8 @@ export type MapKeys = {
   readonly choose: (step: { zone: number } | { beside: 1 | -1 } | "other eye") => void;
   readonly move: (way: 1 | -1) => void;
   readonly bare: () => void;
+  /** The chosen zone's outer line pulled a step, as seen on the screen. */
+  readonly pull: (way: 1 | -1) => void;
   readonly layer: () => void;
   readonly undo: () => void;
   readonly redo: () => void;
@@ -60,6 +62,7 @@ export function useMapKeys(keys: MapKeys): void {
         if (ownsArrows(event.target)) return;
         event.preventDefault();
         if (key === "arrowup" || key === "arrowdown") now.move(key === "arrowup" ? 1 : -1);
+        else if (event.shiftKey) now.pull(key === "arrowright" ? 1 : -1);
         else now.choose({ beside: key === "arrowright" ? 1 : -1 });
         return;
       }

@@ -174,6 +174,9 @@ export function useMapStudio(page: MapPage, start: { map: LashMap; clash: string
     apply,
     plan,
     setLength,
+    /** The outer line of a zone moved to a place of the lash line, all at once. */
+    pullEdge: ({ side, layer: l, index }: ZoneRef, at: number) =>
+      pullEdge(side, l, index + 1, at, `line ${side}${l}|${index}`, false, false),
     choose,
     takeFix,
     showFinding,

@@ -7,6 +7,7 @@ const KEYS: readonly (readonly [string, string])[] = [
   ["Map: 1 … 9, 0", "take zone 1 … 9, 10; two figures quickly for 11 and on"],
   ["Map: ← →", "the zone beside"],
   ["Map: ↑ ↓", "the next length in stock"],
+  ["Map: Shift ← →", "pull the zone's outer line"],
   ["Map: E", "the other eye"],
   ["Map: Delete", "leave the zone bare"],
   ["Map: Ctrl Z, Ctrl Shift Z", "undo, redo"],
