@@ -5,6 +5,7 @@ import { usualSurvey, type Survey } from "@/core/eye";
 import { placements, planMap, type MapWish, type Tray } from "@/core/map";
 import { defaultPolicy } from "@/core/policy";
 import { median, ms, printTable, ratioOf, type Row } from "./measure";
+import { CHROMIUM } from "../scripts/lib/chromium.mjs";
 
 /** Asked of the built app that scripts/bench.mjs started: how long a drag keeps the page busy, in a real browser, slowed. */
 const { IVY_BENCH_URL: url, IVY_BENCH_PASSWORD: password, IVY_BENCH_OWNER: ownerUrl } = process.env;
@@ -87,18 +88,7 @@ const placed = placements(map, crowded, "right");
 const drawn = placed.length + placed.filter(({ worn }) => worn).length;
 if (drawn < LEAST_DRAWN) throw new Error(`Only ${drawn} lashes are drawn an eye.`);
 
-const browser = await chromium.launch({
-  executablePath: "/usr/bin/chromium",
-  args: [
-    "--no-sandbox",
-    "--disable-gpu",
-    "--disable-quic",
-    "--no-first-run",
-    "--disable-background-networking",
-    "--disable-component-update",
-    "--disable-sync",
-  ],
-});
+const browser = await chromium.launch(CHROMIUM);
 try {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, baseURL: url });
   const signedIn = await page.request.post("/api/auth/sign-in/email", {

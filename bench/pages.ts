@@ -2,6 +2,7 @@ import { gzipSync } from "node:zlib";
 import { chromium, request, type APIRequestContext } from "@playwright/test";
 import pg from "pg";
 import { median, ms, printTable, ratioOf } from "./measure";
+import { CHROMIUM } from "../scripts/lib/chromium.mjs";
 
 /** Asked of the built app that scripts/bench.mjs started, as the owner of a studio with 2,000 clients and 40,000 visits. */
 const { IVY_BENCH_URL: url, IVY_BENCH_PASSWORD: password, IVY_BENCH_OWNER: ownerUrl } = process.env;
@@ -38,18 +39,7 @@ const ROUTES = [
 
 /** Script a browser with an empty cache takes in before the page is quiet, gzipped, kB. */
 async function firstLoadKb(path: string): Promise<number> {
-  const browser = await chromium.launch({
-    executablePath: "/usr/bin/chromium",
-    args: [
-      "--no-sandbox",
-      "--disable-gpu",
-      "--disable-quic",
-      "--no-first-run",
-      "--disable-background-networking",
-      "--disable-component-update",
-      "--disable-sync",
-    ],
-  });
+  const browser = await chromium.launch(CHROMIUM);
   try {
     const context = await browser.newContext({ storageState: path === "/sign-in" ? undefined : await api.storageState() });
     const page = await context.newPage();

@@ -6,6 +6,7 @@ import { ensureDebian } from "./lib/packages.mjs";
 import { removePostgres, startPostgres } from "./lib/postgres.mjs";
 import { ensureBuild, ensurePackages, root, secretsOf, stateFolder } from "./lib/project.mjs";
 import { stop, stopOnSignals } from "./lib/run.mjs";
+import { CHROMIUM } from "./lib/chromium.mjs";
 
 // npm run shots               remakes docs/screenshots/ from the demo data
 // npm run shots -- map chair  only those
@@ -43,19 +44,7 @@ try {
     stops.push(() => stop(hygrometer));
   }
   const { chromium } = await import("@playwright/test");
-  const browser = await chromium.launch({
-    executablePath: "/usr/bin/chromium",
-    args: [
-      "--no-sandbox",
-      "--disable-gpu",
-      "--disable-quic",
-      "--no-first-run",
-      "--disable-background-networking",
-      "--disable-component-update",
-      "--disable-sync",
-      "--font-render-hinting=none",
-    ],
-  });
+  const browser = await chromium.launch({ ...CHROMIUM, args: [...CHROMIUM.args, "--font-render-hinting=none"] });
   stops.push(() => browser.close());
   const { shots } = await import("./lib/shots.mjs");
   for (const { name, who = "maren", theme = "paper", width = 1280, height = 800, take } of shots) {

@@ -1,14 +1,16 @@
 import { SIDES, sideLabel } from "../eye";
-import { joinFindings, mapFindings, mapTotals, pickList, type MapFacts, type Pick } from "../map";
+import { joinFindings, mapFindings, mapTotals, pickList, type Layer, type MapFacts, type Pick } from "../map";
 import { POLICY_FIELDS, type Policy } from "../policy";
 import { formatMm } from "../units";
 
 /** All that lies on the trolley, one page of words: what is worn, in which order, what to lay out, what to mind. */
 export type TrolleyBrief = {
+  /** A line where both eyes wear the same, else one an eye. */
   readonly layers: readonly { readonly side: string; readonly name: string; readonly lengths: string }[];
   readonly order: readonly string[];
   readonly picks: readonly Pick[];
   readonly lashes: string;
+  /** The usual cautions first, so that they are never what a full page leaves out; then what this map deserves. */
   readonly cautions: readonly string[];
 };
 
@@ -36,14 +38,10 @@ export function trolleyBrief(
   const isFan = totals.fans > 0;
   const findings = joinFindings(mapFindings(facts)).filter(({ severity }) => severity !== "note");
   return {
-    layers: SIDES.flatMap((side) =>
-      map.eyes[side].layers.map((layer) => ({
-        side: sideLabel(side),
-        name: LAYER_NAMES[layer.role],
-        lengths: layer.zones
-          .map((zone) => (zone ? [...(zone.classes ?? []).map((c) => c.lengthMm), zone.lengthMm].map(formatMm).join("/") : "–"))
-          .join("  "),
-      })),
+    layers: alike(
+      SIDES.map((side) =>
+        map.eyes[side].layers.map((layer) => ({ side: sideLabel(side), name: LAYER_NAMES[layer.role], lengths: lengthsOf(layer) })),
+      ),
     ),
     order: [
       `Pads ${chosen(policy, "padsWhen")}, ${chosen(policy, "padDistance")}; primer ${chosen(policy, "primer")}.`,
@@ -56,12 +54,20 @@ export function trolleyBrief(
       `${totals.lashes.right} lashes on the client's right, ${totals.lashes.left} on the left` +
       `${isFan ? `; ${totals.fans} fans of ${totals.fibres} fibres in all` : ""}; about ${hours ? `${hours} h ` : ""}${minutes} min of placing.`,
     cautions: [
+      ...ALWAYS,
+      ...(facts.survey.serum ? ["A lash serum is in use: growth is not the usual one."] : []),
       ...findings.slice(0, 5).map(({ title, why }) => `${title}: ${why}`),
       ...(findings.length > 5 ? [`${findings.length - 5} findings more on the map.`] : []),
-      ...(facts.survey.serum ? ["A lash serum is in use: growth is not the usual one."] : []),
-      ...ALWAYS,
     ],
   };
+}
+
+const lengthsOf = ({ zones }: Layer) =>
+  zones.map((zone) => (zone ? [...(zone.classes ?? []).map((c) => c.lengthMm), zone.lengthMm].map(formatMm).join("/") : "–")).join("  ");
+
+function alike([right = [], left = []]: readonly TrolleyBrief["layers"][]): TrolleyBrief["layers"] {
+  const same = right.length === left.length && right.every(({ lengths }, i) => lengths === left[i]!.lengths);
+  return same ? right.map((layer) => ({ ...layer, side: "both eyes" })) : [...right, ...left];
 }
 
 const sentence = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);

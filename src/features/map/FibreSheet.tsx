@@ -22,6 +22,7 @@ import { formatMm } from "@/core/units";
 import type { Side } from "@/core/eye";
 import { Profile } from "@/features/drawing/Profile";
 import { Button, Choice, SelectField } from "@/ui";
+import { EqualLiftTable } from "./EqualLiftTable";
 import { FibreFields } from "./FibreFields";
 import { LookAlikes } from "./LookAlikes";
 import { RanOut } from "./RanOut";
@@ -154,52 +155,14 @@ function ZoneFibre({ studio, zone }: { studio: MapStudio; zone: ZoneFacts }) {
             <Figure label="Bonds held, day 14" value={`${Math.round(on.heldAtDay14 * 100)} %`} />
           </dl>
         ) : (
-          <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Curls at equal lift">
-            <table className="w-full text-center text-[0.9375rem]">
-              <thead className="text-sm text-ink-2">
-                <tr>
-                  <th className="text-left font-normal">Curl</th>
-                  {equal.map(({ curl, lengthMm }) => (
-                    <th key={curl} className="py-0.5 font-normal">
-                      {curl === fibre.curl || lengthMm === null ? (
-                        <span className={curl === fibre.curl ? "font-semibold text-ink" : ""}>{curl}</span>
-                      ) : (
-                        <button
-                          type="button"
-                          aria-pressed={curl === beside}
-                          aria-label={`Draw ${curl} beside`}
-                          onClick={() => setBeside(curl === beside ? null : curl)}
-                          className="min-h-8 min-w-9 border-b-2 border-dashed border-line-strong hover:bg-moss-soft aria-pressed:border-solid aria-pressed:border-brass aria-pressed:font-semibold aria-pressed:text-ink"
-                        >
-                          {curl}
-                        </button>
-                      )}
-                    </th>
-                  ))}
-                </tr>
-              </thead>
-              <tbody>
-                <tr>
-                  <th className="text-left text-sm font-normal text-ink-2">lifts {on.liftMm.toFixed(1)} at</th>
-                  {equal.map(({ curl, lengthMm }) => (
-                    <td key={curl} className="font-semibold">
-                      {lengthMm === null ? "–" : lengthMm.toFixed(1)}
-                    </td>
-                  ))}
-                </tr>
-                <tr>
-                  <th className="text-left text-sm font-normal text-ink-2">reaching</th>
-                  {equal.map(({ curl, reachMm }) => (
-                    <td key={curl}>{reachMm === null ? "–" : reachMm.toFixed(1)}</td>
-                  ))}
-                </tr>
-              </tbody>
-            </table>
-            <p className="text-sm text-ink-2">
-              On a lash that leaves the lid at {Math.round(natural.angleDeg)}°, in mm; touch a curl to draw it beside. A dash: no worn
-              length of it lifts so far.
-            </p>
-          </div>
+          <EqualLiftTable
+            equal={equal}
+            worn={fibre.curl}
+            liftMm={on.liftMm}
+            angleDeg={natural.angleDeg}
+            drawn={beside}
+            onDraw={setBeside}
+          />
         )}
         {same.length ? (
           <div>

@@ -3,7 +3,7 @@ import { useMemo, useRef } from "react";
 import { line } from "d3";
 import { interpolateMonotone, sideLabel, type EyeSurvey, type Side } from "@/core/eye";
 import type { EyePlace } from "@/features/drawing/plate";
-import type { SkylineScale } from "./Skyline";
+import type { SkylineScale } from "./drag";
 
 /** The look as a curve over the skyline, bent by its handles; hung from the longest fibre. */
 export function LookLine({

@@ -1,18 +1,18 @@
 "use client";
-import { memo, useCallback, useMemo, useState } from "react";
+import { useCallback, useMemo, useState } from "react";
 import { sideLabel, SIDES, type Landmarks, type Side, type Survey } from "@/core/eye";
 import type { Fibre } from "@/core/lash";
 import { fibreCurl, landmarksOf, SEVERITIES, type Finding, type MapFacts, type Severity, type View } from "@/core/map";
-import { Nose } from "@/features/drawing/Nose";
-import { layPlate, type Plate } from "@/features/drawing/plate";
+import { layPlate } from "@/features/drawing/plate";
 import { WornEye, type LashInk } from "@/features/drawing/WornEye";
 import { Choice, useWidth } from "@/ui";
+import { Backdrop, FOOT_PX } from "./Backdrop";
 import { Landmark } from "./Landmark";
 import { LookLine } from "./LookLine";
-import { Skyline, type Drag, type SkylineScale, type ZoneRef } from "./Skyline";
+import type { Drag, SkylineScale, ZoneRef } from "./drag";
+import { Skyline } from "./Skyline";
 
 const NARROW_PX = 620;
-const FOOT_PX = 58;
 const MARKS = ["irisInner", "pupil", "irisOuter", "browPeak"] as const;
 
 type Severities = readonly (readonly (Severity | "none")[])[];
@@ -177,49 +177,6 @@ export function MapPlate({
     </div>
   );
 }
-
-/** What stands still behind the map: the scale of millimetres, which eye is which, the nose. */
-const Backdrop = memo(function Backdrop({
-  plate,
-  width,
-  scale,
-  turned,
-}: {
-  plate: Plate;
-  width: number;
-  scale: SkylineScale;
-  turned: boolean;
-}) {
-  const { groundY, pxPerMm, topMm } = scale;
-  const ticks = Array.from({ length: Math.floor(topMm / 2) + 1 }, (_, i) => i * 2);
-  return (
-    <>
-      <rect width={width} height={groundY + FOOT_PX} fill="var(--paper)" />
-      {ticks.map((mm) => (
-        <g key={mm}>
-          <line
-            x1={plate.eyes[0]!.from}
-            x2={plate.eyes.at(-1)!.to}
-            y1={groundY - mm * pxPerMm}
-            y2={groundY - mm * pxPerMm}
-            stroke="var(--line)"
-            strokeWidth={mm === 0 ? 1.5 : 1}
-            opacity={mm === 0 ? 1 : 0.75}
-          />
-          <text x={plate.eyes[0]!.from - 10} y={groundY - mm * pxPerMm + 4} textAnchor="end" fontSize="12" fill="var(--ink-2)">
-            {mm === ticks.at(-1) ? `${mm} mm` : mm}
-          </text>
-        </g>
-      ))}
-      {plate.eyes.map(({ side, from, to }) => (
-        <text key={side} x={(from + to) / 2} y={turned ? 13 : plate.eyeBottom + 12} textAnchor="middle" fontSize="14" fill="var(--ink)">
-          {sideLabel(side)}
-        </text>
-      ))}
-      {plate.noseX ? <Nose x={plate.noseX} y={plate.eyeBottom / 2 + (turned ? -40 : 40)} length={38} turned={turned} /> : null}
-    </>
-  );
-});
 
 /** The survey with the landmarks the map stands on; the survey itself where the map has none of its own. */
 function useStanding(survey: Survey, landmarks: MapFacts["map"]["landmarks"]): Survey {

@@ -18,6 +18,13 @@ import { openDocument, type Sheet } from "./sheet";
 
 const MARGIN_MM = 18;
 const EYE_SCALE = 2;
+const HEADING_MM = 7;
+/** Room kept free at the foot of the page. */
+const FOOT_MM = 16;
+const CAUTION_MM = 3.5;
+const LENGTH_MM = 4.4;
+const KEPT_CAUTIONS = 4;
+const PICK_MM = 5;
 
 /** The brief for the trolley: one page, the map above, then lengths, order of work, what to lay out, cautions. */
 export async function briefPdf(
@@ -28,22 +35,25 @@ export async function briefPdf(
   const { pdf, widthMm, heightMm, addSheet } = await openDocument(`Trolley brief, ${VIEW_LABELS[view]}`, paper);
   const sheet = addSheet();
   const width = widthMm - 2 * MARGIN_MM;
-  sheet.text(client, MARGIN_MM, 20, 6, { bold: true });
-  sheet.text(`${facts.map.title}. Seen ${VIEW_LABELS[view]}. Saved ${savedOn}.`, MARGIN_MM, 27, 3.6);
+  sheet.text(client, MARGIN_MM, 20, 6, { bold: true, within: width });
+  sheet.text(`${facts.map.title}. Seen ${VIEW_LABELS[view]}. Saved ${savedOn}.`, MARGIN_MM, 27, 3.6, { within: width });
   drawEyes(sheet, facts, view, widthMm);
 
   let y = 92;
   const heading = (words: string) => {
     sheet.text(words, MARGIN_MM, y, 4.2, { bold: true });
     sheet.line([MARGIN_MM, y + 1.6], [widthMm - MARGIN_MM, y + 1.6], 0.15, true);
-    y += 7;
+    y += HEADING_MM;
   };
   heading("Lengths, inner corner to outer, mm");
   for (const { side, name, lengths } of brief.layers) {
     sheet.text(side, MARGIN_MM, y, 3.6);
     sheet.text(name, MARGIN_MM + 32, y, 3.6, { faint: true });
-    sheet.text(lengths, MARGIN_MM + 54, y, 4.4, { bold: true });
-    y += 6.2;
+    // Lengths are never cut: where lashes are told apart there are many, and they run on over the next line.
+    const room = width - 54;
+    const one = sheet.heightOf(lengths, LENGTH_MM, room, { bold: true }) < 2 * LENGTH_MM;
+    const below = sheet.paragraph(lengths, MARGIN_MM + 54, y, one ? LENGTH_MM : LENGTH_MM * 0.75, room, { bold: true });
+    y = Math.max(y + 6.2, below + 0.8);
   }
   y += 3;
   heading("Order of work");
@@ -51,27 +61,18 @@ export async function briefPdf(
   y += 3;
   heading("To lay out");
   y = sheet.paragraph(brief.lashes, MARGIN_MM, y, 3.6, width) + 1;
-  // Two columns, so that a map of many lengths still keeps to its page.
-  const rows = Math.ceil(brief.picks.length / 2);
-  brief.picks.forEach((pick, i) => {
-    const x = MARGIN_MM + (i >= rows ? width / 2 : 0);
-    const at = y + (i % rows) * 5;
-    sheet.text(`${formatMm(pick.lengthMm)} mm`, x, at, 3.6, { bold: true });
-    sheet.text(
-      `${pick.label}, ${pick.lashes} lashes, ${pick.strips} ${pick.strips === 1 ? "strip" : "strips"}${pick.inStock ? "" : ", NOT IN STOCK"}`,
-      x + 15,
-      at,
-      3.4,
-    );
-  });
-  y += rows * 5 + 4;
+  const floor = heightMm - FOOT_MM;
+  const cautionMm = (caution: string) => sheet.heightOf(`- ${caution}`, CAUTION_MM, width) + 0.8;
+  // The usual cautions keep their room, however many lengths there are to lay out.
+  const reserved = HEADING_MM + 4 + brief.cautions.slice(0, KEPT_CAUTIONS).reduce((sum, caution) => sum + cautionMm(caution), 0);
+  y = layOut(sheet, brief.picks, { y, width, room: floor - reserved - y }) + 4;
   heading("To mind");
-  for (const caution of brief.cautions) {
-    if (y > heightMm - 20) {
-      sheet.text("More stands on the map.", MARGIN_MM, y, 3.4, { faint: true });
+  for (const [i, caution] of brief.cautions.entries()) {
+    if (y + cautionMm(caution) > floor) {
+      sheet.text(`${brief.cautions.length - i} more on the map.`, MARGIN_MM, y, 3.2, { faint: true });
       break;
     }
-    y = sheet.paragraph(`- ${caution}`, MARGIN_MM, y, 3.5, width) + 0.8;
+    y = sheet.paragraph(`- ${caution}`, MARGIN_MM, y, CAUTION_MM, width) + 0.8;
   }
   sheet.text(
     "Leaflets, local codes and licensed practice come first. Load is a comparison, a model of ours.",
@@ -83,6 +84,27 @@ export async function briefPdf(
     },
   );
   return pdf.save();
+}
+
+/** What to lay out, in two columns or, where that would be too long, in three; what then has no room is counted. */
+function layOut(sheet: Sheet, picks: TrolleyBrief["picks"], { y, width, room }: { y: number; width: number; room: number }): number {
+  const rowsAtMost = Math.max(1, Math.floor(room / PICK_MM));
+  const columns = picks.length > 2 * rowsAtMost ? 3 : 2;
+  const rows = Math.min(rowsAtMost, Math.ceil(picks.length / columns));
+  const left = picks.length - rows * columns;
+  // The last place says how many have none.
+  const shown = left > 0 ? picks.slice(0, rows * columns - 1) : picks;
+  const place = (i: number) => [MARGIN_MM + (Math.floor(i / rows) * width) / columns, y + (i % rows) * PICK_MM] as const;
+  shown.forEach((pick, i) => {
+    const [x, at] = place(i);
+    sheet.text(`${formatMm(pick.lengthMm)} mm`, x, at, 3.6, { bold: true });
+    const strips = `${pick.strips} ${pick.strips === 1 ? "strip" : "strips"}`;
+    sheet.text(`${pick.label}, ${pick.lashes} lashes, ${strips}${pick.inStock ? "" : ", NOT IN STOCK"}`, x + 15, at, 3.4, {
+      within: width / columns - 17,
+    });
+  });
+  if (left > 0) sheet.text(`${left + 1} more on the map.`, ...place(shown.length), 3.4, { faint: true });
+  return y + rows * PICK_MM;
 }
 
 /** Both eyes twice as large as they are, every lash drawn. */

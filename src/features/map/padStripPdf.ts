@@ -15,7 +15,7 @@ export async function padStripPdf(survey: Survey, map: LashMap, view: View, pape
     const sheet = addSheet();
     const of = layers.length > 1 ? ` Layer ${i + 1} of ${layers.length}.` : "";
     sheet.text("Ivy Thread pad strip", 20, 22, 4.6, { bold: true });
-    sheet.text(`${map.title}. Seen ${VIEW_LABELS[view]}. Saved ${savedOn}.${of}`, 20, 28, 3.4);
+    sheet.text(`${map.title}. Seen ${VIEW_LABELS[view]}. Saved ${savedOn}.${of}`, 20, 28, 3.4, { within: widthMm - 40 });
     drawLayer(sheet, layer, { widthMm, rulerMm, view });
   });
   return pdf.save();
@@ -50,7 +50,7 @@ function drawLayer(
     // Left to right as drawn, to read from the trolley.
     const inOrder = [...eye.lengths].sort((a, b) => a.at[0] - b.at[0]).map(({ text }) => text);
     sheet.text(sideLabel(eye.side), 20, rulerY + 27 + i * 11, 4.2, { bold: true });
-    sheet.text(inOrder.join("   "), 50, rulerY + 27 + i * 11, 5.6);
+    sheet.text(inOrder.join("   "), 50, rulerY + 27 + i * 11, 5.6, { within: widthMm - 70 });
   });
   sheet.paragraph(`Left to right as drawn. ${legend}`, 20, rulerY + 48, 3.2, widthMm - 40, { faint: true });
 }

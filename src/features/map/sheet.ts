@@ -14,7 +14,16 @@ const fontFile = (weight: number) =>
   path.join(process.cwd(), "node_modules/@fontsource/hanken-grotesk/files", `hanken-grotesk-latin-${weight}-normal.woff`);
 
 export type Point = readonly [xMm: number, yMm: number];
-type TextOptions = { readonly bold?: boolean; readonly centre?: boolean; readonly faint?: boolean };
+type TextOptions = {
+  readonly bold?: boolean;
+  readonly centre?: boolean;
+  readonly faint?: boolean;
+  /** Room there is, mm: longer words are set smaller, and what then still does not fit is cut with an ellipsis. */
+  readonly within?: number;
+};
+const SMALLEST = 0.6;
+/** From line to line, in sizes of the letters. */
+const LEADING = 1.32;
 
 /** A document in millimetres, with the fonts every print has. */
 export async function openDocument(title: string, paper: Paper) {
@@ -36,7 +45,7 @@ export async function openDocument(title: string, paper: Paper) {
 /** Letters the shipped font has; others are left out of the print, never of the record. */
 export const printable = (text: string) =>
   text
-    .replace(/[^\u0020-\u007e\u00a1-\u00ff\u2013\u2014\u2018-\u201d]/gu, "")
+    .replace(/[^\u0020-\u007e\u00a1-\u00ff\u2013\u2014\u2018-\u201d\u2026]/gu, "")
     .replace(/\s+/g, " ")
     .trim();
 
@@ -68,12 +77,17 @@ export class Sheet {
       borderColor: faint ? FAINT : INK,
     });
   }
-  text(text: string, x: number, y: number, sizeMm: number, { bold = false, centre = false, faint = false }: TextOptions = {}) {
+  text(text: string, x: number, y: number, sizeMm: number, options: TextOptions = {}) {
+    const { bold = false, centre = false, faint = false, within = Infinity } = options;
     const font = bold ? this.bold : this.regular;
-    const size = sizeMm * POINTS_PER_MM;
+    const room = within * POINTS_PER_MM;
+    const wanted = sizeMm * POINTS_PER_MM;
+    const size = wanted * Math.max(SMALLEST, Math.min(1, room / font.widthOfTextAtSize(printable(text), wanted)));
+    let words = printable(text);
+    while (words.length > 1 && font.widthOfTextAtSize(words, size) > room + 0.01) words = `${words.slice(0, -2).trimEnd()}…`;
     const { x: px, y: py } = this.point([x, y]);
-    this.page.drawText(printable(text), {
-      x: centre ? px - font.widthOfTextAtSize(printable(text), size) / 2 : px,
+    this.page.drawText(words, {
+      x: centre ? px - font.widthOfTextAtSize(words, size) / 2 : px,
       y: py - (centre ? size * 0.35 : 0),
       size,
       font,
@@ -82,6 +96,15 @@ export class Sheet {
   }
   /** Words broken into lines of a width; returns where the next line would stand, mm. */
   paragraph(text: string, x: number, y: number, sizeMm: number, widthMm: number, options: TextOptions = {}): number {
+    const lines = this.broken(text, sizeMm, widthMm, options);
+    lines.forEach((line, i) => this.text(line, x, y + i * sizeMm * LEADING, sizeMm, { ...options, within: widthMm }));
+    return y + lines.length * sizeMm * LEADING;
+  }
+  /** How high a paragraph will stand, mm. */
+  heightOf(text: string, sizeMm: number, widthMm: number, options: TextOptions = {}): number {
+    return this.broken(text, sizeMm, widthMm, options).length * sizeMm * LEADING;
+  }
+  private broken(text: string, sizeMm: number, widthMm: number, options: TextOptions): string[] {
     const font = options.bold ? this.bold : this.regular;
     const size = sizeMm * POINTS_PER_MM;
     const lines: string[] = [];
@@ -90,7 +113,6 @@ export class Sheet {
       if (lines.length && font.widthOfTextAtSize(line, size) <= widthMm * POINTS_PER_MM) lines[lines.length - 1] = line;
       else lines.push(word);
     }
-    lines.forEach((line, i) => this.text(line, x, y + i * sizeMm * 1.32, sizeMm, options));
-    return y + lines.length * sizeMm * 1.32;
+    return lines;
   }
 }

@@ -1,6 +1,6 @@
 "use client";
 import { useEffect, useRef } from "react";
-import type { ZoneRef } from "./Skyline";
+import type { ZoneRef } from "./drag";
 
 export type MapKeys = {
   readonly chosen: ZoneRef | null;

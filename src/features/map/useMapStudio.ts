@@ -22,7 +22,7 @@ import { newId } from "@/features/visit/newId";
 import { useDraft } from "@/features/visit/useDraft";
 import type { MapPage } from "./data";
 import { wishOf } from "./firstPlan";
-import type { Drag, ZoneRef } from "./Skyline";
+import type { Drag, ZoneRef } from "./drag";
 import { useMapEditor } from "./useMapEditor";
 import { useMapSaving } from "./useMapSaving";
 import { usePlanner } from "./usePlanner";

@@ -1,7 +1,8 @@
-import { DENSITIES, OWN_CURLS, SHAPES, sideLabel, type Side } from "@/core/eye";
+import { DENSITIES, OWN_CURLS, sideLabel } from "@/core/eye";
 import { DIRECTIONS } from "@/core/curl";
 import { DIAMETER_CLASSES } from "@/core/lash";
-import { Button, SelectField, TextField } from "@/ui";
+import { SelectField, TextField } from "@/ui";
+import { EyeHead, WholeEyeFields, type EyeFieldsProps } from "./EyeHead";
 import { optionsOf } from "./optionsOf";
 import { LANDMARKS, PLACES, type EyeForm } from "./surveyForm";
 
@@ -13,46 +14,15 @@ const CLASSES = [
 ] as const;
 
 /** One eye of the quick survey: lash line, shape, three places, landmarks. */
-export function EyeFields({
-  side,
-  eye,
-  fields,
-  onChange,
-  onCopy,
-}: {
-  side: Side;
-  eye: EyeForm;
-  fields: Readonly<Record<string, string>>;
-  onChange: (eye: EyeForm) => void;
-  onCopy: () => void;
-}) {
+export function EyeFields({ side, eye, fields, onChange, onCopy }: EyeFieldsProps) {
   const name = sideLabel(side);
   const setPlace = (i: number, change: Partial<EyeForm["places"][number]>) =>
     onChange({ ...eye, places: eye.places.map((place, k) => (k === i ? { ...place, ...change } : place)) });
   return (
     <section aria-label={name}>
-      <div className="flex items-baseline justify-between border-b border-line pb-1">
-        <h2 className="text-2xl first-letter:uppercase">{name}</h2>
-        <Button tone="plain" className="-mr-4" onClick={onCopy}>
-          Copy to the other eye
-        </Button>
-      </div>
+      <EyeHead side={side} onCopy={onCopy} />
       <div className="mt-3 grid grid-cols-2 gap-3 sm:grid-cols-3">
-        <TextField
-          label="Lash line"
-          unit="mm"
-          inputMode="decimal"
-          value={eye.lashLine}
-          error={fields[`${side}.lashLine`]}
-          onChange={(e) => onChange({ ...eye, lashLine: e.target.value })}
-        />
-        <SelectField label="Eye shape" value={eye.shape} onChange={(e) => onChange({ ...eye, shape: e.target.value as EyeForm["shape"] })}>
-          {optionsOf(SHAPES).map(({ value, label }) => (
-            <option key={value} value={value}>
-              {label}
-            </option>
-          ))}
-        </SelectField>
+        <WholeEyeFields side={side} eye={eye} fields={fields} onChange={onChange} />
       </div>
       <table className="mt-3 w-full table-fixed border-separate border-spacing-x-1 border-spacing-y-1 sm:border-spacing-x-1.5">
         <caption className="sr-only">Lashes of {name} in three places</caption>

@@ -1,10 +1,11 @@
 import { X } from "lucide-react";
-import { DENSITIES, OWN_CURLS, SHAPES, sideLabel, TWISTS, type Side } from "@/core/eye";
+import { DENSITIES, OWN_CURLS, sideLabel, TWISTS } from "@/core/eye";
 import { DIRECTIONS } from "@/core/curl";
 import { DIAMETER_CLASSES } from "@/core/lash";
 import { Button, SelectField, TextField } from "@/ui";
+import { EyeHead, WholeEyeFields, type EyeFieldsProps } from "./EyeHead";
 import { optionsOf } from "./optionsOf";
-import { addPlace, LANDMARKS, MOST_PLACES, type EyeForm, type PlaceForm } from "./surveyForm";
+import { addPlace, LANDMARKS, MOST_PLACES, type PlaceForm } from "./surveyForm";
 
 const NUMBERS = [
   { key: "at", head: "At, mm", label: "millimetres from the inner corner" },
@@ -25,19 +26,7 @@ const SHARES = [
 ] as const;
 
 /** One eye of the full survey: as many places along the lash line as are looked at, a row each. */
-export function FullEyeFields({
-  side,
-  eye,
-  fields,
-  onChange,
-  onCopy,
-}: {
-  side: Side;
-  eye: EyeForm;
-  fields: Readonly<Record<string, string>>;
-  onChange: (eye: EyeForm) => void;
-  onCopy: () => void;
-}) {
+export function FullEyeFields({ side, eye, fields, onChange, onCopy }: EyeFieldsProps) {
   const name = sideLabel(side);
   const set = (i: number, change: Partial<PlaceForm>) =>
     onChange({ ...eye, places: eye.places.map((place, k) => (k === i ? { ...place, ...change } : place)) });
@@ -46,28 +35,9 @@ export function FullEyeFields({
   const head = "px-1 pb-1 text-left text-sm font-normal text-ink-2";
   return (
     <section aria-label={name}>
-      <div className="flex flex-wrap items-baseline justify-between gap-x-4 border-b border-line pb-1">
-        <h2 className="text-2xl first-letter:uppercase">{name}</h2>
-        <Button tone="plain" className="-mr-4" onClick={onCopy}>
-          Copy to the other eye
-        </Button>
-      </div>
+      <EyeHead side={side} onCopy={onCopy} />
       <div className="mt-3 grid grid-cols-2 gap-3 sm:grid-cols-3 lg:grid-cols-6">
-        <TextField
-          label="Lash line"
-          unit="mm"
-          inputMode="decimal"
-          value={eye.lashLine}
-          error={fields[`${side}.lashLine`]}
-          onChange={(e) => onChange({ ...eye, lashLine: e.target.value })}
-        />
-        <SelectField label="Eye shape" value={eye.shape} onChange={(e) => onChange({ ...eye, shape: e.target.value as EyeForm["shape"] })}>
-          {optionsOf(SHAPES).map(({ value, label }) => (
-            <option key={value} value={value}>
-              {label}
-            </option>
-          ))}
-        </SelectField>
+        <WholeEyeFields side={side} eye={eye} fields={fields} onChange={onChange} />
         {LANDMARKS.map(({ key, label }) => (
           <TextField
             key={key}

@@ -1,0 +1,1 @@
+export const CHROMIUM: { readonly executablePath: string; readonly args: string[] };
