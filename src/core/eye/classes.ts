@@ -1,3 +1,18 @@
+export const SHAPES = {
+  almond: "almond",
+  round: "round",
+  hooded: "hooded",
+  monolid: "monolid",
+  downturned: "downturned",
+  upturned: "upturned",
+  deepSet: "deep-set",
+  prominent: "prominent",
+} as const;
+export type EyeShape = keyof typeof SHAPES;
+
+export const SPACINGS = { close: "close-set", average: "average", wide: "wide-set" } as const;
+export type EyeSpacing = keyof typeof SPACINGS;
+
 /**
  * Lashes per mm of lash line. Set so that an upper lid of about 28 mm carries 90 to 160 (dermatology and
  * ophthalmology textbooks; from memory).
@@ -36,3 +51,6 @@ export const USUAL_BABY_SHARE = 0.1;
 /** What a client's habits and health say of lashes; asked, never required. */
 export const SLEEPS_ON = { unknown: "not asked", right: "right side", left: "left side", back: "back", either: "either side" } as const;
 export type SleepsOn = keyof typeof SLEEPS_ON;
+
+/** The largest seed the lashes of a survey may grow from. */
+export const MOST_SEED = 2 ** 31 - 1;

@@ -7,14 +7,14 @@ export {
   type EyeSurvey,
   type SurveyPoint,
   type Landmarks,
-  SHAPES,
-  MOST_SEED,
-  SPACINGS,
-  type EyeShape,
-  type EyeSpacing,
 } from "./survey";
 export { SIDES, type Side, otherSide, sideLabel } from "./sides";
 export {
+  SHAPES,
+  SPACINGS,
+  MOST_SEED,
+  type EyeShape,
+  type EyeSpacing,
   DENSITIES,
   OWN_CURLS,
   TWISTS,

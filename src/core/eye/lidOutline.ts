@@ -1,5 +1,6 @@
 import { interpolateMonotone } from "./interpolate";
-import type { EyeShape, EyeSurvey } from "./survey";
+import type { EyeShape } from "./classes";
+import type { EyeSurvey } from "./survey";
 
 /**
  * An open eye seen from the front, mm; x from the inner corner outwards, y upwards. The upper lid's arc is exactly

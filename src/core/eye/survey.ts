@@ -1,28 +1,12 @@
 import { z } from "zod";
 import { DIRECTIONS } from "../curl/directions";
 import { DIAMETER_CLASSES } from "../lash/diameterClasses";
-import { DENSITIES, OWN_CURLS, SINGLE_ROW_UP_TO, SLEEPS_ON, TWISTS } from "./classes";
+import { DENSITIES, MOST_SEED, OWN_CURLS, SHAPES, SINGLE_ROW_UP_TO, SLEEPS_ON, SPACINGS, TWISTS } from "./classes";
 
 const keys = <T extends Record<string, unknown>>(record: T) => Object.keys(record) as [keyof T & string, ...(keyof T & string)[]];
 
-export const SHAPES = {
-  almond: "almond",
-  round: "round",
-  hooded: "hooded",
-  monolid: "monolid",
-  downturned: "downturned",
-  upturned: "upturned",
-  deepSet: "deep-set",
-  prominent: "prominent",
-} as const;
-export type EyeShape = keyof typeof SHAPES;
-
-export const MOST_SEED = 2 ** 31 - 1;
 /** Of surveys taken before each had a seed of its own. */
 const FIRST_SEED = 11;
-
-export const SPACINGS = { close: "close-set", average: "average", wide: "wide-set" } as const;
-export type EyeSpacing = keyof typeof SPACINGS;
 
 /** Landmarks with the eyes open, as fractions of the lash line from the inner corner (0) to the outer (1). */
 export const landmarksSchema = z

@@ -1,5 +1,5 @@
 import { CURLS } from "@/core/curl";
-import { drawnLash, lashField, lidOutline, SIDES, usualSurvey } from "@/core/eye";
+import { drawnLash, drawnNatural, fieldOf, lashField, lidOutline, SIDES, usualSurvey } from "@/core/eye";
 import { VIEWS } from "@/core/map";
 import { lashPath, linePath } from "./lashPath";
 import { layPlate } from "./plate";
@@ -33,6 +33,30 @@ test("from the bed head the sheet is the facing one turned half round", () => {
       expect(y1 + y2).toBeCloseTo(facing!.eyeBottom, 6);
     }
   }
+});
+
+test.each(["down", "level", "up"] as const)("no lash that grows %s is cut off at the top, bare or worn, whichever way up", (direction) => {
+  const eye = (side: "right" | "left") => ({
+    ...survey.eyes[side],
+    points: survey.eyes[side].points.map((point) => ({ ...point, direction, lengthMm: 11.5, ownCurl: "curly" as const })),
+  });
+  const grown = { ...survey, eyes: { right: eye("right"), left: eye("left") } };
+  for (const view of VIEWS)
+    for (const bare of [true, false]) {
+      const plate = layPlate(grown, view, 900, null, bare);
+      for (const place of plate.eyes) {
+        const lid = lidOutline(grown.eyes[place.side]);
+        const lashes = fieldOf(grown, place.side).flatMap((lash) =>
+          bare
+            ? [drawnNatural(lash, lid.pointAt(lash.at))]
+            : drawnLash(lash, { curl: "D", lengthMm: 14, diameterMm: 0.1, shape: "round", count: 1 }, CURLS.D, lid.pointAt(lash.at)),
+        );
+        for (const y of lashes.flatMap(({ points }) => points.map((point) => place.point(point)[1]))) {
+          expect(y).toBeGreaterThan(0);
+          expect(y).toBeLessThan(plate.eyeBottom);
+        }
+      }
+    }
 });
 
 test("on a narrow sheet one eye fills it", () => {

@@ -1,5 +1,4 @@
 import Link from "next/link";
-import { lashMapSchema, upgradeLashMap } from "@/core/map";
 import { Button, Choice, Notice } from "@/ui";
 import type { MapStudio } from "./useMapStudio";
 
@@ -49,9 +48,15 @@ export function MapHead({ studio }: { studio: MapStudio; hold: boolean }) {
             tone="line"
             className="mt-1 mr-2"
             onClick={() => {
-              const kept = lashMapSchema.safeParse(upgradeLashMap(draft.found?.document));
-              if (kept.success) editor.change(kept.data);
-              void draft.drop();
+              // The schema is fetched for this alone; where it cannot be, the draft stays.
+              void import("./readDraft").then(
+                ({ readDraft }) => {
+                  const kept = readDraft(draft.found?.document);
+                  if (kept) editor.change(kept);
+                  void draft.drop();
+                },
+                () => studio.say("The server did not answer. Try again."),
+              );
             }}
           >
             Take them up

@@ -14,10 +14,13 @@ import {
 import { lidOutline, sideLabel } from "@/core/eye";
 import type { Paper, TrolleyBrief } from "@/core/formats";
 import { formatMm } from "@/core/units";
+import { roomAboveMm } from "@/features/drawing/plate";
 import { openDocument, type Sheet } from "./sheet";
 
 const MARGIN_MM = 18;
+/** Eyes are drawn twice as large as they are, or as large as their lashes leave room under the title. */
 const EYE_SCALE = 2;
+const EYE_ROOM_MM = 38;
 const HEADING_MM = 7;
 /** Room kept free at the foot of the page. */
 const FOOT_MM = 16;
@@ -107,9 +110,10 @@ function layOut(sheet: Sheet, picks: TrolleyBrief["picks"], { y, width, room }: 
   return y + rows * PICK_MM;
 }
 
-/** Both eyes twice as large as they are, every lash drawn. */
+/** Both eyes, larger than they are, every lash drawn. */
 function drawEyes(sheet: Sheet, facts: MapFacts, view: View, widthMm: number) {
   const { map, survey, trays, policy } = facts;
+  const scale = Math.min(EYE_SCALE, EYE_ROOM_MM / roomAboveMm(survey, false));
   eyesInView(view).forEach((side, i) => {
     const eye = { ...survey.eyes[side], landmarks: landmarksOf(map, survey, side) };
     const lid = lidOutline(eye);
@@ -117,9 +121,9 @@ function drawEyes(sheet: Sheet, facts: MapFacts, view: View, widthMm: number) {
     const across = innerCornerOnRight(side, view) ? -1 : 1;
     const down = turned ? 1 : -1;
     const centre = widthMm * (i === 0 ? 0.27 : 0.73);
-    const origin = [centre - (across * lid.widthMm * EYE_SCALE) / 2, turned ? 42 : 70] as const;
+    const origin = [centre - (across * lid.widthMm * scale) / 2, turned ? 42 : 70] as const;
     const d = (points: readonly (readonly [number, number])[]) =>
-      points.map(([x, y], k) => `${k ? "L" : "M"}${(across * x * EYE_SCALE).toFixed(2)} ${(down * y * EYE_SCALE).toFixed(2)}`).join("");
+      points.map(([x, y], k) => `${k ? "L" : "M"}${(across * x * scale).toFixed(2)} ${(down * y * scale).toFixed(2)}`).join("");
     sheet.svgPath(d(lid.lower), origin, 0.15, true);
     sheet.svgPath(d(lid.upper), origin, 0.35);
     for (const zone of lashesByZone(placements(map, survey, side)))

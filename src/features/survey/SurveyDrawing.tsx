@@ -10,13 +10,12 @@ const naturalsOf = (survey: Survey, side: Side) => {
   const lid = lidOutline(survey.eyes[side]);
   return fieldOf(survey, side).map((lash) => drawnNatural(lash, lid.pointAt(lash.at)));
 };
-const NATURAL_ABOVE_MM = 13;
 const FIELD = { label: 22, profile: 120 };
 
 /** Both eyes with the natural lashes just typed, and their lengths along the lash line. */
 export function SurveyDrawing({ survey, stale }: { survey: Survey; stale: boolean }) {
   const [ref, width] = useWidth<HTMLDivElement>(720);
-  const plate = useMemo(() => layPlate(survey, "facing", width, null, NATURAL_ABOVE_MM), [survey, width]);
+  const plate = useMemo(() => layPlate(survey, "facing", width, null, true), [survey, width]);
   const naturals = useMemo(() => ({ right: naturalsOf(survey, "right"), left: naturalsOf(survey, "left") }), [survey]);
   const ground = plate.eyeBottom + FIELD.profile + FIELD.label;
   const scale = Math.min(plate.pxPerMm, FIELD.profile / 14);

@@ -1,7 +1,7 @@
 "use client";
 import dynamic from "next/dynamic";
 import { useRouter } from "next/navigation";
-import { useEffect, useMemo, useState } from "react";
+import { useEffect, useState } from "react";
 import { compareSurveys, eyesApart, lashCount, otherSide, SIDES, SLEEPS_ON, SPACINGS, type Side, type Survey } from "@/core/eye";
 import { useDraft } from "@/features/visit/useDraft";
 import { Button, Choice, LinkButton, Notice, SelectField, TextField } from "@/ui";
@@ -10,8 +10,11 @@ import { Differences } from "./Differences";
 import { EyeFields } from "./EyeFields";
 import { optionsOf } from "./optionsOf";
 import { SurveyDrawing } from "./SurveyDrawing";
-import { formOf, inMode, readForm, type EyeForm, type SurveyForm } from "./surveyForm";
+import type { ReadForm } from "./readForm";
+import { formOf, type EyeForm, type SurveyForm } from "./surveyForm";
 
+/** What reads the form, asked for when something is first touched. */
+const reader = () => import("./readForm");
 const FullEyeFields = dynamic(() => import("./FullEyeFields").then((module) => module.FullEyeFields));
 
 /** The survey of both eyes, quick or full; the drawing answers as one types, and what changed since the last is told. */
@@ -37,17 +40,24 @@ export function SurveyWorkspace({
   const [message, setMessage] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const { found, keep, drop } = useDraft(`survey ${clientId}`);
-  const read = useMemo(() => readForm(form), [form]);
+  const [read, setRead] = useState<ReadForm>({ survey: start });
   const stale = "fields" in read;
 
   const change = (next: SurveyForm) => {
     setForm(next);
     keep(next, null);
-    const result = readForm(next);
-    if ("survey" in result) {
-      setShown(result.survey);
-      setFields({});
-    } else setFields((old) => Object.fromEntries(Object.entries(result.fields).filter(([key]) => key in old)));
+    // Where it cannot be fetched the form goes on being typed into; keeping it asks again, and says so.
+    void reader().then(
+      ({ readForm }) => {
+        const result = readForm(next);
+        setRead(result);
+        if ("survey" in result) {
+          setShown(result.survey);
+          setFields({});
+        } else setFields((old) => Object.fromEntries(Object.entries(result.fields).filter(([key]) => key in old)));
+      },
+      () => undefined,
+    );
   };
   const takeUp = (document: unknown) => {
     change({ ...formOf(start), ...(document as SurveyForm) });
@@ -66,13 +76,17 @@ export function SurveyWorkspace({
   const check = () => "fields" in read && setFields(read.fields);
 
   const save = async (then: "client" | "map") => {
-    if ("fields" in read) {
+    setBusy(true);
+    const read = await reader()
+      .then(({ readForm }) => readForm(form))
+      .catch(() => null);
+    if (read && "fields" in read) {
       setFields(read.fields);
       setMessage("Some figures cannot be right; they are marked.");
+      setBusy(false);
       return;
     }
-    setBusy(true);
-    const result = await saveSurvey({ clientId, survey: read.survey }).catch(() => null);
+    const result = read && (await saveSurvey({ clientId, survey: read.survey }).catch(() => null));
     if (result?.ok) {
       await drop();
       router.push(then === "map" ? `/clients/${clientId}/map` : `/clients/${clientId}`);
@@ -82,11 +96,12 @@ export function SurveyWorkspace({
     setMessage(result?.message ?? "The server did not answer. The survey is kept on this tablet; try again.");
     setBusy(false);
   };
+  const noReader = () => setMessage("The server did not answer. Try again.");
   const full = form.mode === "full";
   const Fields = full ? FullEyeFields : EyeFields;
 
   return (
-    <div className="pt-5">
+    <div className="pt-5" onFocus={() => void reader().catch(() => undefined)}>
       <div className="flex flex-wrap items-baseline justify-between gap-x-6 gap-y-2">
         <h1 className="text-3xl break-words">
           <bdi>{clientName}</bdi> <span className="text-ink-2">natural lashes</span>
@@ -99,7 +114,7 @@ export function SurveyWorkspace({
               { value: "quick", label: "three places" },
               { value: "full", label: "as many as you like" },
             ]}
-            onChange={(mode) => change(inMode(form, mode))}
+            onChange={(mode) => void reader().then(({ inMode }) => change(inMode(form, mode)), noReader)}
           />
           <LinkButton tone="line" href={`/clients/${clientId}/survey/pictures`}>
             Measure from pictures

@@ -1,5 +1,6 @@
 import { naturalLashAt, usualSurvey, type Survey } from "@/core/eye";
-import { addPlace, formOf, inMode, MOST_PLACES, readForm, type SurveyForm } from "./surveyForm";
+import { inMode, readForm } from "./readForm";
+import { addPlace, formOf, MOST_PLACES, type SurveyForm } from "./surveyForm";
 
 const form = formOf(usualSurvey());
 const right = (change: Partial<SurveyForm["eyes"]["right"]>): SurveyForm => ({
