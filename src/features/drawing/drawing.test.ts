@@ -51,7 +51,7 @@ test.each(["down", "level", "up"] as const)("no lash that grows %s is cut off at
             ? [drawnNatural(lash, lid.pointAt(lash.at))]
             : drawnLash(lash, { curl: "D", lengthMm: 14, diameterMm: 0.1, shape: "round", count: 1 }, CURLS.D, lid.pointAt(lash.at)),
         );
-        for (const y of lashes.flatMap(({ points }) => points.map((point) => place.point(point)[1]))) {
+        for (const y of [...lashes.flatMap(({ points }) => points), ...lid.crease].map((point) => place.point(point)[1])) {
           expect(y).toBeGreaterThan(0);
           expect(y).toBeLessThan(plate.eyeBottom);
         }

@@ -29,15 +29,16 @@ const LONGEST_MM = 14;
 const CLEAR_MM = 0.6;
 const BELOW_LID_MM = 4;
 
-/** How far lashes reach above the corners of the eyes, mm: the natural ones as they are drawn, or the longest extensions. */
+/** How far lashes and lid reach above the corners of the eyes, mm: the natural ones as they are drawn, or the longest extensions. */
 export function roomAboveMm(survey: Survey, bare: boolean): number {
   const tops = SIDES.flatMap((side) => {
     const lid = lidOutline(survey.eyes[side]);
     const field = fieldOf(survey, side);
-    if (bare) return field.flatMap((lash) => drawnNatural(lash, lid.pointAt(lash.at)).points.map(([, y]) => y));
+    const fold = lid.crease.map(([, y]) => y);
+    if (bare) return [...fold, ...field.flatMap((lash) => drawnNatural(lash, lid.pointAt(lash.at)).points.map(([, y]) => y))];
     const steepest = field.length ? Math.max(...field.map(({ angleDeg }) => angleDeg)) : 0;
     const lift = Math.max(...CURL_IDS.map((id) => liftAndReach(CURLS[id], LONGEST_MM, steepest).liftMm));
-    return lid.upper.map(([, y]) => y + lift);
+    return [...fold, ...lid.upper.map(([, y]) => y + lift)];
   });
   return Math.max(0, ...tops) + CLEAR_MM;
 }
