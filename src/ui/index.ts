@@ -5,5 +5,6 @@ export { Dialog } from "./Dialog";
 export { Verdict, type Tone } from "./Verdict";
 export { Notice } from "./Notice";
 export { Empty } from "./Empty";
+export { useMounted } from "./useMounted";
 export { useWidth } from "./useWidth";
 export { cx } from "./cx";

@@ -1,5 +1,7 @@
 import { expose } from "comlink";
-import { limitCosts, planMap } from "@/core/map";
+import { limitCosts, planMap, type MapWish, type Tray } from "@/core/map";
+import type { Survey } from "@/core/eye";
+import type { Policy } from "@/core/policy";
 
 /** Leaves how long it took in the worker's own timeline, for whoever looks (bench/dragging.ts does). */
 const timed =
@@ -13,16 +15,40 @@ const timed =
     }
   };
 
+type Ground = readonly [survey: Survey, policy: Policy, trays: readonly Tray[]];
+let ground: Ground | null = null;
+function standing(): Ground {
+  if (!ground) throw new Error("Say first what is planned on.");
+  return ground;
+}
+
 const WARMING = 6;
 const WARMING_MM = 8;
-/** Plans for nobody, so that the first plan somebody waits for is made by compiled code. The first ones take four times as long. */
-function warmUp(...[survey, wish, policy, trays]: Parameters<typeof planMap>): void {
-  // Limits are kept by the eye they belong to: a fresh copy each time, or there would be nothing to do. A line wished
-  // shorter or longer takes other ways through the code than one left to the limits.
-  for (let i = 0; i < WARMING; i++) planMap(structuredClone(survey), i % 2 ? { ...wish, longestMm: WARMING_MM } : wish, policy, trays);
+/** What is planned on from now on. Kept here, so that what is reckoned of an eye once is not reckoned again with every plan. */
+function stand(...next: Ground): void {
+  ground = next;
+}
+/**
+ * Plans for nobody, so that the first plan somebody waits for is made by compiled code: the first ones take four times as
+ * long, and a line wished shorter takes other ways through the code than one left to the limits.
+ */
+function warmUp(likely: MapWish): void {
+  const [survey, policy, trays] = standing();
+  for (let i = 0; i < WARMING; i++) planMap(structuredClone(survey), i % 2 ? { ...likely, longestMm: WARMING_MM } : likely, policy, trays);
 }
 
 /** The planner off the page's own thread. */
-const planner = { planMap: timed("plan", planMap), limitCosts: timed("costs", limitCosts), warmUp };
+const planner = {
+  stand,
+  warmUp,
+  planMap: timed("plan", (wish: MapWish) => {
+    const [survey, policy, trays] = standing();
+    return planMap(survey, wish, policy, trays);
+  }),
+  limitCosts: timed("costs", (wish: MapWish) => {
+    const [survey, policy, trays] = standing();
+    return limitCosts(survey, wish, policy, trays);
+  }),
+};
 export type Planner = typeof planner;
 expose(planner);

@@ -3,6 +3,7 @@ import type { Curl } from "@/core/curl";
 import { fieldOf, lidOutline, drawnNatural, type EyeSurvey, type LidOutline, type Survey } from "@/core/eye";
 import { FIBRE_COLOURS, type Fibre } from "@/core/lash";
 import { drawnZone, lashesByZone, placements, type LashMap, type ZoneLashes } from "@/core/map";
+import { useMounted } from "@/ui";
 import { Eye } from "./Eye";
 import { lashPath } from "./lashPath";
 import type { EyePlace } from "./plate";
@@ -23,19 +24,23 @@ type Props = {
   inks?: readonly (readonly LashInk[])[];
 };
 
-/** An eye with every extension as it will fall. */
+/**
+ * An eye with every extension as it will fall. They come once the page is in the browser: how wide it is is only known
+ * there, and what a server drew would be drawn again.
+ */
 export const WornEye = memo(function WornEye({ map, survey, eye, place, pxPerMm, curlOf, inks }: Props) {
   const { side } = place;
   const surveyed = survey.eyes[side];
   // Where lashes root is the lid's own affair: landmarks move the iris, not the lid.
   const lid = useMemo(() => lidOutline(surveyed), [surveyed]);
   const naturals = useMemo(() => fieldOf(survey, side).map((lash) => drawnNatural(lash, lid.pointAt(lash.at))), [survey, lid, side]);
+  const mounted = useMounted();
   const placed = placements(map, survey, side);
   const zones = useMemo(() => lashesByZone(placed), [placed]);
   return (
     <>
       <Eye eye={eye} place={place} pxPerMm={pxPerMm} naturals={naturals} faint={zones.length > 0} />
-      {zones.map((zone) => {
+      {(mounted ? zones : []).map((zone) => {
         const ink = inks?.[zone.layer]?.[zone.zone] ?? "plain";
         const colour = zone.worn[0]!.fibre.colour;
         const fill = ink === "plain" && colour && colour !== "black" ? FIBRE_COLOURS[colour].ink : INKS[ink];

@@ -15,14 +15,15 @@ type Ground = { readonly survey: Survey; readonly policy: Policy; readonly trays
 export function usePlanner({ survey, policy, trays }: Ground, first: MapWish) {
   const worker = useRef<{ thread: Worker; planner: Remote<Planner> } | null>(null);
   const asked = useRef(0);
-  const likely = useRef({ survey, policy, trays, first });
+  const opening = useRef({ survey, policy, trays, first });
   useEffect(() => {
     try {
       const thread = new Worker(new URL("../../workers/planner.worker.ts", import.meta.url), { type: "module" });
       worker.current = { thread, planner: wrap<Planner>(thread) };
       thread.onerror = () => (worker.current = null);
-      const { survey, policy, trays, first } = likely.current;
-      worker.current.planner.warmUp(survey, first, policy, [...trays]).catch(() => undefined);
+      const { first, ...ground } = opening.current;
+      stand(worker.current.planner, ground);
+      worker.current.planner.warmUp(first).catch(() => undefined);
     } catch {
       worker.current = null;
     }
@@ -31,21 +32,26 @@ export function usePlanner({ survey, policy, trays }: Ground, first: MapWish) {
       worker.current = null;
     };
   }, []);
+  useEffect(() => {
+    if (worker.current) stand(worker.current.planner, { survey, policy, trays });
+  }, [survey, policy, trays]);
   return useMemo(
     () => ({
       plan: async (wish: MapWish): Promise<MapPlan | null | undefined> => {
         const question = ++asked.current;
-        const answer = await answered(worker.current?.planner.planMap(survey, wish, policy, [...trays]), () =>
-          planMap(survey, wish, policy, trays),
-        );
+        const answer = await answered(worker.current?.planner.planMap(wish), () => planMap(survey, wish, policy, trays));
         return question === asked.current ? answer : undefined;
       },
       costs: (wish: MapWish): Promise<LimitCost[]> =>
-        answered(worker.current?.planner.limitCosts(survey, wish, policy, [...trays]), () => limitCosts(survey, wish, policy, trays)),
+        answered(worker.current?.planner.limitCosts(wish), () => limitCosts(survey, wish, policy, trays)),
     }),
     [survey, policy, trays],
   );
 }
+
+/** Messages keep their order: what is asked after this is planned on it. */
+const stand = (planner: Remote<Planner>, { survey, policy, trays }: Ground) =>
+  void planner.stand(survey, policy, [...trays]).catch(() => undefined);
 
 const PATIENCE_MS = 2000;
 
