@@ -1,15 +1,10 @@
 import { baseLayer, type LashMap } from "@/core/map";
 import { usualSurvey } from "@/core/eye";
 import { readMapFile } from "@/core/formats";
-import type { Member } from "@/server/member";
+import { actAs, acting } from "../support/memberAs";
 import { makeStudio, pointAppAtTests, type TestStudio, urls, withClient } from "../support/studios";
 
-let me: Member | null = null;
-jest.mock("@/server/member", () => ({
-  currentMember: async () => me,
-  mayActAs: (m: Member, least: "owner" | "technician" | "trainee") =>
-    ({ trainee: 0, technician: 1, owner: 2 })[m.role] >= { trainee: 0, technician: 1, owner: 2 }[least],
-}));
+jest.mock("@/server/member", () => jest.requireActual("../support/memberAs"));
 jest.mock("next/cache", () => ({ refresh: () => undefined }));
 pointAppAtTests();
 
@@ -18,12 +13,12 @@ beforeAll(async () => {
   studio = await makeStudio("mappers");
 });
 beforeEach(() => {
-  me = studio.member("technician");
+  actAs(studio.member("technician"));
 });
 const actions = () => import("@/features/map/actions");
 const page = async (mapId: string | null = studio.ids.map) => {
   const { mapPage } = await import("@/features/map/data");
-  const found = await mapPage(me!, studio.ids.client, mapId, new Date());
+  const found = await mapPage(acting(), studio.ids.client, mapId, new Date());
   if (!found || found === "no survey") throw new Error(`no page: ${found}`);
   return found;
 };
@@ -32,13 +27,13 @@ const rows = async <T>(sql: string, values: unknown[]) => withClient(urls().owne
 describe("looks and templates of the studio", () => {
   test("a look kept is there for every map; a trainee keeps one too but does not take one away", async () => {
     const { keepLook, forgetLook } = await actions();
-    me = studio.member("trainee");
+    actAs(studio.member("trainee"));
     const bend = [0, 0.5, 1].map((at) => ({ at, dropMm: 4 * at }));
     const kept = await keepLook({ version: 1, name: "Harbour wall", from: "cat", bend });
     if (!kept.ok) throw new Error(kept.message);
     expect((await page()).ownLooks.map(({ look }) => look.name)).toEqual(["mappers look", "Harbour wall"]);
     expect(await forgetLook({ id: kept.data.id })).toMatchObject({ ok: false });
-    me = studio.member("technician");
+    actAs(studio.member("technician"));
     expect(await forgetLook({ id: kept.data.id })).toMatchObject({ ok: true });
     expect(await forgetLook({ id: kept.data.id })).toMatchObject({
       ok: false,
@@ -81,7 +76,7 @@ describe("what is said of a map", () => {
   const write = async (kind: "note" | "approved" | "sentBack", words: string, revision = 1) =>
     (await actions()).writeNote({ mapId: studio.ids.map, revision, kind, words } as never);
   test("a trainee may write a note and approves nothing", async () => {
-    me = studio.member("trainee");
+    actAs(studio.member("trainee"));
     expect(await write("note", "is the corner too long?")).toMatchObject({ ok: true });
     expect(await write("approved", "looks good to me")).toMatchObject({
       ok: false,
@@ -196,7 +191,7 @@ describe("files of a map", () => {
   test("signed out, or for a map that is not here, there is none", async () => {
     expect((await file("map.json", "", crypto.randomUUID())).status).toBe(404);
     expect((await file("map.json", "", "../etc")).status).toBe(404);
-    me = null;
+    actAs(null);
     expect((await file("map.json")).status).toBe(401);
   });
 });

@@ -1,17 +1,11 @@
 import { readdirSync, readFileSync, statSync } from "node:fs";
 import path from "node:path";
+import { actAs } from "../support/memberAs";
 import { fingerprint, makeStudio, pointAppAtTests, type TestStudio } from "../support/studios";
-import type { Member } from "@/server/member";
 
 // Signs in as another studio and tries every action and every route with this studio's ids: it gets nothing.
 
-let me: Member | null = null;
-jest.mock("@/server/member", () => ({
-  currentMember: async () => me,
-  requireMember: async () => me,
-  mayActAs: (m: Member, least: "owner" | "technician" | "trainee") =>
-    ({ trainee: 0, technician: 1, owner: 2 })[m.role] >= { trainee: 0, technician: 1, owner: 2 }[least],
-}));
+jest.mock("@/server/member", () => jest.requireActual("../support/memberAs"));
 jest.mock("next/cache", () => ({ refresh: () => undefined }));
 pointAppAtTests();
 
@@ -80,7 +74,7 @@ test("every action there is stands in the list above", async () => {
 
 test("as another studio's owner, no action sees or touches ours", async () => {
   const before = await fingerprint(ours.ids.studioId);
-  me = theirs.member("owner");
+  actAs(theirs.member("owner"));
   for (const [name, action] of await everyAction()) {
     const input = inputs[name]!(ours);
     if (input === null) continue;
@@ -95,14 +89,14 @@ test("as another studio's owner, no action sees or touches ours", async () => {
 
 test("signed out, no action does anything, and each says so", async () => {
   const before = await fingerprint(ours.ids.studioId);
-  me = null;
+  actAs(null);
   for (const [name, action] of await everyAction())
     expect([name, await action(inputs[name]!(ours))]).toEqual([name, expect.objectContaining({ ok: false, signedOut: true })]);
   expect(await fingerprint(ours.ids.studioId)).toBe(before);
 });
 
 test("a trainee sets no policy, adds nobody, removes nothing, and is told whose hand it needs", async () => {
-  me = ours.member("trainee");
+  actAs(ours.member("trainee"));
   const before = await fingerprint(ours.ids.studioId);
   const actions = new Map(await everyAction());
   const { defaultPolicy } = await import("@/core/policy");
@@ -128,7 +122,7 @@ test("a trainee sets no policy, adds nobody, removes nothing, and is told whose 
 });
 
 test("every action answers nonsense in words and throws at nobody", async () => {
-  me = ours.member("owner");
+  actAs(ours.member("owner"));
   const before = await fingerprint(ours.ids.studioId);
   const nonsense = [undefined, null, 7, "text", [], {}, { id: "1" }, { clientId: uuid(), mapId: uuid() }, { search: "x".repeat(5000) }];
   for (const [name, action] of await everyAction())
@@ -195,9 +189,9 @@ test("as another studio, no route gives or takes anything of ours; signed out, e
       const handler = handlers[method];
       if (!handler) continue;
       const { request, context } = ask(ours);
-      me = null;
+      actAs(null);
       expect([route, (await handler(request(method), context)).status]).toEqual([route, 401]);
-      me = theirs.member("owner");
+      actAs(theirs.member("owner"));
       const text = await (await handler(request(method), context)).text();
       for (const secret of [ours.ids.visit, ours.ids.client, ours.ids.room, `${ours.name} `, "private"])
         expect([route, text.includes(secret) && !text.includes("unknown")]).toEqual([route, false]);
@@ -208,7 +202,7 @@ test("as another studio, no route gives or takes anything of ours; signed out, e
 });
 
 test("as another studio, every page's reading comes back empty", async () => {
-  me = theirs.member("owner");
+  actAs(theirs.member("owner"));
   const stranger = theirs.member("owner");
   const now = new Date();
   const { clientPage, clientForm, listClients } = await import("@/features/clients/data");

@@ -1,20 +1,15 @@
+import { actAs, acting } from "../support/memberAs";
 import { makeStudio, pointAppAtTests, type TestStudio, urls, withClient } from "../support/studios";
-import type { Member } from "@/server/member";
 import type { VisitEvent } from "@/core/visit";
 
-let me: Member | null = null;
-jest.mock("@/server/member", () => ({
-  currentMember: async () => me,
-  mayActAs: (m: Member, least: "owner" | "technician" | "trainee") =>
-    ({ trainee: 0, technician: 1, owner: 2 })[m.role] >= { trainee: 0, technician: 1, owner: 2 }[least],
-}));
+jest.mock("@/server/member", () => jest.requireActual("../support/memberAs"));
 jest.mock("next/cache", () => ({ refresh: () => undefined }));
 pointAppAtTests();
 
 let studio: TestStudio;
 beforeAll(async () => {
   studio = await makeStudio("workers");
-  me = studio.member("technician");
+  actAs(studio.member("technician"));
 });
 const event = (type: VisitEvent["type"], payload: unknown, id = crypto.randomUUID() as string) =>
   ({ id, visitId: studio.ids.visit, at: new Date().toISOString(), clock: "checked", type, payload }) as VisitEvent;
@@ -84,7 +79,7 @@ describe("a stale tab saving over a newer map", () => {
     expect(outcomes.map((o) => (o.ok ? o.data.state : "refused")).sort()).toEqual(["newer", "newer", "saved"]);
   });
   test("a policy saved on top of a newer one is refused in words", async () => {
-    me = studio.member("owner");
+    actAs(studio.member("owner"));
     const { savePolicy } = await import("@/features/studio/actions");
     const { defaultPolicy } = await import("@/core/policy");
     expect(await savePolicy({ base: 1, policy: { ...defaultPolicy, stepMm: 1 } })).toMatchObject({ ok: true });
@@ -96,7 +91,7 @@ describe("a stale tab saving over a newer map", () => {
       ok: false,
       fields: { "policy.loadRed": expect.any(String) },
     });
-    me = studio.member("technician");
+    actAs(studio.member("technician"));
   });
 });
 
@@ -108,7 +103,7 @@ describe("people's names", () => {
       const { clientForm } = await import("@/features/clients/data");
       const added = await addClient({ name, contact: "", notes: "" });
       expect(added.ok).toBe(true);
-      if (added.ok) expect((await clientForm(me!, added.data.id))?.name).toBe(name);
+      if (added.ok) expect((await clientForm(acting(), added.data.id))?.name).toBe(name);
     },
   );
   test.each([
@@ -122,8 +117,8 @@ describe("people's names", () => {
   });
   test("a search takes its letters as they are", async () => {
     const { listClients } = await import("@/features/clients/data");
-    expect((await listClients(me!, "%")).clients).toEqual([]);
-    expect((await listClients(me!, "نورا")).clients).toHaveLength(1);
+    expect((await listClients(acting(), "%")).clients).toEqual([]);
+    expect((await listClients(acting(), "نورا")).clients).toHaveLength(1);
   });
 });
 

@@ -54,3 +54,5 @@ export type SleepsOn = keyof typeof SLEEPS_ON;
 
 /** The largest seed the lashes of a survey may grow from. */
 export const MOST_SEED = 2 ** 31 - 1;
+/** Places an eye may be looked at in. */
+export const MOST_PLACES = 40;

@@ -2,6 +2,7 @@ import { curlPath, curlSegments, type Curl, type PathPoint } from "../curl";
 import { FAN_OPENINGS, meanCount, type Fibre } from "../lash";
 import { degToRad } from "../units";
 import type { FieldLash } from "./lashField";
+import type { LidOutline } from "./lidOutline";
 
 /** One fibre or lash as it is seen from the front: points in the outline's millimetres, base first. */
 export type DrawnLash = { readonly widthMm: number; readonly points: readonly (readonly [x: number, y: number])[] };
@@ -22,9 +23,14 @@ const seen = (path: readonly PathPoint[], [x0, y0]: readonly [number, number], s
 };
 
 /** A natural lash from the front: it leaves the lid at its growth angle and follows its own curl. `root` on the lid. */
-export function drawnNatural(lash: FieldLash, root: readonly [number, number]): DrawnLash {
+function drawnNatural(lash: FieldLash, root: readonly [number, number]): DrawnLash {
   const segments = [{ lengthMm: lash.lengthMm, curvaturePerMm: degToRad(lash.ownCurlDeg) / lash.lengthMm }];
   return { widthMm: lash.diameterMm, points: seen(curlPath(segments, lash.angleDeg, NATURAL_STEPS), root, splayOf(lash)) };
+}
+
+/** The natural lashes of an eye from the front, mm of the lid's outline. */
+export function drawnNaturals(field: readonly FieldLash[], lid: Pick<LidOutline, "pointAt">): DrawnLash[] {
+  return field.map((lash) => drawnNatural(lash, lid.pointAt(lash.at)));
 }
 
 /** The extension a lash wears, fibre by fibre: a fan is opened sideways about the lash. True proportion, foreshortened. */

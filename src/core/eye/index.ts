@@ -13,6 +13,7 @@ export {
   SHAPES,
   SPACINGS,
   MOST_SEED,
+  MOST_PLACES,
   type EyeShape,
   type EyeSpacing,
   DENSITIES,
@@ -27,10 +28,11 @@ export {
 } from "./classes";
 export { naturalLashAt, type NaturalLash } from "./naturalLash";
 export { naturalZone, type NaturalZone } from "./naturalZone";
-export { usualSurvey, quickPositions } from "./usualSurvey";
+export { usualSurvey, quickPositions, QUICK_SPREAD_MM } from "./usualSurvey";
 export { lidOutline, type LidOutline } from "./lidOutline";
 export { lashCount } from "./lashCount";
 export { interpolateMonotone } from "./interpolate";
 export { fieldOf, lashField, type FieldLash } from "./lashField";
-export { drawnLash, drawnNatural, type DrawnLash, SPLAY_DEG } from "./drawnLash";
+export { drawnLash, drawnNaturals, type DrawnLash, SPLAY_DEG } from "./drawnLash";
+export { roomAboveMm } from "./roomAbove";
 export { compareSurveys, eyesApart, shorterEye, type SurveyDifference } from "./compareSurveys";

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { DIRECTIONS } from "../curl/directions";
 import { DIAMETER_CLASSES } from "../lash/diameterClasses";
-import { DENSITIES, MOST_SEED, OWN_CURLS, SHAPES, SINGLE_ROW_UP_TO, SLEEPS_ON, SPACINGS, TWISTS } from "./classes";
+import { DENSITIES, MOST_PLACES, MOST_SEED, OWN_CURLS, SHAPES, SINGLE_ROW_UP_TO, SLEEPS_ON, SPACINGS, TWISTS } from "./classes";
 
 const keys = <T extends Record<string, unknown>>(record: T) => Object.keys(record) as [keyof T & string, ...(keyof T & string)[]];
 
@@ -61,7 +61,7 @@ export const eyeSurveySchema = z.strictObject({
   points: z
     .array(surveyPointSchema)
     .min(2, "A survey needs at least two places along the lash line.")
-    .max(40)
+    .max(MOST_PLACES)
     .refine((points) => points.every((p, i) => i === 0 || p.at > (points[i - 1]?.at ?? 0)), {
       message: "Places must run from the inner corner outwards, each further than the last.",
     }),

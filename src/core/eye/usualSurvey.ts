@@ -5,7 +5,7 @@ import type { EyeSurvey, Survey } from "./survey";
 export const quickPositions = [0.08, 0.5, 0.92] as const;
 
 /** Spread taken when only a quick look was had, mm. A model of this product. */
-const QUICK_SPREAD_MM = 0.7;
+export const QUICK_SPREAD_MM = 0.7;
 
 /** An ordinary pair of eyes to start the form from: every value is there to be changed. Common practice figures. `seed` 0 .. MOST_SEED. */
 export function usualSurvey(seed = 11): Survey {

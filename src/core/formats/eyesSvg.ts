@@ -1,11 +1,11 @@
 import { CURLS, type Curl } from "../curl";
-import { lidOutline, sideLabel, type Side, type Survey } from "../eye";
+import { drawnNaturals, fieldOf, lidOutline, roomAboveMm, sideLabel, type Side, type Survey } from "../eye";
 import { FIBRE_COLOURS, type Fibre } from "../lash";
-import { drawnNaturals, drawnZone, eyesInView, landmarksOf, lashesByZone, placements, VIEW_LABELS, type LashMap, type View } from "../map";
+import { drawnZone, eyesInView, landmarksOf, lashesByZone, placements, VIEW_LABELS, type LashMap, type View } from "../map";
 
 const GAP_MM = 12;
-const HEADROOM_MM = 19;
 const FOOT_MM = 11;
+const HEAD_CLEAR_MM = 1;
 
 /**
  * Both eyes as an SVG of true millimetres (width and height in mm): lids, irises, natural lashes and extensions, which
@@ -20,13 +20,14 @@ export function eyesSvg(
   const { curlOf = (fibre) => CURLS[fibre.curl], ink = FIBRE_COLOURS.black.ink, paper = "#F6F2E9" } = options;
   const lidOf = (side: Side) => lidOutline({ ...survey.eyes[side], landmarks: landmarksOf(map, survey, side) });
   const lids = { right: lidOf("right"), left: lidOf("left") };
+  const headroomMm = roomAboveMm(survey) + HEAD_CLEAR_MM;
   const spaceMm = GAP_MM * 2;
   const width = lids.right.widthMm + lids.left.widthMm + spaceMm + 30;
-  const height = HEADROOM_MM + FOOT_MM;
+  const height = headroomMm + FOOT_MM;
   // Drawn facing: client's right on the left of the picture, its x running towards the nose.
   const place: Record<Side, (p: readonly [number, number]) => [number, number]> = {
-    right: ([x, y]) => [15 + lids.right.widthMm - x, HEADROOM_MM - y],
-    left: ([x, y]) => [15 + lids.right.widthMm + spaceMm + x, HEADROOM_MM - y],
+    right: ([x, y]) => [15 + lids.right.widthMm - x, headroomMm - y],
+    left: ([x, y]) => [15 + lids.right.widthMm + spaceMm + x, headroomMm - y],
   };
   const path = (side: Side, points: readonly (readonly [number, number])[]) =>
     points
@@ -46,7 +47,7 @@ export function eyesSvg(
     const placed = placements(map, survey, side);
     const stroke = (lash: { widthMm: number; points: readonly (readonly [number, number])[] }, more = "") =>
       `<path d="${path(side, lash.points)}" stroke-width="${lash.widthMm.toFixed(3)}"${more}/>`;
-    const naturals = drawnNaturals(placed, lid)
+    const naturals = drawnNaturals(fieldOf(survey, side), lid)
       .map((lash) => stroke(lash, ' opacity=".45"'))
       .join("");
     const extensions = lashesByZone(placed)
@@ -70,7 +71,7 @@ export function eyesSvg(
   const drawing =
     eye("right") +
     eye("left") +
-    `<path d="M${noseX.toFixed(2)} ${HEADROOM_MM - 2}V${HEADROOM_MM + 5}q0 1 1.4 1" stroke-width=".2" opacity=".6"/>`;
+    `<path d="M${noseX.toFixed(2)} ${headroomMm - 2}V${headroomMm + 5}q0 1 1.4 1" stroke-width=".2" opacity=".6"/>`;
   const [first, second] = eyesInView(view);
   const word = (x: number, text: string) =>
     `<text x="${x.toFixed(2)}" y="${(height + 3).toFixed(2)}" font-size="2.6" text-anchor="middle" fill="${ink}" font-family="sans-serif">${text}</text>`;

@@ -1,6 +1,5 @@
 import { type Side, type Survey } from "../eye";
-import { countLabel } from "../lash";
-import { baseIndex, eyesInView, innerCornerOnRight, kindLabel, landmarksOf, type LashMap, type Layer, type View } from "../map";
+import { baseIndex, eyesInView, innerCornerOnRight, landmarksOf, layerLegend, type LashMap, type Layer, type View } from "../map";
 import { formatMm, spreadApart } from "../units";
 
 /** Papers it prints on, mm. */
@@ -75,7 +74,7 @@ export function padStrip(survey: Survey, map: LashMap, view: View): PadStrip {
   return {
     layers: inOrder.map((index) => ({
       role: index === base ? "base" : map.eyes[first].layers[index]!.role,
-      legend: legendOf(map.eyes[first].layers[index]!),
+      legend: layerLegend(map.eyes[first].layers[index]!),
       eyes: [strip(first, index), strip(second, index)],
     })),
     rulerMm: 20,
@@ -83,18 +82,6 @@ export function padStrip(survey: Survey, map: LashMap, view: View): PadStrip {
 }
 
 /** "Accents: D 0.07 5D, every 4th lash, every 2nd at the inner corner." */
-function legendOf(layer: Layer): string {
-  const name = { base: "Base", accent: "Accents", under: "Under layer" }[layer.role];
-  const kinds = [...new Set(layer.zones.flatMap((zone) => (zone ? [`${kindLabel(zone)} ${countLabel(zone)}`] : [])))];
-  const mixed = layer.zones.find((zone) => zone?.hybrid)?.hybrid;
-  const placed = layer.placing
-    ? `, ${layer.placing.cluster > 1 ? `clusters of ${layer.placing.cluster}` : "one"} to every ${layer.placing.every} lashes` +
-      `, one to every ${layer.placing.innerEvery} on a single row`
-    : "";
-  const hybrid = mixed ? `, mixed with ${kindLabel(mixed.fibre)} ${countLabel(mixed.fibre)} on ${Math.round(mixed.share * 100)} %` : "";
-  return `${name}: ${kinds.length ? kinds.join(", ") : "bare"}${hybrid}${placed}.`;
-}
-
 function stripOf(survey: Survey, map: LashMap, side: Side, layer: Layer, view: View): PadStripEye {
   const eye = { ...survey.eyes[side], landmarks: landmarksOf(map, survey, side) };
   const arc = (ARC_DEG * Math.PI) / 180;

@@ -1,5 +1,5 @@
 import { SIDES, sideLabel } from "../eye";
-import { joinFindings, mapFindings, mapTotals, pickList, type Layer, type MapFacts, type Pick } from "../map";
+import { joinFindings, LAYER_LABELS, mapFindings, mapTotals, pickList, type Layer, type MapFacts, type Pick } from "../map";
 import { POLICY_FIELDS, type Policy } from "../policy";
 import { formatMm } from "../units";
 
@@ -10,11 +10,12 @@ export type TrolleyBrief = {
   readonly order: readonly string[];
   readonly picks: readonly Pick[];
   readonly lashes: string;
-  /** The usual cautions first, so that they are never what a full page leaves out; then what this map deserves. */
+  /** What keeps eyes and skin safe: never what a full page leaves out. */
   readonly cautions: readonly string[];
+  /** What this map deserves to be told, the gravest first. */
+  readonly findings: readonly string[];
 };
 
-const LAYER_NAMES = { base: "Base", accent: "Accents", under: "Under" } as const;
 const chosen = (policy: Policy, key: keyof Policy) =>
   POLICY_FIELDS.find((field) => field.key === key)?.options?.find(({ value }) => value === policy[key])?.label ??
   String(policy[key as "dip"]);
@@ -40,7 +41,11 @@ export function trolleyBrief(
   return {
     layers: alike(
       SIDES.map((side) =>
-        map.eyes[side].layers.map((layer) => ({ side: sideLabel(side), name: LAYER_NAMES[layer.role], lengths: lengthsOf(layer) })),
+        map.eyes[side].layers.map((layer) => ({
+          side: sideLabel(side),
+          name: sentence(LAYER_LABELS[layer.role]),
+          lengths: lengthsOf(layer),
+        })),
       ),
     ),
     order: [
@@ -53,12 +58,8 @@ export function trolleyBrief(
     lashes:
       `${totals.lashes.right} lashes on the client's right, ${totals.lashes.left} on the left` +
       `${isFan ? `; ${totals.fans} fans of ${totals.fibres} fibres in all` : ""}; about ${hours ? `${hours} h ` : ""}${minutes} min of placing.`,
-    cautions: [
-      ...ALWAYS,
-      ...(facts.survey.serum ? ["A lash serum is in use: growth is not the usual one."] : []),
-      ...findings.slice(0, 5).map(({ title, why }) => `${title}: ${why}`),
-      ...(findings.length > 5 ? [`${findings.length - 5} findings more on the map.`] : []),
-    ],
+    cautions: [...ALWAYS, ...(facts.survey.serum ? ["A lash serum is in use: growth is not the usual one."] : [])],
+    findings: findings.map(({ title, why }) => `${title}: ${why}`),
   };
 }
 
@@ -66,7 +67,8 @@ const lengthsOf = ({ zones }: Layer) =>
   zones.map((zone) => (zone ? [...(zone.classes ?? []).map((c) => c.lengthMm), zone.lengthMm].map(formatMm).join("/") : "–")).join("  ");
 
 function alike([right = [], left = []]: readonly TrolleyBrief["layers"][]): TrolleyBrief["layers"] {
-  const same = right.length === left.length && right.every(({ lengths }, i) => lengths === left[i]!.lengths);
+  const same =
+    right.length === left.length && right.every(({ name, lengths }, i) => name === left[i]!.name && lengths === left[i]!.lengths);
   return same ? right.map((layer) => ({ ...layer, side: "both eyes" })) : [...right, ...left];
 }
 

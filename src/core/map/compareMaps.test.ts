@@ -57,3 +57,58 @@ test("a title is no difference, and each difference reads both ways round", () =
     { seed: 21 },
   );
 });
+
+/** Every number and choice of a document, with a small lawful change made to each in turn. */
+function* changes(value: unknown, path: readonly (string | number)[] = []): Generator<readonly [path: string, changed: unknown]> {
+  if (Array.isArray(value)) {
+    for (const [i, one] of value.entries())
+      for (const [at, changed] of changes(one, [...path, i])) yield [at, value.map((old: unknown, k) => (k === i ? changed : old))];
+  } else if (typeof value === "object" && value !== null) {
+    for (const [key, one] of Object.entries(value))
+      for (const [at, changed] of changes(one, [...path, key])) yield [at, { ...value, [key]: changed }];
+  } else if (typeof value === "number") {
+    const share = value > 0 && value < 1;
+    yield [path.join("."), value + (path.at(-1) === "diameterMm" ? 0.01 : path.at(-1) === "share" ? 0.05 : share ? 0.002 : 1)];
+  } else if (typeof value === "boolean") yield [path.join("."), !value];
+  else if (typeof value === "string") {
+    const other = OTHERS.find((choices) => choices.includes(value))?.find((choice) => choice !== value);
+    if (other) yield [path.join("."), other];
+  }
+}
+const OTHERS: readonly (readonly string[])[] = [
+  ["squirrel", "cat"],
+  ["browPeak", "twoHalves"],
+  ["mirrored", "level"],
+  ["C", "D"],
+  ["round", "flat"],
+  ["alternate", "scattered"],
+  ["closed", "wide"],
+  ["brown", "black"],
+];
+
+test("whatever is changed, no two different maps are called the same: every figure and choice of a full map, one at a time", () => {
+  const full = planMap(
+    surveyOf([7.2, 10.2, 9.2]),
+    {
+      ...wish,
+      lashClasses: 2,
+      hybrid: { share: 0.4, pattern: "alternate", fibre: { ...fan, colour: "brown" } },
+      limits: { overLengthMm: 4 },
+      bend: [0, 0.5, 1].map((at) => ({ at, dropMm: 4 - 4 * at })),
+      landmarks: { right: landmarks, left: landmarks },
+    },
+    defaultPolicy,
+    [...trays, trayOf(lengthsFrom(5, 15), { curl: "D", diameterMm: 0.05, colour: "brown" })],
+  )!.map;
+  const silent: string[] = [];
+  let tried = 0;
+  for (const [at, changed] of changes(full)) {
+    // The outer ends of a line stand still, and the version is not the map's.
+    if (/^(version|eyes\.\w+\.layers\.\d+\.boundaries\.0)$/.test(at)) continue;
+    if (at.includes("boundaries") && full.eyes.right.layers.some(({ boundaries }) => at.endsWith(`.${boundaries.length - 1}`))) continue;
+    tried += 1;
+    if (compareMaps(full, changed as LashMap).length === 0) silent.push(at);
+  }
+  expect(tried).toBeGreaterThan(250);
+  expect(silent).toEqual([]);
+});

@@ -1,10 +1,12 @@
 import { SIDES, type Side } from "../eye";
 import { countLabel } from "../lash";
-import { baseLayer } from "./layers";
+import { LAYER_LABELS } from "./layers";
+import { limitWords } from "./limitWords";
 import { LOOKS } from "./looks";
-import type { FibreKind, LashMap, Layer, MapLimits, ZoneFibre } from "./schema";
+import { LAYER_ROLES, type FibreKind, type Hybrid, type LashMap, type Layer, type Placing, type ZoneFibre } from "./schema";
 import { SCHOOL_LABELS } from "./schools";
 import { kindLabel } from "./stock";
+import { samePlaced } from "./swapEverywhere";
 
 /** One thing two maps differ in, in words. */
 export type Difference = { readonly what: string; readonly before: string; readonly after: string };
@@ -12,23 +14,21 @@ export type Difference = { readonly what: string; readonly before: string; reado
 const kind = (fibre: FibreKind) =>
   `${kindLabel(fibre)}, ${countLabel(fibre)}${fibre.opening && fibre.opening !== "usual" ? ` ${fibre.opening}` : ""}`;
 const percent = (share: number) => `${Math.round(share * 100)} %`;
-const places = (at: readonly number[]) => at.map(percent).join(", ");
+/** Tenths of a per cent of the lash line are hundredths of a millimetre: finer than a hand draws. */
+const places = (at: readonly number[]) => at.map((place) => `${(place * 100).toFixed(1)} %`).join(", ");
+const spread = ({ cluster, every, innerEvery }: Placing) => `${cluster} to every ${every}, 1 to every ${innerEvery} on a single row`;
+const mix = ({ fibre, share, pattern }: Pick<Hybrid, "share" | "pattern"> & { fibre: FibreKind }) =>
+  `${percent(share)} ${kind(fibre)}, ${PATTERNS[pattern]}`;
 
 const COUPLINGS: Readonly<Record<LashMap["coupling"], string>> = { mirrored: "alike", each: "each for itself", level: "seen level" };
 const PATTERNS = { alternate: "in turn", scattered: "scattered", lowerRow: "lower row" } as const;
-const LIMITS: Readonly<Record<keyof MapLimits, string>> = {
-  overLengthMm: "over-length",
-  fineOverLengthMm: "over-length, fine",
-  corners: "corners",
-  stepMm: "step",
-  outerDropMm: "outer drop",
-  loadRed: "load",
-  attachmentOffsetMm: "gap at the lid",
-};
-
 /** Everything of a map that is asked for once, each with its words. A new field of a map is a new line here. */
 const WHOLE: readonly (readonly [what: string, say: (map: LashMap) => string])[] = [
-  ["look", ({ look, bend }) => `${LOOKS[look].label}${bend ? `, bent (${bend.map(({ dropMm }) => `−${dropMm}`).join(" ")})` : ""}`],
+  [
+    "look",
+    ({ look, bend }) =>
+      `${LOOKS[look].label}${bend ? `, bent (${bend.map(({ at, dropMm }) => `−${dropMm} at ${places([at])}`).join(", ")})` : ""}`,
+  ],
   ["zones", ({ school }) => `${SCHOOL_LABELS[school.id]}${school.id === "equal" ? `, ${school.zones}` : ""}`],
   ["fibre", ({ fibre }) => kind(fibre)],
   ["longest", ({ longestMm }) => (longestMm === null ? "as far as the limits go" : `${longestMm} mm`)],
@@ -36,40 +36,30 @@ const WHOLE: readonly (readonly [what: string, say: (map: LashMap) => string])[]
   [
     "accents",
     ({ accents }) =>
-      accents
-        ? `+${accents.offsetMm} mm, ${accents.sections} sections, ${accents.placing.cluster} to every ${accents.placing.every}, ${kind(accents.fibre)}`
-        : "none",
+      accents ? `+${accents.offsetMm} mm, ${accents.sections} sections, ${spread(accents.placing)}, ${kind(accents.fibre)}` : "none",
   ],
   ["under layer", ({ under }) => (under ? `−${under.belowMm} mm, ${under.sections} sections, ${kind(under.fibre)}` : "none")],
-  ["hybrid", ({ hybrid }) => (hybrid ? `${percent(hybrid.share)} ${kind(hybrid.fibre)}, ${PATTERNS[hybrid.pattern]}` : "none")],
+  ["hybrid", ({ hybrid }) => (hybrid ? mix(hybrid) : "none")],
   ["classes of lash", ({ lashClasses }) => (lashClasses ? String(lashClasses) : "one")],
-  [
-    "limits of its own",
-    ({ limits = {} }) =>
-      (Object.keys(LIMITS) as (keyof MapLimits)[])
-        .flatMap((limit) => (limits[limit] === undefined ? [] : [`${LIMITS[limit]} ${limits[limit]}`]))
-        .join(", ") || "none",
-  ],
+  ["limits of its own", ({ limits }) => limitWords(limits).join(", ") || "none"],
 ];
 
 /** "9 10 11", and what a zone wears that is not the layer's own: "9 10 11 (D 0.05, 5D)". */
 function line({ zones }: Layer, own: FibreKind): string {
   const say = (zone: ZoneFibre | null) => {
     if (!zone) return "–";
-    const classes = (zone.classes ?? []).map(({ lengthMm }) => `${lengthMm}/`).join("");
-    const other = kind(zone) === kind(own) ? "" : ` (${kind(zone)})`;
-    const mixed = zone.hybrid ? ` + ${zone.hybrid.fibre.lengthMm}` : "";
+    const classes = (zone.classes ?? []).map(({ upToMm, lengthMm }) => `${lengthMm}<${upToMm}/`).join("");
+    const other = samePlaced(zone, own) ? "" : ` (${kind(zone)})`;
+    const mixed = zone.hybrid ? ` + ${zone.hybrid.fibre.lengthMm} (${mix(zone.hybrid)})` : "";
     return `${classes}${zone.lengthMm}${other}${mixed}`;
   };
   return zones.map(say).join(" ");
 }
 
-const ROLES = { base: "", accent: ", accents", under: ", under layer" } as const;
-
-function lines(map: LashMap, side: Side, role: Layer["role"]): string {
+function lines(map: LashMap, side: Side, role: Layer["role"], say: (layer: Layer, own: FibreKind) => string): string {
   const own = { base: map.fibre, accent: map.accents?.fibre ?? map.fibre, under: map.under?.fibre ?? map.fibre }[role];
-  const layers = role === "base" ? [baseLayer(map, side)] : map.eyes[side].layers.filter((layer) => layer.role === role);
-  return layers.map((layer) => line(layer, own)).join(" / ") || "none";
+  const layers = map.eyes[side].layers.filter((layer) => layer.role === role);
+  return layers.map((layer) => say(layer, own)).join(" / ") || "none";
 }
 
 /** What changed from one map to another, empty where nothing did but the title. */
@@ -77,18 +67,21 @@ export function compareMaps(before: LashMap, after: LashMap): Difference[] {
   const rows: Difference[] = [
     ...WHOLE.map(([what, say]) => ({ what, before: say(before), after: say(after) })),
     ...SIDES.flatMap((side) =>
-      (["base", "accent", "under"] as const).map((role) => ({
-        what: `client's ${side}${ROLES[role]}`,
-        before: lines(before, side, role),
-        after: lines(after, side, role),
-      })),
+      LAYER_ROLES.flatMap((role) => {
+        const where = `client's ${side}${role === "base" ? "" : `, ${LAYER_LABELS[role]}`}`;
+        const row = (what: string, say: (layer: Layer, own: FibreKind) => string) => ({
+          what,
+          before: lines(before, side, role, say),
+          after: lines(after, side, role, say),
+        });
+        return [
+          row(where, line),
+          // Lines and accents moved under the same lengths.
+          row(`${where}, zone lines`, ({ boundaries }) => places(boundaries.slice(1, -1))),
+          row(`${where}, placed`, ({ placing }) => (placing ? spread(placing) : "on every lash")),
+        ];
+      }),
     ),
-    // Lines moved under the same lengths.
-    ...SIDES.map((side) => ({
-      what: `client's ${side}, zone lines`,
-      before: places(baseLayer(before, side).boundaries.slice(1, -1)),
-      after: places(baseLayer(after, side).boundaries.slice(1, -1)),
-    })),
     ...SIDES.map((side) => ({
       what: `client's ${side}, landmarks`,
       before: before.landmarks ? places(Object.values(before.landmarks[side])) : "as surveyed",

@@ -1,5 +1,5 @@
 import type { Curl } from "../curl";
-import { drawnLash, drawnNatural, type DrawnLash, type LidOutline, type FieldLash } from "../eye";
+import { drawnLash, type DrawnLash, type LidOutline, type FieldLash } from "../eye";
 import type { Fibre } from "../lash";
 import type { Placement } from "./placements";
 
@@ -26,9 +26,4 @@ export function lashesByZone(placed: readonly Placement[]): ZoneLashes[] {
 /** The fibres of one zone from the front, mm of the lid's outline. */
 export function drawnZone({ worn }: ZoneLashes, lid: LidOutline, curlOf: (fibre: Fibre) => Curl): DrawnLash[] {
   return worn.flatMap(({ lash, fibre }) => drawnLash(lash, fibre, curlOf(fibre), lid.pointAt(lash.at)));
-}
-
-/** The natural lashes of an eye from the front, mm of the lid's outline. */
-export function drawnNaturals(placed: readonly Placement[], lid: LidOutline): DrawnLash[] {
-  return placed.map(({ lash }) => drawnNatural(lash, lid.pointAt(lash.at)));
 }

@@ -1,5 +1,14 @@
 import type { Side } from "../eye";
-import type { Layer, LashMap, ZoneFibre } from "./schema";
+import type { FibreKind, Layer, LashMap, ZoneFibre } from "./schema";
+
+/** What a layer is called, and what a zone of it is. */
+export const LAYER_LABELS: Readonly<Record<Layer["role"], string>> = { base: "base", accent: "accents", under: "under layer" };
+export const ZONE_WORDS: Readonly<Record<Layer["role"], string>> = { base: "zone", accent: "accent", under: "under layer" };
+
+/** What a zone wears, all but its length and what is mixed in. */
+export function kindOf({ lengthMm: _length, classes: _classes, hybrid: _hybrid, ...kind }: ZoneFibre): FibreKind {
+  return kind;
+}
 
 /** Which of an eye's layers fills the lash line. Every map has one; its first stands in if none is called so. */
 export function baseIndex(map: LashMap, side: Side): number {

@@ -1,8 +1,8 @@
 import { memo, useMemo } from "react";
 import type { Curl } from "@/core/curl";
-import { fieldOf, lidOutline, drawnNatural, type EyeSurvey, type LidOutline, type Survey } from "@/core/eye";
+import { drawnNaturals, fieldOf, lidOutline, type EyeSurvey, type LidOutline, type Survey } from "@/core/eye";
 import { FIBRE_COLOURS, type Fibre } from "@/core/lash";
-import { drawnZone, lashesByZone, placements, type LashMap, type ZoneLashes } from "@/core/map";
+import { drawnZone, lashesByZone, placements, type LashMap, type Placement, type ZoneLashes } from "@/core/map";
 import { useMounted } from "@/ui";
 import { Eye } from "./Eye";
 import { lashPath } from "./lashPath";
@@ -10,6 +10,7 @@ import type { EyePlace } from "./plate";
 
 /** What a zone's lashes are drawn in: ordinary ink, chosen, or stopped. */
 export type LashInk = "plain" | "chosen" | "stop";
+const NONE: readonly Placement[] = [];
 const INKS: Record<LashInk, string> = { plain: "var(--ink)", chosen: "var(--ivy)", stop: "var(--rosehip)" };
 
 type Props = {
@@ -33,14 +34,14 @@ export const WornEye = memo(function WornEye({ map, survey, eye, place, pxPerMm,
   const surveyed = survey.eyes[side];
   // Where lashes root is the lid's own affair: landmarks move the iris, not the lid.
   const lid = useMemo(() => lidOutline(surveyed), [surveyed]);
-  const naturals = useMemo(() => fieldOf(survey, side).map((lash) => drawnNatural(lash, lid.pointAt(lash.at))), [survey, lid, side]);
+  const naturals = useMemo(() => drawnNaturals(fieldOf(survey, side), lid), [survey, lid, side]);
   const mounted = useMounted();
-  const placed = placements(map, survey, side);
+  const placed = mounted ? placements(map, survey, side) : NONE;
   const zones = useMemo(() => lashesByZone(placed), [placed]);
   return (
     <>
-      <Eye eye={eye} place={place} pxPerMm={pxPerMm} naturals={naturals} faint={zones.length > 0} />
-      {(mounted ? zones : []).map((zone) => {
+      <Eye eye={eye} place={place} pxPerMm={pxPerMm} naturals={naturals} faint={!mounted || zones.length > 0} />
+      {zones.map((zone) => {
         const ink = inks?.[zone.layer]?.[zone.zone] ?? "plain";
         const colour = zone.worn[0]!.fibre.colour;
         const fill = ink === "plain" && colour && colour !== "black" ? FIBRE_COLOURS[colour].ink : INKS[ink];

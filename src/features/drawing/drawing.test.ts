@@ -1,5 +1,5 @@
 import { CURLS } from "@/core/curl";
-import { drawnLash, drawnNatural, fieldOf, lashField, lidOutline, SIDES, usualSurvey } from "@/core/eye";
+import { drawnLash, drawnNaturals, fieldOf, lashField, lidOutline, SIDES, usualSurvey } from "@/core/eye";
 import { VIEWS } from "@/core/map";
 import { lashPath, linePath } from "./lashPath";
 import { layPlate } from "./plate";
@@ -46,11 +46,9 @@ test.each(["down", "level", "up"] as const)("no lash that grows %s is cut off at
       const plate = layPlate(grown, view, 900, null, bare);
       for (const place of plate.eyes) {
         const lid = lidOutline(grown.eyes[place.side]);
-        const lashes = fieldOf(grown, place.side).flatMap((lash) =>
-          bare
-            ? [drawnNatural(lash, lid.pointAt(lash.at))]
-            : drawnLash(lash, { curl: "D", lengthMm: 14, diameterMm: 0.1, shape: "round", count: 1 }, CURLS.D, lid.pointAt(lash.at)),
-        );
+        const field = fieldOf(grown, place.side);
+        const worn = { curl: "D" as const, lengthMm: 14, diameterMm: 0.1, shape: "round" as const, count: 1 };
+        const lashes = bare ? drawnNaturals(field, lid) : field.flatMap((lash) => drawnLash(lash, worn, CURLS.D, lid.pointAt(lash.at)));
         for (const y of [...lashes.flatMap(({ points }) => points), ...lid.crease].map((point) => place.point(point)[1])) {
           expect(y).toBeGreaterThan(0);
           expect(y).toBeLessThan(plate.eyeBottom);

@@ -1,5 +1,4 @@
-import { CURL_IDS, CURLS, liftAndReach } from "@/core/curl";
-import { drawnNatural, fieldOf, lidOutline, SIDES, type Side, type Survey } from "@/core/eye";
+import { lidOutline, roomAboveMm, type Side, type Survey } from "@/core/eye";
 import { eyesInView, innerCornerOnRight, type View } from "@/core/map";
 
 /** Where an eye stands on the plate, px, and which way its millimetres run. */
@@ -24,29 +23,9 @@ export type Plate = {
 
 const NOSE_MM = 9;
 const MARGIN_MM = 6.5;
-/** Room is kept for fibres as long as this, in the curl that lifts them highest. */
-const LONGEST_MM = 14;
-const CLEAR_MM = 0.6;
 const BELOW_LID_MM = 4;
 
-/** How far lashes and lid reach above the corners of the eyes, mm: the natural ones as they are drawn, or the longest extensions. */
-export function roomAboveMm(survey: Survey, bare: boolean): number {
-  const tops = SIDES.flatMap((side) => {
-    const lid = lidOutline(survey.eyes[side]);
-    const field = fieldOf(survey, side);
-    const fold = lid.crease.map(([, y]) => y);
-    if (bare) return [...fold, ...field.flatMap((lash) => drawnNatural(lash, lid.pointAt(lash.at)).points.map(([, y]) => y))];
-    const steepest = field.length ? Math.max(...field.map(({ angleDeg }) => angleDeg)) : 0;
-    const lift = Math.max(...CURL_IDS.map((id) => liftAndReach(CURLS[id], LONGEST_MM, steepest).liftMm));
-    return [...fold, ...lid.upper.map(([, y]) => y + lift)];
-  });
-  return Math.max(0, ...tops) + CLEAR_MM;
-}
-
-/**
- * Lays the eyes out on a sheet of this width. `only` draws a single eye; `bare` ones need less room above. The room does
- * not depend on what is worn, so that a sheet keeps its height under a drag.
- */
+/** Lays the eyes out on a sheet of this width. `only` draws a single eye; `bare` ones need less room above. */
 export function layPlate(survey: Survey, view: View, widthPx: number, only: Side | null, bare = false): Plate {
   const sides = only ? [only] : eyesInView(view);
   const lines = sides.map((side) => survey.eyes[side].lashLineMm);

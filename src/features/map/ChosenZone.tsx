@@ -1,8 +1,7 @@
 import { sideLabel } from "@/core/eye";
+import { ZONE_WORDS } from "@/core/map";
 import type { Finding, ZoneFacts } from "@/core/map";
 import { cx } from "@/ui";
-
-const ROLE_WORDS = { base: "zone", accent: "accent", under: "under layer" } as const;
 
 const isAbout = ({ where }: Finding, zone: ZoneFacts) =>
   (where.side === zone.side || where.side === "both") &&
@@ -17,7 +16,7 @@ export function ChosenZone({ zone, findings }: { zone: ZoneFacts | undefined; fi
       {zone ? (
         <>
           <b className="inline-block text-ink first-letter:uppercase">
-            {sideLabel(zone.side)}, {ROLE_WORDS[zone.role]} {zone.index + 1}:
+            {sideLabel(zone.side)}, {ZONE_WORDS[zone.role]} {zone.index + 1}:
           </b>{" "}
           {zone.fibre ? `${zone.fibre.lengthMm} mm` : "bare"} on lashes of {zone.limit.natural.meanMm.toFixed(1)}, at most{" "}
           {(zone.pieces[0]?.limitMm ?? zone.limit.limitMm).toFixed(1)}.{" "}

@@ -133,7 +133,7 @@ export function CompareMaps({
         covers, seen from the front; a model of ours, for comparing.
       </p>
       <div className="mt-4 flex flex-wrap gap-3">
-        <Button tone="line" disabled={compareMaps(other.map, studio.map).length === 0} onClick={onTake}>
+        <Button tone="line" disabled={(first ? compareMaps(other.map, studio.map) : differences).length === 0} onClick={onTake}>
           Take {other.title} onto the bench
         </Button>
         <Button tone="plain" onClick={onClose}>
@@ -146,6 +146,8 @@ export function CompareMaps({
 
 const SIDEWAYS = ["pupil", "browPeak"] as const;
 const SIDEWAYS_WORDS = { pupil: "over the pupil", browPeak: "under the brow peak" } as const;
+/** So far to either side of a landmark its lashes are looked at, as a fraction of the lash line. */
+const ABOUT = 0.03;
 const INKS = ["var(--ivy)", "var(--brass)"] as const;
 
 /** What both maps wear over the pupil and under the brow peak of the client's right eye, from the side, on the same lash. */
@@ -157,14 +159,14 @@ function FromTheSide({ pair, survey }: { pair: readonly { readonly title: string
         <figure key={mark} className="min-w-0">
           <Profile
             label={`Both maps from the side, ${SIDEWAYS_WORDS[mark]}`}
-            natural={naturalZone(survey.eyes.right, Math.max(0, marks[mark] - 0.03), Math.min(1, marks[mark] + 0.03))}
+            natural={naturalZone(survey.eyes.right, Math.max(0, marks[mark] - ABOUT), Math.min(1, marks[mark] + ABOUT))}
             offsetMm={pair[0]!.facts.policy.attachmentOffsetMm}
             width={340}
-            fibres={pair.flatMap(({ title, facts }, i) => {
+            fibres={pair.flatMap(({ facts }, i) => {
               const fibre = fibreAt(facts.map, "right", marks[mark]);
               const curl = fibre && fibreCurl(fibre, facts.trays, facts.policy);
               const label = fibre ? `${fibre.lengthMm} ${kindLabel(fibre)}` : "";
-              return fibre && curl ? [{ key: title, label, curl, lengthMm: fibre.lengthMm, ink: INKS[i]!, dashed: i === 1 }] : [];
+              return fibre && curl ? [{ key: String(i), label, curl, lengthMm: fibre.lengthMm, ink: INKS[i]!, dashed: i === 1 }] : [];
             })}
           />
           <figcaption className="text-sm text-ink-2">

@@ -8,6 +8,8 @@ import {
   fibreCurl,
   fibreOnLash,
   kindLabel,
+  kindOf,
+  placeOf,
   setZone,
   swapEverywhere,
   splitZone,
@@ -46,7 +48,7 @@ function ZoneFibre({ studio, zone }: { studio: MapStudio; zone: ZoneFacts }) {
   const [where, setWhere] = useState<"here" | "everywhere">("here");
   const { natural } = zone.limit;
   const fibre = zone.fibre;
-  const name = `${zone.side === "right" ? "Client's right" : "Client's left"}, ${zone.role === "base" ? "zone" : zone.role === "accent" ? "accent" : "under layer"} ${zone.index + 1}`;
+  const name = placeOf(zone);
   const change = (edit: (m: LashMap, side: Side) => LashMap) => apply(together ? onBothEyes(map, zone.side, edit) : edit(map, zone.side));
   const wear = (next: FibreKind & { lengthMm?: number }) =>
     change((m, side) => {
@@ -199,16 +201,6 @@ function ZoneFibre({ studio, zone }: { studio: MapStudio; zone: ZoneFacts }) {
     </div>
   );
 }
-
-const kindOf = ({ curl, diameterMm, shape, count, countTo, opening, colour }: FibreKind): FibreKind => ({
-  curl,
-  diameterMm,
-  shape,
-  count,
-  ...(countTo ? { countTo } : {}),
-  ...(opening ? { opening } : {}),
-  ...(colour ? { colour } : {}),
-});
 
 function Figure({ label, value }: { label: string; value: string }) {
   return (

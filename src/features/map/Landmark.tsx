@@ -2,6 +2,7 @@
 import { memo, useRef, useState } from "react";
 import { sideLabel, type Landmarks, type Side } from "@/core/eye";
 import type { EyePlace } from "@/features/drawing/plate";
+import { NUDGE_MM } from "./drag";
 
 export const LANDMARK_WORDS: Readonly<Record<keyof Landmarks, string>> = {
   irisInner: "iris, inner edge",
@@ -10,7 +11,6 @@ export const LANDMARK_WORDS: Readonly<Record<keyof Landmarks, string>> = {
   browPeak: "brow",
 };
 const SHORT: Readonly<Record<keyof Landmarks, string>> = { irisInner: "iris", pupil: "pupil", irisOuter: "iris", browPeak: "brow" };
-const NUDGE_MM = 0.25;
 /** The brow's label stands a row lower: its peak is often hardly past the iris. */
 const LABEL_PX = { upper: 35, lower: 50 } as const;
 

@@ -1,7 +1,16 @@
 "use client";
 import { useMemo, useState } from "react";
 import { area, curveStepAfter, line } from "d3";
-import { eyesInView, GROWING_ALLOWANCE, heaviestOf, innerCornerOnRight, type MapFacts, type View, type ZoneFacts } from "@/core/map";
+import {
+  eyesInView,
+  GROWING_ALLOWANCE,
+  heaviestOf,
+  innerCornerOnRight,
+  type MapFacts,
+  type View,
+  type ZoneFacts,
+  ZONE_WORDS,
+} from "@/core/map";
 import { momentMgMm } from "@/core/load";
 import { sideLabel, type Side } from "@/core/eye";
 import { fibreMassMg, mostCount } from "@/core/lash";
@@ -16,7 +25,6 @@ const DAYS: readonly { readonly value: Day; readonly label: string }[] = [
   { value: "growing", label: "day 21" },
 ];
 const HEIGHT = 150;
-const ROLE = { base: "zone", accent: "accent", under: "under layer" } as const;
 
 /** What the lashes are asked to carry along the lash line: index, moment, mass, today and grown; the worst lash named. */
 export function LoadSheet({ facts, view }: { facts: MapFacts; view: View }) {
@@ -92,7 +100,7 @@ export function LoadSheet({ facts, view }: { facts: MapFacts; view: View }) {
         {worst ? (
           <>
             <b>
-              Worst: {sideLabel(worst.side)}, {ROLE[worst.role]} {worst.index + 1}.
+              Worst: {sideLabel(worst.side)}, {ZONE_WORDS[worst.role]} {worst.index + 1}.
             </b>{" "}
             {worst.resting.toFixed(2)} × the ordinary classic lash today, {worst.day14.toFixed(2)} × at day 14 and{" "}
             {worst.growing.toFixed(2)} × at day 21 on lashes still growing; a resting lash stays at {worst.resting.toFixed(2)} ×.

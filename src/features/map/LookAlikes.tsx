@@ -2,7 +2,7 @@
 import { useCallback, useMemo, useState } from "react";
 import { CURL_IDS, type CurlId } from "@/core/curl";
 import { FIBRE_LENGTHS_MM, countLabel, type Fibre } from "@/core/lash";
-import { fibreCurl, fibreOnLash, kindLabel, lookAlikes, setZone, type ZoneFacts } from "@/core/map";
+import { fibreCurl, fibreOnLash, kindLabel, kindOf, lookAlikes, setZone, type ZoneFacts } from "@/core/map";
 import { sideLabel } from "@/core/eye";
 import { formatMm } from "@/core/units";
 import { layPlate } from "@/features/drawing/plate";
@@ -25,7 +25,7 @@ export function LookAlikes({ studio, zone, onTake }: { studio: MapStudio; zone: 
   const [curl, setCurl] = useState<CurlId>("C");
   const [shown, setShown] = useState(0);
   const worn = zone.fibre!;
-  const like: Fibre = { ...plainFibre(worn), curl, lengthMm };
+  const like: Fibre = { ...kindOf(worn), curl, lengthMm };
   const wished = fibreOnLash(like, natural, policy, trays);
   const overhangMm = Math.min(wished.overhangMm, zone.limit.limitMm + policy.attachmentOffsetMm - natural.meanMm);
   const found = open ? lookAlikes({ liftMm: wished.liftMm, overhangMm, like }, zone.limit, policy, trays) : [];
@@ -168,14 +168,3 @@ function FromTheFront({ studio, zone, fibre, caption }: { studio: MapStudio; zon
     </figure>
   );
 }
-
-const plainFibre = ({ lengthMm, curl, diameterMm, shape, count, countTo, opening, colour }: Fibre): Fibre => ({
-  lengthMm,
-  curl,
-  diameterMm,
-  shape,
-  count,
-  ...(countTo ? { countTo } : {}),
-  ...(opening ? { opening } : {}),
-  ...(colour ? { colour } : {}),
-});

@@ -1,8 +1,7 @@
 import Link from "next/link";
+import { LAYER_LABELS } from "@/core/map";
 import { Button, Choice, Notice } from "@/ui";
 import type { MapStudio } from "./useMapStudio";
-
-const LAYER_WORDS = { base: "base", accent: "accents", under: "under layer" } as const;
 
 /** Over the plate: whose map, its title, the layer worked on, undo; and what must be told before anything else. */
 export function MapHead({ studio }: { studio: MapStudio; hold: boolean }) {
@@ -30,7 +29,7 @@ export function MapHead({ studio }: { studio: MapStudio; hold: boolean }) {
               label="Layer worked on"
               showLabel={false}
               value={String(layer)}
-              options={layers.map(({ role }, i) => ({ value: String(i), label: LAYER_WORDS[role] }))}
+              options={layers.map(({ role }, i) => ({ value: String(i), label: LAYER_LABELS[role] }))}
               onChange={(value) => studio.setLayer(Number(value))}
             />
           ) : null}

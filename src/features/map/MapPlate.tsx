@@ -111,7 +111,8 @@ export function MapPlate({
           }}
         />
       ) : null}
-      <svg width={width} height={groundY + FOOT_PX} role="group" aria-label="Lash map of both eyes">
+      {/* A fibre longer than the sheet has room for stands out over it rather than being cut off. */}
+      <svg width={width} height={groundY + FOOT_PX} className="overflow-visible" role="group" aria-label="Lash map of both eyes">
         <Backdrop plate={plate} width={width} scale={scale} turned={turned} />
         {plate.eyes.map((place) => {
           const { side } = place;

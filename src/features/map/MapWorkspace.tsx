@@ -17,6 +17,7 @@ import { otherSide, SIDES, type Side } from "@/core/eye";
 import { Choice, Notice } from "@/ui";
 import { ChosenZone } from "./ChosenZone";
 import type { MapPage } from "./data";
+import { NUDGE_MM } from "./drag";
 import { firstPlan } from "./firstPlan";
 import { LineSheet } from "./LineSheet";
 import { MapAside } from "./MapAside";
@@ -33,9 +34,6 @@ const LimitsSheet = dynamic(() => import("./LimitsSheet").then((module) => modul
 const WorkSheet = dynamic(() => import("./WorkSheet").then((module) => module.WorkSheet), { loading: waiting });
 const SavesSheet = dynamic(() => import("./SavesSheet").then((module) => module.SavesSheet), { loading: waiting });
 const TwoMaps = dynamic(() => import("./TwoMaps").then((module) => module.TwoMaps));
-
-/** A zone line is pulled so far by a key. */
-const NUDGE_MM = 0.25;
 
 const SHEETS = ["line", "layers", "fibre", "load", "limits", "work", "saves"] as const;
 type Sheet = (typeof SHEETS)[number];

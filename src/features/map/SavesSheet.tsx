@@ -8,7 +8,7 @@ import { wishOf } from "./firstPlan";
 import type { MapStudio } from "./useMapStudio";
 
 /** A map that stands in the list, at hand or to be asked for. */
-type Comparable = { readonly key: string; readonly title: string } & (
+type Listed = { readonly key: string; readonly title: string } & (
   { readonly mapId: string; readonly revision: number } | Pick<Titled, "map">
 );
 const KINDS = { note: "Note", approved: "Approved", sentBack: "Sent back" } as const;
@@ -33,7 +33,7 @@ export function SavesSheet({ studio }: { studio: MapStudio }) {
     void Promise.resolve().then(load);
   }, [load, revision]);
   /** Everything that can be laid beside another: saves, the client's other maps, templates. */
-  const shelf: readonly Comparable[] = history
+  const shelf: readonly Listed[] = history
     ? [
         ...history.saves.map(({ revision: rev }) => ({ key: `save ${rev}`, title: `Save ${rev}`, mapId, revision: rev })),
         ...history.others.map((other) => ({ key: other.id, title: other.title, mapId: other.id, revision: other.revision })),

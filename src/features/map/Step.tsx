@@ -1,7 +1,7 @@
 "use client";
 import { memo, useRef, useState } from "react";
 import { sideLabel } from "@/core/eye";
-import { pulledTo, type Severity, type ZoneFacts } from "@/core/map";
+import { pulledTo, ZONE_WORDS, type Severity, type ZoneFacts } from "@/core/map";
 import { formatMm } from "@/core/units";
 import type { EyePlace } from "@/features/drawing/plate";
 import type { Drag, SkylineScale } from "./drag";
@@ -42,13 +42,12 @@ export const Step = memo(function Step({
   const mm = pulled ? pulled.mm : (fibre?.lengthMm ?? null);
   const middle = (x1 + x2) / 2;
   const ref = { side, index, layer };
-  const word = role === "base" ? "zone" : role === "accent" ? "accent" : "under layer";
   const lengths = mm === null ? "bare" : [...(fibre?.classes ?? []).map((c) => Math.min(c.lengthMm, mm)), mm].map(formatMm).join("/");
   return (
     <g
       role="slider"
       tabIndex={reachable ? 0 : -1}
-      aria-label={`${sideLabel(side)}, ${word} ${index + 1}`}
+      aria-label={`${sideLabel(side)}, ${ZONE_WORDS[role]} ${index + 1}`}
       aria-valuemin={0}
       aria-valuemax={25}
       aria-valuenow={mm ?? 0}

@@ -1,9 +1,7 @@
 "use client";
 import { SIDES, sideLabel } from "@/core/eye";
-import { mapTotals, pickList, type MapFacts, type Pace } from "@/core/map";
+import { mapTotals, pickList, type MapFacts, type Pace, LAYER_LABELS } from "@/core/map";
 import { formatMm } from "@/core/units";
-
-const ROLE = { base: "base", accent: "accents", under: "under" } as const;
 
 /** What the set takes: lashes by zone, fans and fibres, time, and what to lay out in the order of work. */
 export function WorkSheet({ facts, pace }: { facts: MapFacts; pace: Pace & { readonly known: boolean } }) {
@@ -64,7 +62,7 @@ export function WorkSheet({ facts, pace }: { facts: MapFacts; pace: Pace & { rea
             return (
               <p key={`${side}${layer}`} className="mt-2 text-[0.9375rem]">
                 <span className="text-sm text-ink-2">
-                  {sideLabel(side)}, {ROLE[zones[0]!.role]}, {sum}:
+                  {sideLabel(side)}, {LAYER_LABELS[zones[0]!.role]}, {sum}:
                 </span>{" "}
                 {zones.map((zone) => counted.find(({ index }) => index === zone.index)?.lashes ?? 0).join(" · ")}
               </p>

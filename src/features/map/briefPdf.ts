@@ -11,10 +11,9 @@ import {
   type MapFacts,
   type View,
 } from "@/core/map";
-import { lidOutline, sideLabel } from "@/core/eye";
+import { lidOutline, roomAboveMm, sideLabel } from "@/core/eye";
 import type { Paper, TrolleyBrief } from "@/core/formats";
 import { formatMm } from "@/core/units";
-import { roomAboveMm } from "@/features/drawing/plate";
 import { openDocument, type Sheet } from "./sheet";
 
 const MARGIN_MM = 18;
@@ -26,7 +25,6 @@ const HEADING_MM = 7;
 const FOOT_MM = 16;
 const CAUTION_MM = 3.5;
 const LENGTH_MM = 4.4;
-const KEPT_CAUTIONS = 4;
 const PICK_MM = 5;
 
 /** The brief for the trolley: one page, the map above, then lengths, order of work, what to lay out, cautions. */
@@ -66,16 +64,17 @@ export async function briefPdf(
   y = sheet.paragraph(brief.lashes, MARGIN_MM, y, 3.6, width) + 1;
   const floor = heightMm - FOOT_MM;
   const cautionMm = (caution: string) => sheet.heightOf(`- ${caution}`, CAUTION_MM, width) + 0.8;
-  // The usual cautions keep their room, however many lengths there are to lay out.
-  const reserved = HEADING_MM + 4 + brief.cautions.slice(0, KEPT_CAUTIONS).reduce((sum, caution) => sum + cautionMm(caution), 0);
+  // Cautions keep their room, however many lengths there are to lay out.
+  const reserved = HEADING_MM + 4 + brief.cautions.reduce((sum, caution) => sum + cautionMm(caution), 0);
   y = layOut(sheet, brief.picks, { y, width, room: floor - reserved - y }) + 4;
   heading("To mind");
-  for (const [i, caution] of brief.cautions.entries()) {
-    if (y + cautionMm(caution) > floor) {
-      sheet.text(`${brief.cautions.length - i} more on the map.`, MARGIN_MM, y, 3.2, { faint: true });
+  const said = [...brief.cautions, ...brief.findings];
+  for (const [i, line] of said.entries()) {
+    if (y + cautionMm(line) > floor) {
+      sheet.text(`${said.length - i} more on the map.`, MARGIN_MM, y, 3.2, { faint: true });
       break;
     }
-    y = sheet.paragraph(`- ${caution}`, MARGIN_MM, y, CAUTION_MM, width) + 0.8;
+    y = sheet.paragraph(`- ${line}`, MARGIN_MM, y, CAUTION_MM, width) + 0.8;
   }
   sheet.text(
     "Leaflets, local codes and licensed practice come first. Load is a comparison, a model of ours.",
@@ -113,7 +112,7 @@ function layOut(sheet: Sheet, picks: TrolleyBrief["picks"], { y, width, room }: 
 /** Both eyes, larger than they are, every lash drawn. */
 function drawEyes(sheet: Sheet, facts: MapFacts, view: View, widthMm: number) {
   const { map, survey, trays, policy } = facts;
-  const scale = Math.min(EYE_SCALE, EYE_ROOM_MM / roomAboveMm(survey, false));
+  const scale = Math.min(EYE_SCALE, EYE_ROOM_MM / roomAboveMm(survey));
   eyesInView(view).forEach((side, i) => {
     const eye = { ...survey.eyes[side], landmarks: landmarksOf(map, survey, side) };
     const lid = lidOutline(eye);

@@ -15,4 +15,7 @@ export type Drag = {
   readonly onEnd: () => void;
 };
 
+/** A zone line or a landmark is moved so far by a key, mm. */
+export const NUDGE_MM = 0.25;
+
 export type SkylineScale = { readonly groundY: number; readonly pxPerMm: number; readonly topMm: number };

@@ -10,20 +10,18 @@ type Ground = { readonly survey: Survey; readonly policy: Policy; readonly trays
 
 /**
  * Plans in a worker, the page staying free to be dragged on. Where no worker can be had it plans on the page, which is
- * slower to the hand and comes to the same. `first` is what will likely be asked. An answer overtaken by a later question is dropped (`undefined`).
+ * slower to the hand and comes to the same. `first` is what will likely be asked. An answer overtaken by a later question
+ * is dropped (`undefined`).
  */
 export function usePlanner({ survey, policy, trays }: Ground, first: MapWish) {
   const worker = useRef<{ thread: Worker; planner: Remote<Planner> } | null>(null);
   const asked = useRef(0);
-  const opening = useRef({ survey, policy, trays, first });
+  const likely = useRef(first);
   useEffect(() => {
     try {
       const thread = new Worker(new URL("../../workers/planner.worker.ts", import.meta.url), { type: "module" });
       worker.current = { thread, planner: wrap<Planner>(thread) };
       thread.onerror = () => (worker.current = null);
-      const { first, ...ground } = opening.current;
-      stand(worker.current.planner, ground);
-      worker.current.planner.warmUp(first).catch(() => undefined);
     } catch {
       worker.current = null;
     }
@@ -33,8 +31,12 @@ export function usePlanner({ survey, policy, trays }: Ground, first: MapWish) {
     };
   }, []);
   useEffect(() => {
-    if (worker.current) stand(worker.current.planner, { survey, policy, trays });
+    // Messages keep their order: what is asked after this is planned on it.
+    void worker.current?.planner.stand(survey, policy, [...trays]).catch(() => undefined);
   }, [survey, policy, trays]);
+  useEffect(() => {
+    void worker.current?.planner.warmUp(likely.current).catch(() => undefined);
+  }, []);
   return useMemo(
     () => ({
       plan: async (wish: MapWish): Promise<MapPlan | null | undefined> => {
@@ -48,10 +50,6 @@ export function usePlanner({ survey, policy, trays }: Ground, first: MapWish) {
     [survey, policy, trays],
   );
 }
-
-/** Messages keep their order: what is asked after this is planned on it. */
-const stand = (planner: Remote<Planner>, { survey, policy, trays }: Ground) =>
-  void planner.stand(survey, policy, [...trays]).catch(() => undefined);
 
 const PATIENCE_MS = 2000;
 

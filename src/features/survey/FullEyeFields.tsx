@@ -1,11 +1,11 @@
 import { X } from "lucide-react";
-import { DENSITIES, OWN_CURLS, sideLabel, TWISTS } from "@/core/eye";
+import { DENSITIES, MOST_PLACES, OWN_CURLS, sideLabel, TWISTS } from "@/core/eye";
 import { DIRECTIONS } from "@/core/curl";
 import { DIAMETER_CLASSES } from "@/core/lash";
 import { Button, SelectField, TextField } from "@/ui";
 import { EyeHead, WholeEyeFields, type EyeFieldsProps } from "./EyeHead";
 import { optionsOf } from "./optionsOf";
-import { addPlace, LANDMARKS, MOST_PLACES, type PlaceForm } from "./surveyForm";
+import { addPlace, LANDMARKS, readNumber, type PlaceForm } from "./surveyForm";
 
 const NUMBERS = [
   { key: "at", head: "At, mm", label: "millimetres from the inner corner" },
@@ -30,8 +30,7 @@ export function FullEyeFields({ side, eye, fields, onChange, onCopy }: EyeFields
   const name = sideLabel(side);
   const set = (i: number, change: Partial<PlaceForm>) =>
     onChange({ ...eye, places: eye.places.map((place, k) => (k === i ? { ...place, ...change } : place)) });
-  const sorted = () =>
-    onChange({ ...eye, places: [...eye.places].sort((a, b) => Number(a.at.replace(",", ".")) - Number(b.at.replace(",", "."))) });
+  const sorted = () => onChange({ ...eye, places: [...eye.places].sort((a, b) => (readNumber(a.at) ?? 0) - (readNumber(b.at) ?? 0)) });
   const head = "px-1 pb-1 text-left text-sm font-normal text-ink-2";
   return (
     <section aria-label={name}>

@@ -1,15 +1,12 @@
 "use client";
 import { useMemo } from "react";
-import { drawnNatural, fieldOf, lidOutline, sideLabel, type Side, type Survey } from "@/core/eye";
+import { drawnNaturals, fieldOf, lidOutline, sideLabel, type Side, type Survey } from "@/core/eye";
 import { Eye } from "@/features/drawing/Eye";
 import { Nose } from "@/features/drawing/Nose";
 import { layPlate } from "@/features/drawing/plate";
 import { useWidth } from "@/ui";
 
-const naturalsOf = (survey: Survey, side: Side) => {
-  const lid = lidOutline(survey.eyes[side]);
-  return fieldOf(survey, side).map((lash) => drawnNatural(lash, lid.pointAt(lash.at)));
-};
+const naturalsOf = (survey: Survey, side: Side) => drawnNaturals(fieldOf(survey, side), lidOutline(survey.eyes[side]));
 const FIELD = { label: 22, profile: 120 };
 
 /** Both eyes with the natural lashes just typed, and their lengths along the lash line. */

@@ -1,12 +1,9 @@
-import { naturalLashAt, quickPositions, surveySchema, type Side, type Survey } from "@/core/eye";
-import { LANDMARKS, number, placeForm, type EyeForm, type SurveyForm } from "./surveyForm";
+import { naturalLashAt, QUICK_SPREAD_MM, quickPositions, surveySchema, type Side, type Survey } from "@/core/eye";
+import { LANDMARKS, readNumber, placeForm, type EyeForm, type SurveyForm } from "./surveyForm";
 
 // Fetched by the page when something is first touched: the schema is a third of all its script.
 
-/** Spread taken where only a quick look was had, mm. A model of this product. */
-const QUICK_SPREAD_MM = 0.7;
-
-const share = (text: string) => (text.trim() === "" ? 0 : (number(text) ?? NaN) / 100);
+const share = (text: string) => (text.trim() === "" ? 0 : (readNumber(text) ?? NaN) / 100);
 
 export type ReadForm = { readonly survey: Survey } | { readonly fields: Record<string, string> };
 
@@ -14,26 +11,26 @@ export type ReadForm = { readonly survey: Survey } | { readonly fields: Record<s
 export function readForm(form: SurveyForm): ReadForm {
   const eye = (side: Side) => {
     const typed = form.eyes[side];
-    const lashLineMm = number(typed.lashLine);
+    const lashLineMm = readNumber(typed.lashLine);
     const places = form.mode === "quick" ? typed.places.slice(0, 3) : typed.places;
     return {
       lashLineMm,
       shape: typed.shape,
       landmarks: Object.fromEntries(
         LANDMARKS.map(({ key }) => {
-          const mm = number(typed.landmarks[key]);
+          const mm = readNumber(typed.landmarks[key]);
           return [key, mm === undefined || !lashLineMm ? undefined : mm / lashLineMm];
         }),
       ),
       points: places.map(({ at, length, spread, baby, gaps, rows, ...classes }, i) => {
-        const mm = number(at);
+        const mm = readNumber(at);
         return {
           at: form.mode === "quick" ? quickPositions[i] : mm === undefined || !lashLineMm ? undefined : mm / lashLineMm,
-          lengthMm: number(length),
-          spreadMm: form.mode === "quick" && spread.trim() === "" ? QUICK_SPREAD_MM : number(spread),
+          lengthMm: readNumber(length),
+          spreadMm: form.mode === "quick" && spread.trim() === "" ? QUICK_SPREAD_MM : readNumber(spread),
           babyShare: share(baby),
           gapShare: share(gaps),
-          rows: number(rows),
+          rows: readNumber(rows),
           ...classes,
         };
       }),
@@ -45,7 +42,7 @@ export function readForm(form: SurveyForm): ReadForm {
     oilyLids: form.oilyLids,
     serum: form.serum,
     sleepsOn: form.sleepsOn,
-    washesPerWeek: form.washes.trim() === "" ? null : number(form.washes),
+    washesPerWeek: form.washes.trim() === "" ? null : readNumber(form.washes),
     seed: form.seed,
     eyes: { right: eye("right"), left: eye("left") },
   });

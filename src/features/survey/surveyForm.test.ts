@@ -1,6 +1,6 @@
-import { naturalLashAt, usualSurvey, type Survey } from "@/core/eye";
+import { MOST_PLACES, naturalLashAt, usualSurvey, type Survey } from "@/core/eye";
 import { inMode, readForm } from "./readForm";
-import { addPlace, formOf, MOST_PLACES, type SurveyForm } from "./surveyForm";
+import { addPlace, formOf, type SurveyForm } from "./surveyForm";
 
 const form = formOf(usualSurvey());
 const right = (change: Partial<SurveyForm["eyes"]["right"]>): SurveyForm => ({

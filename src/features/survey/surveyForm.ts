@@ -1,4 +1,4 @@
-import { quickPositions, type EyeSurvey, type Side, type Survey } from "@/core/eye";
+import { MOST_PLACES, quickPositions, type EyeSurvey, type Side, type Survey } from "@/core/eye";
 
 export const PLACES = ["inner", "middle", "outer"] as const;
 export const LANDMARKS = [
@@ -9,9 +9,6 @@ export const LANDMARKS = [
 ] as const;
 type LandmarkKey = (typeof LANDMARKS)[number]["key"];
 type Point = EyeSurvey["points"][number];
-
-/** As many as a survey holds. */
-export const MOST_PLACES = 40;
 
 /** One place as typed. Lengths in mm, shares in per cent, all text until it is read. */
 export type PlaceForm = {
@@ -88,13 +85,13 @@ export function formOf(survey: Survey): SurveyForm {
 }
 
 /** A figure as typed, with a point or a comma; undefined where it is none. */
-export const number = (text: string) => (/^\s*-?\d+([.,]\d+)?\s*$/.test(text) ? Number(text.trim().replace(",", ".")) : undefined);
+export const readNumber = (text: string) => (/^\s*-?\d+([.,]\d+)?\s*$/.test(text) ? Number(text.trim().replace(",", ".")) : undefined);
 
 /** A new place half way between two others of the full form, or past the last one. */
 export function addPlace(eye: EyeForm): EyeForm {
   if (eye.places.length >= MOST_PLACES) return eye;
-  const at = (i: number) => number(eye.places[i]?.at ?? "") ?? 0;
-  const line = number(eye.lashLine) ?? 28;
+  const at = (i: number) => readNumber(eye.places[i]?.at ?? "") ?? 0;
+  const line = readNumber(eye.lashLine) ?? 28;
   // The widest gap is where a place tells most.
   const edges = [0, ...eye.places.map((_, i) => at(i)), line];
   let widest = 0;

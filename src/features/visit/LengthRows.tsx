@@ -1,25 +1,31 @@
 "use client";
 import { useState } from "react";
 import { sideLabel } from "@/core/eye";
-import { countLabel } from "@/core/lash";
-import { baseIndex, eyesInView, innerCornerOnRight, kindLabel, type LashMap, type Layer, type ZoneFibre } from "@/core/map";
+import { baseIndex, eyesInView, innerCornerOnRight, LAYER_LABELS, layerLegend, type LashMap } from "@/core/map";
 import { Button } from "@/ui";
 
 const LOWEST_MM = 3;
-const LAYER_WORDS: Readonly<Record<Layer["role"], string>> = { base: "Base", accent: "Accents", under: "Under layer" };
 
 /** The map at the bed: the layer being placed, every zone's length as large as it goes, as seen from the bed head. */
 export function LengthRows({ map }: { map: LashMap }) {
   const { layers } = map.eyes.right;
   const [shown, setShown] = useState(() => baseIndex(map, "right"));
   const layer = layers[shown] ?? layers[0]!;
+  // One sentence where both eyes wear the same, else one an eye.
+  const legends = [
+    ...new Set(
+      eyesInView("bedHead")
+        .flatMap((side) => map.eyes[side].layers[shown] ?? [])
+        .map(layerLegend),
+    ),
+  ];
   return (
     <div className="space-y-4">
       {layers.length > 1 ? (
         <div role="group" aria-label="Layer to place" className="flex flex-wrap gap-3">
           {layers.map(({ role }, i) => (
             <Button key={i} size="bed" tone={i === shown ? "ivy" : "line"} aria-pressed={i === shown} onClick={() => setShown(i)}>
-              {LAYER_WORDS[role]}
+              <span className="first-letter:uppercase">{LAYER_LABELS[role]}</span>
             </Button>
           ))}
         </div>
@@ -60,24 +66,7 @@ export function LengthRows({ map }: { map: LashMap }) {
           </section>
         );
       })}
-      <p className="text-[0.9375rem] text-ink-2">Seen from the bed head: client&rsquo;s left on your left. {wornIn(map, shown)}</p>
+      <p className="text-[0.9375rem] text-ink-2">Seen from the bed head: client&rsquo;s left on your left. {legends.join(" ")}</p>
     </div>
   );
 }
-
-/** What a layer is worn in, kind by kind: "C 0.15 singles." or, where zones differ, each with its zones. */
-function wornIn(map: LashMap, shown: number): string {
-  const kinds = new Map<string, Set<number>>();
-  for (const side of eyesInView("bedHead"))
-    map.eyes[side].layers[shown]?.zones.forEach((zone, i) => {
-      if (!zone) return;
-      for (const kind of kindsOf(zone)) kinds.set(kind, (kinds.get(kind) ?? new Set()).add(i + 1));
-    });
-  const { placing } = map.eyes.right.layers[shown] ?? {};
-  const spread = placing ? ` ${placing.cluster === 1 ? "One" : `A cluster of ${placing.cluster}`} to every ${placing.every} lashes.` : "";
-  if (kinds.size <= 1) return `${[...kinds.keys()].join("")}.${spread}`;
-  return `${[...kinds].map(([kind, zones]) => `${kind} in ${[...zones].sort((a, b) => a - b).join(", ")}`).join("; ")}.${spread}`;
-}
-
-const kindsOf = (zone: ZoneFibre) =>
-  (zone.hybrid ? [zone, zone.hybrid.fibre] : [zone]).map((fibre) => `${kindLabel(fibre)} ${countLabel(fibre)}`);

@@ -5,6 +5,7 @@ import { setZone } from "../edit";
 import type { LashMap, Layer } from "../schema";
 import { changePiece } from "../pieces";
 import type { Fibre } from "../../lash";
+import { ZONE_WORDS } from "../layers";
 
 /**
  * Runs a check over every zone of every layer of both eyes. What it finds must follow from the zone's facts, the policy
@@ -36,9 +37,6 @@ export function perPiece(name: string, facts: MapFacts, check: (zone: ZoneFacts,
 }
 
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
-/** What a zone of a layer is called. */
-export const ZONE_WORDS: Readonly<Record<Layer["role"], string>> = { base: "zone", accent: "accent", under: "under layer" };
-
 /** "Client's left, zone 7", "Client's right, accent 2"; zones count from the inner corner. */
 export function placeOf(zone: Pick<ZoneFacts, "side" | "index" | "role">): string {
   return `${capital(sideLabel(zone.side))}, ${ZONE_WORDS[zone.role]} ${zone.index + 1}`;

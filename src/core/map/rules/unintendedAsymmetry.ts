@@ -5,7 +5,7 @@ import { kindLabel, sameKind, type TrayKind } from "../stock";
 import type { LashMap } from "../schema";
 import { judgeLoad } from "../zoneLimit";
 import { mostCount } from "../../lash";
-import { ZONE_WORDS } from "./helpers";
+import { ZONE_WORDS } from "../layers";
 
 /** Unintended asymmetry: mirrored zones wear different fibres and nobody said so. */
 export const unintendedAsymmetry: Rule = ({ map, layers, policy }) => {
