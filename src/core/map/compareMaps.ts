@@ -22,6 +22,7 @@ const mix = ({ fibre, share, pattern }: Pick<Hybrid, "share" | "pattern"> & { fi
 
 const COUPLINGS: Readonly<Record<LashMap["coupling"], string>> = { mirrored: "alike", each: "each for itself", level: "seen level" };
 const PATTERNS = { alternate: "in turn", scattered: "scattered", lowerRow: "lower row" } as const;
+
 /** Everything of a map that is asked for once, each with its words. A new field of a map is a new line here. */
 const WHOLE: readonly (readonly [what: string, say: (map: LashMap) => string])[] = [
   [
@@ -44,22 +45,25 @@ const WHOLE: readonly (readonly [what: string, say: (map: LashMap) => string])[]
   ["limits of its own", ({ limits }) => limitWords(limits).join(", ") || "none"],
 ];
 
+type Say = (layer: Layer, own: FibreKind, map: LashMap) => string;
+
 /** "9 10 11", and what a zone wears that is not the layer's own: "9 10 11 (D 0.05, 5D)". */
-function line({ zones }: Layer, own: FibreKind): string {
+function line({ zones }: Layer, own: FibreKind, { hybrid }: LashMap): string {
   const say = (zone: ZoneFibre | null) => {
     if (!zone) return "–";
-    const classes = (zone.classes ?? []).map(({ upToMm, lengthMm }) => `${lengthMm}<${upToMm}/`).join("");
+    const classes = (zone.classes ?? []).map(({ upToMm, lengthMm }) => `${lengthMm}≤${upToMm}/`).join("");
     const other = samePlaced(zone, own) ? "" : ` (${kind(zone)})`;
-    const mixed = zone.hybrid ? ` + ${zone.hybrid.fibre.lengthMm} (${mix(zone.hybrid)})` : "";
+    const mixture = zone.hybrid && mix(zone.hybrid);
+    const mixed = zone.hybrid ? ` + ${zone.hybrid.fibre.lengthMm}${hybrid && mixture === mix(hybrid) ? "" : ` (${mixture})`}` : "";
     return `${classes}${zone.lengthMm}${other}${mixed}`;
   };
   return zones.map(say).join(" ");
 }
 
-function lines(map: LashMap, side: Side, role: Layer["role"], say: (layer: Layer, own: FibreKind) => string): string {
+function lines(map: LashMap, side: Side, role: Layer["role"], say: Say): string {
   const own = { base: map.fibre, accent: map.accents?.fibre ?? map.fibre, under: map.under?.fibre ?? map.fibre }[role];
   const layers = map.eyes[side].layers.filter((layer) => layer.role === role);
-  return layers.map((layer) => say(layer, own)).join(" / ") || "none";
+  return layers.map((layer) => say(layer, own, map)).join(" / ") || "none";
 }
 
 /** What changed from one map to another, empty where nothing did but the title. */
@@ -69,7 +73,7 @@ export function compareMaps(before: LashMap, after: LashMap): Difference[] {
     ...SIDES.flatMap((side) =>
       LAYER_ROLES.flatMap((role) => {
         const where = `client's ${side}${role === "base" ? "" : `, ${LAYER_LABELS[role]}`}`;
-        const row = (what: string, say: (layer: Layer, own: FibreKind) => string) => ({
+        const row = (what: string, say: Say) => ({
           what,
           before: lines(before, side, role, say),
           after: lines(after, side, role, say),
