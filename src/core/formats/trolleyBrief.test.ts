@@ -1,6 +1,7 @@
 import { defaultPolicy, type Policy } from "../policy";
 import { lengthsFrom, surveyOf, trayOf } from "../../../tests/support/surveys";
 import { mapFacts, placements, planMap, setZoneLength, type LashMap, type MapWish } from "../map";
+import { formatHours } from "../units";
 import { trolleyBrief, zoneRows } from ".";
 
 const single = { curl: "C" as const, diameterMm: 0.15, shape: "round" as const, count: 1 };
@@ -37,8 +38,7 @@ describe("the brief for the trolley", () => {
     const { lashes } = brief();
     expect(lashes).toContain(`${placed[0]!.length} lashes on the client's right, ${placed[1]!.length} on the left`);
     const seconds = placed.flat().reduce((sum, { worn }) => sum + (worn!.fibre.count > 1 ? 60 : 30), 0);
-    const hours = Math.floor(seconds / 3600);
-    expect(lashes).toContain(`${hours ? `${hours} h ` : ""}${Math.round((seconds % 3600) / 60)} min`);
+    expect(lashes).toContain(`about ${formatHours(seconds)} of placing`);
   });
   test("says the studio's own order of work, and says it otherwise where the policy does", () => {
     const usual = brief().order.join(" ");

@@ -1,7 +1,7 @@
 import { SIDES, sideLabel } from "../eye";
 import { joinFindings, LAYER_LABELS, mapFindings, mapTotals, pickList, type Layer, type MapFacts, type Pick } from "../map";
 import { POLICY_FIELDS, type Policy } from "../policy";
-import { formatMm } from "../units";
+import { formatHours, formatMm } from "../units";
 
 /** All that lies on the trolley, one page of words: what is worn, in which order, what to lay out, what to mind. */
 export type TrolleyBrief = {
@@ -34,8 +34,6 @@ export function trolleyBrief(
 ): TrolleyBrief {
   const { map, policy } = facts;
   const totals = mapTotals(facts, options);
-  const hours = Math.floor(totals.seconds / 3600);
-  const minutes = Math.round((totals.seconds % 3600) / 60);
   const isFan = totals.fans > 0;
   const findings = joinFindings(mapFindings(facts)).filter(({ severity }) => severity !== "note");
   return {
@@ -57,7 +55,7 @@ export function trolleyBrief(
     picks: pickList(facts),
     lashes:
       `${totals.lashes.right} lashes on the client's right, ${totals.lashes.left} on the left` +
-      `${isFan ? `; ${totals.fans} fans of ${totals.fibres} fibres in all` : ""}; about ${hours ? `${hours} h ` : ""}${minutes} min of placing.`,
+      `${isFan ? `; ${totals.fans} fans of ${totals.fibres} fibres in all` : ""}; about ${formatHours(totals.seconds)} of placing.`,
     cautions: [...ALWAYS, ...(facts.survey.serum ? ["A lash serum is in use: growth is not the usual one."] : [])],
     findings: findings.map(({ title, why }) => `${title}: ${why}`),
   };

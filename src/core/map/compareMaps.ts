@@ -54,7 +54,7 @@ function line({ zones }: Layer, own: FibreKind, { hybrid }: LashMap): string {
     const classes = (zone.classes ?? []).map(({ upToMm, lengthMm }) => `${lengthMm}≤${upToMm}/`).join("");
     const other = samePlaced(zone, own) ? "" : ` (${kind(zone)})`;
     const mixture = zone.hybrid && mix(zone.hybrid);
-    const mixed = zone.hybrid ? ` + ${zone.hybrid.fibre.lengthMm}${hybrid && mixture === mix(hybrid) ? "" : ` (${mixture})`}` : "";
+    const mixed = zone.hybrid ? `+${zone.hybrid.fibre.lengthMm}${hybrid && mixture === mix(hybrid) ? "" : ` (${mixture})`}` : "";
     return `${classes}${zone.lengthMm}${other}${mixed}`;
   };
   return zones.map(say).join(" ");

@@ -16,3 +16,10 @@ export function formatClock(seconds: number): string {
 export function formatMm(mm: number): string {
   return String(Math.round(mm * 10) / 10);
 }
+
+/** Whole minutes, and hours where there are any. `formatHours(14_399)` → "4 h"; `formatHours(5_400)` → "1 h 30 min" */
+export function formatHours(seconds: number): string {
+  const all = Math.round(seconds / 60);
+  const [hours, minutes] = [Math.floor(all / 60), all % 60];
+  return [hours ? `${hours} h` : "", minutes || !hours ? `${minutes} min` : ""].filter(Boolean).join(" ");
+}

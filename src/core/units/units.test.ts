@@ -1,4 +1,4 @@
-import { celsiusToFahrenheit, celsiusToKelvin, clamp, degToRad, formatClock, formatMm, mulberry32, radToDeg } from ".";
+import { celsiusToFahrenheit, celsiusToKelvin, clamp, degToRad, formatClock, formatMm, mulberry32, radToDeg, formatHours } from ".";
 
 test.each([
   [702, "11:42"],
@@ -44,3 +44,13 @@ test("the seeded generator repeats itself, differs by seed, and spreads evenly o
   // Chi squared with 9 degrees of freedom stays under 27.9 in 999 of 1000 fair draws (published tables).
   expect(tenths.reduce((sum, count) => sum + (count - 2000) ** 2 / 2000, 0)).toBeLessThan(27.9);
 });
+
+test.each([
+  [0, "0 min"],
+  [29, "0 min"],
+  [59 * 60 + 31, "1 h"],
+  [4 * 3600 - 1, "4 h"],
+  [3600 + 29, "1 h"],
+  [5400, "1 h 30 min"],
+  [5 * 3600 + 12 * 60, "5 h 12 min"],
+])("%d s reads %s: never sixty minutes", (seconds, words) => expect(formatHours(seconds)).toBe(words));

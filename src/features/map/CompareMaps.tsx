@@ -17,6 +17,7 @@ import {
   type LashMap,
   type MapFacts,
 } from "@/core/map";
+import { formatHours } from "@/core/units";
 import { layPlate } from "@/features/drawing/plate";
 import { Profile } from "@/features/drawing/Profile";
 import { WornEye } from "@/features/drawing/WornEye";
@@ -27,7 +28,6 @@ export type Titled = { readonly key: string; readonly title: string; readonly ma
 const BENCH = "On the bench";
 
 const percent = (share: number) => `${Math.round(share * 100)} %`;
-const hours = (seconds: number) => `${Math.floor(seconds / 3600)} h ${Math.round((seconds % 3600) / 60)} min`;
 
 /** Two maps side by side on the same eyes: how they look, how dense and dark, what they take, what changed. */
 export function CompareMaps({
@@ -68,7 +68,7 @@ export function CompareMaps({
     ],
     ["to settle", (facts) => String(mapFindings(facts).filter(({ severity }) => severity !== "note").length)],
     ["fibres", (facts) => String(mapTotals(facts, page.pace).fibres)],
-    ["placing", (facts) => hours(mapTotals(facts, page.pace).seconds)],
+    ["placing", (facts) => formatHours(mapTotals(facts, page.pace).seconds)],
   ];
   return (
     <Dialog open onOpenChange={(open) => !open && onClose()} title="Two maps on the same eyes" wide>

@@ -1,13 +1,12 @@
 "use client";
 import { SIDES, sideLabel } from "@/core/eye";
 import { mapTotals, pickList, type MapFacts, type Pace, LAYER_LABELS } from "@/core/map";
-import { formatMm } from "@/core/units";
+import { formatHours, formatMm } from "@/core/units";
 
 /** What the set takes: lashes by zone, fans and fibres, time, and what to lay out in the order of work. */
 export function WorkSheet({ facts, pace }: { facts: MapFacts; pace: Pace & { readonly known: boolean } }) {
   const totals = mapTotals(facts, pace);
   const picks = pickList(facts);
-  const hours = totals.seconds / 3600;
   const lacking = picks.filter(({ inStock }) => !inStock);
   return (
     <div className="grid gap-x-10 gap-y-5 md:grid-cols-2">
@@ -47,8 +46,7 @@ export function WorkSheet({ facts, pace }: { facts: MapFacts; pace: Pace & { rea
       </section>
       <section aria-label="Lashes and time">
         <h3 className="text-lg">
-          {totals.lashes.right + totals.lashes.left} lashes, about {hours >= 1 ? `${Math.floor(hours)} h ` : ""}
-          {Math.round((hours % 1) * 60)} min
+          {totals.lashes.right + totals.lashes.left} lashes, about {formatHours(totals.seconds)}
         </h3>
         <p className="text-[0.9375rem] text-ink-2">
           {totals.fans ? `${totals.fans} fans, ` : ""}
