@@ -1,6 +1,17 @@
 import fc from "fast-check";
 import psychrolib from "psychrolib";
-import { dewPointC, saturationPressurePa, temperatureForHumidityC, vapourDensityGm3, waterToReachG } from "@/core/air";
+import {
+  airDensityKgM3,
+  dewPointC,
+  humidityRatio,
+  pressureAtAltitudePa,
+  saltHumidity,
+  saturationPressurePa,
+  temperatureForHumidityC,
+  vapourDensityGm3,
+  waterToReachG,
+  wetBulbC,
+} from "@/core/air";
 import { setTimeRatio } from "@/core/adhesive";
 
 // Reference library: psychrolib 1.1.1 (formulas of ASHRAE Handbook Fundamentals), run here.
@@ -36,6 +47,49 @@ test("dew point within 0.05 K of psychrolib over 5 to 40 °C and 5 to 95 %", () 
     }),
     RUNS,
   );
+});
+
+const altitude = fc.double({ min: 0, max: 3000, noNaN: true });
+
+test("pressure by altitude as psychrolib's standard atmosphere, 0 to 3,000 m", () => {
+  fc.assert(
+    fc.property(altitude, (metres) => Math.abs(pressureAtAltitudePa(metres) / psychrolib.GetStandardAtmPressure(metres) - 1) < 1e-6),
+    RUNS,
+  );
+});
+
+test("humidity ratio within 0.1 % and moist air's density within 0.1 % of psychrolib at 0 to 3,000 m", () => {
+  fc.assert(
+    fc.property(temperature, humidity, altitude, (temperatureC, relativeHumidity, metres) => {
+      const pressure = psychrolib.GetStandardAtmPressure(metres);
+      const ratio = psychrolib.GetHumRatioFromRelHum(temperatureC, relativeHumidity, pressure);
+      const density = psychrolib.GetMoistAirDensity(temperatureC, ratio, pressure);
+      const air = { temperatureC, relativeHumidity };
+      return (
+        Math.abs(humidityRatio(air, pressureAtAltitudePa(metres)) / ratio - 1) < 1e-3 &&
+        Math.abs(airDensityKgM3(air, pressureAtAltitudePa(metres)) / density - 1) < 1e-3
+      );
+    }),
+    RUNS,
+  );
+});
+
+test("wet bulb within 0.05 K of psychrolib at 0 to 3,000 m", () => {
+  fc.assert(
+    fc.property(temperature, humidity, altitude, (temperatureC, relativeHumidity, metres) => {
+      const pressure = psychrolib.GetStandardAtmPressure(metres);
+      const expected = psychrolib.GetTWetBulbFromRelHum(temperatureC, relativeHumidity, pressure);
+      // At the freezing point itself the equations over water and over ice give two answers.
+      fc.pre(Math.abs(expected) > 0.5);
+      return Math.abs(wetBulbC({ temperatureC, relativeHumidity }, pressure) - expected) < 0.05;
+    }),
+    { ...RUNS, numRuns: 500 },
+  );
+});
+
+test("air over damp table salt holds 75.29 ± 0.12 % at 25 °C", () => {
+  // Greenspan, J. Res. Natl. Bur. Stand. 81A (1977) 89-96, recalled from memory.
+  expect(Math.abs(saltHumidity(25) - 0.7529)).toBeLessThan(0.0012);
 });
 
 test.each([

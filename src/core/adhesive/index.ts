@@ -1,6 +1,40 @@
 export { adhesiveSchema, type Adhesive } from "./schema";
-export { setTime, setTimeRatio, SET_TIME_REFERENCE, SET_TIME_GOOD_FOR, type SetTime } from "./setTime";
+export { setTimeRatio, isGoodFor, SET_TIME_REFERENCE, SET_TIME_GOOD_FOR, USUAL_LAW, type CureLaw } from "./setTime";
+export {
+  setTime,
+  learnSetTime,
+  expectedSetTime,
+  surprise,
+  bottleDrift,
+  lawOf,
+  TEST_NOISE,
+  QUESTIONED_FROM,
+  type SetTest,
+  type SetTime,
+  type SetTimeModel,
+  type BottleDrift,
+} from "./setTimeModel";
+export { independent, updated, sumOf, normalBelow, type Belief } from "./gaussian";
+export { handTime, handMatch, type HandTime, type HandMatch } from "./handMatch";
 export { windowVerdict, type WindowVerdict, type AirAdvice } from "./windowVerdict";
 export { beadLifeS } from "./beadLife";
 export { bottleAge, type BottleAge } from "./bottleAge";
+export { bottleFitness, type BottleFitness } from "./bottleFitness";
 export { fitsBest } from "./fitsBest";
+export { cureDose, type AirAt, type Dose } from "./cureDose";
+export {
+  cureLedger,
+  isolation,
+  EYES_SHUT_AT_LEAST_S,
+  EYES_MEND_AFTER_S,
+  ISOLATION_S,
+  type CureLedger,
+  type EyesOpen,
+  type Isolation,
+  type LedgerSettings,
+  type Placing,
+} from "./cureLedger";
+export { FINISH_IDS, FINISH_LABELS, type FinishId, type FinishFigure, type FinishFigures } from "./finishes";
+export { baseRate, brushVerdict, chanceOfAtLeast, type Brush, type BrushVerdict } from "./brushOut";
+export { willNotGrab, type GrabFacts, type GrabCheck } from "./willNotGrab";
+export { startRoom, type DayVisit, type RoomStart } from "./startRoom";

@@ -1,6 +1,6 @@
 import { z } from "zod";
 
-/** What a leaflet says of an adhesive. Humidities are fractions. */
+/** What a leaflet says of an adhesive. Humidities are fractions. What a leaflet is silent on is left out. */
 export const adhesiveSchema = z
   .strictObject({
     name: z.string().trim().min(1, "Name the adhesive.").max(80),
@@ -10,6 +10,12 @@ export const adhesiveSchema = z
     temperatureLowC: z.number().min(5, "Temperature windows start at 5 °C.").max(40),
     temperatureHighC: z.number().min(5).max(40, "Temperature windows end at 40 °C."),
     lifeAfterOpeningDays: z.int().min(7, "At least a week.").max(365, "At most a year."),
+    shakeSeconds: z.int().min(10, "From 10 to 180 seconds.").max(180, "From 10 to 180 seconds.").optional(),
+    /** Drops in a full bottle. */
+    dropsIn: z.int().min(10, "From 10 to 2,000 drops.").max(2000, "From 10 to 2,000 drops.").optional(),
+    keptIn: z.enum(["fridge until opened", "fridge always", "cool and dry"]).optional(),
+    /** Hours without water, where this leaflet differs from the studio's own. */
+    waterHours: z.number().min(0, "From 0 to 72 hours.").max(72, "From 0 to 72 hours.").optional(),
   })
   .refine((a) => a.humidityLow < a.humidityHigh, {
     message: "The window runs from the lower humidity to the higher.",

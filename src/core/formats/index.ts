@@ -4,3 +4,16 @@ export { eyesSvg } from "./eyesSvg";
 export { padStrip, type PadStrip, type PadStripEye, type PadStripLayer, PAPERS, type Paper } from "./padStrip";
 export { zoneRows } from "./zoneRows";
 export { trolleyBrief, type TrolleyBrief } from "./trolleyBrief";
+export {
+  guessSeparator,
+  guessTable,
+  readTable,
+  numberIn,
+  parseTime,
+  DATE_ORDERS,
+  type DateOrder,
+  type TableReading,
+  type TableGuess,
+  type TableRow,
+  type TableTime,
+} from "./readingsTable";

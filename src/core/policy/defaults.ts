@@ -2,7 +2,7 @@ import type { Policy } from "./policy";
 
 /** The defaults of the trade; `fields.ts` gives the reason for each. */
 export const defaultPolicy: Policy = {
-  version: 2,
+  version: 3,
   overLengthMm: 3,
   fineOverLengthMm: 2,
   corners: "match",
@@ -14,6 +14,16 @@ export const defaultPolicy: Policy = {
   attachmentOffsetMm: 1,
   beadMinutes: 15,
   shakeSeconds: 60,
+  holdSeconds: 3,
+  eyesOpenMinutes: 4,
+  waterHours: 24,
+  bonderWaitMinutes: 3,
+  bonderEyesMinutes: 3,
+  bonderWaterHours: 24,
+  mistEyesMinutes: 3,
+  mistWaterHours: 24,
+  sprayEyesMinutes: 3,
+  sprayWaterHours: 24,
   patchTestMonths: 6,
   accentOffsetMm: 3,
   accentPlacing: "singles",

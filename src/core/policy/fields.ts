@@ -5,7 +5,7 @@ export type Standing = "common practice" | "from memory" | "a model of ours";
 
 export type PolicyField = {
   readonly key: Exclude<keyof Policy, "version" | "curls">;
-  readonly group: "Lengths" | "Accents" | "Load" | "At the chair" | "Adhesive" | "Pace and stock" | "Lift and tint" | "Care";
+  readonly group: "Lengths" | "Accents" | "Load" | "At the chair" | "Adhesive" | "Cure" | "Pace and stock" | "Lift and tint" | "Care";
   readonly label: string;
   readonly unit: string;
   readonly step?: number;
@@ -302,6 +302,96 @@ export const POLICY_FIELDS: readonly PolicyField[] = [
     unit: "s",
     step: 5,
     reason: "60 to 120 s by hand, 30 s in a machine, or as the leaflet says.",
+    standing: "common practice",
+  },
+  {
+    key: "holdSeconds",
+    group: "Cure",
+    label: "One lash held apart",
+    unit: "s",
+    step: 0.5,
+    reason: "2 to 4 s at 22 °C and 50 %; in other air as much longer or shorter as the glue sets there.",
+    standing: "common practice",
+  },
+  {
+    key: "eyesOpenMinutes",
+    group: "Cure",
+    label: "Cure before eyes may open",
+    unit: "min",
+    step: 0.5,
+    reason: "3 to 5 minutes of cure at 22 °C and 50 %; in dry air they wait longer, and never under 3 minutes by the clock.",
+    standing: "common practice",
+  },
+  {
+    key: "waterHours",
+    group: "Cure",
+    label: "Without water, fanned dry",
+    unit: "h",
+    step: 1,
+    reason: "24 hours unless the adhesive's leaflet says otherwise.",
+    standing: "common practice",
+  },
+  {
+    key: "bonderWaitMinutes",
+    group: "Cure",
+    label: "Wait before bonder",
+    unit: "min",
+    step: 0.5,
+    reason: "3 minutes after the last lash, or as its leaflet says.",
+    standing: "common practice",
+  },
+  {
+    key: "bonderEyesMinutes",
+    group: "Cure",
+    label: "Eyes after bonder",
+    unit: "min",
+    step: 0.5,
+    reason: "By its leaflet; never under 3 minutes after the last lash.",
+    standing: "common practice",
+  },
+  {
+    key: "bonderWaterHours",
+    group: "Cure",
+    label: "Without water after bonder",
+    unit: "h",
+    step: 1,
+    reason: "Shorter only as its leaflet says.",
+    standing: "common practice",
+  },
+  {
+    key: "mistEyesMinutes",
+    group: "Cure",
+    label: "Eyes after nano mist",
+    unit: "min",
+    step: 0.5,
+    reason: "By the device's leaflet; never under 3 minutes after the last lash.",
+    standing: "common practice",
+  },
+  {
+    key: "mistWaterHours",
+    group: "Cure",
+    label: "Without water after mist",
+    unit: "h",
+    step: 1,
+    reason: "Shorter only as the adhesive's leaflet says.",
+    standing: "common practice",
+  },
+  {
+    key: "sprayEyesMinutes",
+    group: "Cure",
+    label: "Eyes after water spray",
+    unit: "min",
+    step: 0.5,
+    reason: "By the adhesive's leaflet; never under 3 minutes after the last lash.",
+    standing: "common practice",
+  },
+  {
+    key: "sprayWaterHours",
+    group: "Cure",
+    label: "Without water after spray",
+    unit: "h",
+    step: 1,
+    reason: "Shorter only as the adhesive's leaflet says.",
     standing: "common practice",
   },
   {

@@ -1,4 +1,4 @@
-import { defaultPolicy, POLICY_FIELDS, policySchema } from ".";
+import { cureSettings, defaultPolicy, POLICY_FIELDS, policySchema, upgradePolicy } from ".";
 
 test("the defaults are a lawful policy, and every question of it is asked with a reason and where it comes from", () => {
   expect(policySchema.parse(defaultPolicy)).toEqual(defaultPolicy);
@@ -27,4 +27,23 @@ test.each([
   const parsed = policySchema.safeParse({ ...defaultPolicy, ...change });
   expect(parsed.success).toBe(false);
   expect(parsed.error!.issues.map((issue) => issue.path.join("."))).toContain(where);
+});
+
+test("an older policy keeps what it said and takes the defaults for what it was never asked", () => {
+  const { holdSeconds, eyesOpenMinutes, ...older } = defaultPolicy;
+  expect([holdSeconds, eyesOpenMinutes]).toEqual([3, 4]);
+  for (const version of [1, 2])
+    expect(policySchema.parse(upgradePolicy({ ...older, version, beadMinutes: 18 }))).toEqual({ ...defaultPolicy, beadMinutes: 18 });
+  expect(upgradePolicy({ version: 99 })).toEqual({ version: 99 });
+  expect(upgradePolicy("words")).toBe("words");
+});
+
+test("what it says of curing comes in seconds and hours", () => {
+  const settings = cureSettings({ ...defaultPolicy, eyesOpenMinutes: 5, bonderWaitMinutes: 2, mistWaterHours: 4 });
+  expect(settings).toMatchObject({
+    holdS: 3,
+    eyesOpenS: 300,
+    figures: { bonder: { waitS: 120, waterHours: 24 }, mist: { waterHours: 4 } },
+  });
+  expect(settings.figures.fan.eyesAfterS).toBeNull();
 });

@@ -4,7 +4,7 @@ import { curlOverridesSchema } from "../curl/curlSchema";
 /** What a studio has decided where practitioners disagree. A product leaflet wins over all of it. */
 export const policySchema = z
   .strictObject({
-    version: z.literal(2),
+    version: z.literal(3),
     /** Most a fibre may stand past the zone's shorter lashes, mm. */
     overLengthMm: z.number().min(0, "Over-length runs from 0 to 5 mm.").max(5, "Over-length runs from 0 to 5 mm."),
     /** The same where the natural lashes are fine. */
@@ -49,6 +49,19 @@ export const policySchema = z
     curls: curlOverridesSchema,
     beadMinutes: z.number().min(5, "From 5 to 30 minutes.").max(30, "From 5 to 30 minutes."),
     shakeSeconds: z.int().min(10, "From 10 to 180 seconds.").max(180, "From 10 to 180 seconds."),
+    /** One lash held apart at 22 °C and 50 %, s. */
+    holdSeconds: z.number().min(1, "From 1 to 6 seconds.").max(6, "From 1 to 6 seconds."),
+    /** Cure before eyes may open, minutes at 22 °C and 50 %. */
+    eyesOpenMinutes: z.number().min(3, "From 3 to 10 minutes.").max(10, "From 3 to 10 minutes."),
+    /** Hours without water where nothing quicker was used. */
+    waterHours: z.number().min(0, "From 0 to 72 hours.").max(72, "From 0 to 72 hours."),
+    bonderWaitMinutes: z.number().min(0, "From 0 to 15 minutes.").max(15, "From 0 to 15 minutes."),
+    bonderEyesMinutes: z.number().min(0, "From 0 to 15 minutes.").max(15, "From 0 to 15 minutes."),
+    bonderWaterHours: z.number().min(0, "From 0 to 72 hours.").max(72, "From 0 to 72 hours."),
+    mistEyesMinutes: z.number().min(0, "From 0 to 15 minutes.").max(15, "From 0 to 15 minutes."),
+    mistWaterHours: z.number().min(0, "From 0 to 72 hours.").max(72, "From 0 to 72 hours."),
+    sprayEyesMinutes: z.number().min(0, "From 0 to 15 minutes.").max(15, "From 0 to 15 minutes."),
+    sprayWaterHours: z.number().min(0, "From 0 to 72 hours.").max(72, "From 0 to 72 hours."),
     patchTestMonths: z.int().min(1, "From 1 to 12 months.").max(12, "From 1 to 12 months."),
   })
   .refine((p) => p.fineOverLengthMm <= p.overLengthMm, {

@@ -3,10 +3,13 @@ import type { VisitState } from "./state";
 /** A bead asks for attention this long before its end, s. */
 export const BEAD_WARNING_S = 120;
 
+/** A check owed since a bead was changed: amber at once, red after this, s. A model of this product. */
+export const CHECK_RED_AFTER_S = 180;
+
 /** A running clock, reckoned from events and the time now: nothing counts down in memory. */
 export type Clock = {
   readonly id: string;
-  readonly kind: "shake" | "bead";
+  readonly kind: "shake" | "bead" | "check";
   readonly label: string;
   readonly totalS: number;
   /** Negative once it is over: it keeps counting. */
@@ -39,6 +42,17 @@ export function visitClocks(state: VisitState, nowMs: number): Clock[] {
       totalS: bead.lifeS,
       leftS,
       state: leftS <= 0 ? "over" : leftS <= BEAD_WARNING_S ? "soon" : "running",
+    });
+  }
+  if (state.checkDueSinceMs !== null) {
+    const leftS = CHECK_RED_AFTER_S - (nowMs - state.checkDueSinceMs) / 1000;
+    clocks.push({
+      id: `check ${state.checkDueSinceMs}`,
+      kind: "check",
+      label: "brush, eyes closed?",
+      totalS: CHECK_RED_AFTER_S,
+      leftS,
+      state: leftS > 0 ? "soon" : "over",
     });
   }
   return clocks;

@@ -1,5 +1,7 @@
 import { z } from "zod";
+import { FINISH_IDS } from "../adhesive/finishes";
 import { airSchema } from "../air";
+import { SIDES } from "../eye/sides";
 
 const uuid = z.uuid("An event needs a UUID of its own.");
 
@@ -10,6 +12,15 @@ const payloads = {
   shakeStarted: z.strictObject({ durationS: z.int().min(5).max(600) }),
   beadPlaced: z.strictObject({ lifeS: z.int().min(60).max(3600), air: airSchema.nullable(), bottleId: uuid.nullable() }),
   beadWiped: z.strictObject({}),
+  /** A zone of a layer done: zones count from 1 at the inner corner. */
+  zonePlaced: z.strictObject({ side: z.enum(SIDES), layer: z.int().min(0).max(9), zone: z.int().min(1).max(40) }),
+  /** Brushed through and both eyes seen closed; how many came off of how many, where they were counted. */
+  checked: z
+    .strictObject({ off: z.int().min(0).max(400).nullable(), of: z.int().min(1).max(400).nullable() })
+    .refine(({ off, of }) => (off === null) === (of === null) && (off ?? 0) <= (of ?? 0), "No more can come off than were placed."),
+  finishApplied: z.strictObject({ method: z.enum(FINISH_IDS) }),
+  /** A bead or a lash timed until it set. */
+  setTested: z.strictObject({ seconds: z.number().min(0.1).max(60), air: airSchema, bottleId: uuid }),
   finished: z.strictObject({}),
   undone: z.strictObject({ eventId: uuid }),
 };
@@ -34,6 +45,10 @@ export const visitEventSchema = z.discriminatedUnion("type", [
   of("shakeStarted"),
   of("beadPlaced"),
   of("beadWiped"),
+  of("zonePlaced"),
+  of("checked"),
+  of("finishApplied"),
+  of("setTested"),
   of("finished"),
   of("undone"),
 ]);

@@ -1,4 +1,6 @@
+import type { Brush, FinishId } from "../adhesive";
 import type { Air } from "../air";
+import type { Side } from "../eye";
 import type { KeptEvent } from "./events";
 
 export type Bead = {
@@ -12,6 +14,24 @@ export type Bead = {
   readonly endedAtMs: number | null;
 };
 
+/** A zone of a layer that is done. */
+export type ZonePlaced = {
+  readonly eventId: string;
+  readonly side: Side;
+  readonly layer: number;
+  readonly zone: number;
+  readonly atMs: number;
+};
+/** Brushed through and eyes seen closed; `beadNumber` is the bead whose work was brushed. `brush` is null where nothing was counted. */
+export type Check = { readonly eventId: string; readonly atMs: number; readonly beadNumber: number; readonly brush: Brush | null };
+export type SetTested = {
+  readonly eventId: string;
+  readonly atMs: number;
+  readonly seconds: number;
+  readonly air: Air;
+  readonly bottleId: string;
+};
+
 /** A visit as its events tell it. Times in ms since 1970, UTC. */
 export type VisitState = {
   readonly startedAtMs: number | null;
@@ -20,6 +40,14 @@ export type VisitState = {
   readonly bottleId: string | null;
   readonly shake: { readonly eventId: string; readonly startedAtMs: number; readonly durationS: number } | null;
   readonly beads: readonly Bead[];
+  /** When the last shake ended, or was broken off by a bead. */
+  readonly shakenAtMs: number | null;
+  readonly zones: readonly ZonePlaced[];
+  readonly checks: readonly Check[];
+  /** Since when a brush-through and a look at the eyes are owed, ms: at each change of the bead. */
+  readonly checkDueSinceMs: number | null;
+  readonly finish: { readonly method: FinishId; readonly atMs: number } | null;
+  readonly tests: readonly SetTested[];
   /** The last event that an undo would take back. */
   readonly lastUndoable: KeptEvent | null;
 };
@@ -31,6 +59,12 @@ const empty: VisitState = {
   bottleId: null,
   shake: null,
   beads: [],
+  shakenAtMs: null,
+  zones: [],
+  checks: [],
+  checkDueSinceMs: null,
+  finish: null,
+  tests: [],
   lastUndoable: null,
 };
 
@@ -62,6 +96,10 @@ function fold(state: VisitState, event: KeptEvent): VisitState {
       return {
         ...kept,
         shake: null,
+        shakenAtMs: state.shake ? Math.min(at, state.shake.startedAtMs + state.shake.durationS * 1000) : state.shakenAtMs,
+        checkDueSinceMs: state.beads.length > 0 ? (state.checkDueSinceMs ?? at) : state.checkDueSinceMs,
+        // Work went on after it: what was finished was not the end.
+        finish: null,
         beads: [
           ...endBead(state.beads, at),
           {
@@ -77,8 +115,30 @@ function fold(state: VisitState, event: KeptEvent): VisitState {
       };
     case "beadWiped":
       return { ...kept, beads: endBead(state.beads, at) };
+    case "zonePlaced": {
+      const { side, layer, zone } = event.payload;
+      const others = state.zones.filter((one) => one.side !== side || one.layer !== layer || one.zone !== zone);
+      return { ...kept, finish: null, zones: [...others, { eventId: event.id, side, layer, zone, atMs: at }] };
+    }
+    case "checked": {
+      const { off, of } = event.payload;
+      const brush = off === null || of === null ? null : { off, of };
+      return {
+        ...kept,
+        checkDueSinceMs: null,
+        // What is brushed at a change was placed from the bead before it.
+        checks: [
+          ...state.checks,
+          { eventId: event.id, atMs: at, beadNumber: state.beads.length - (state.checkDueSinceMs === null ? 0 : 1), brush },
+        ],
+      };
+    }
+    case "finishApplied":
+      return { ...kept, finish: { method: event.payload.method, atMs: at } };
+    case "setTested":
+      return { ...kept, tests: [...state.tests, { eventId: event.id, atMs: at, ...event.payload }] };
     case "finished":
-      return { ...kept, finishedAtMs: at, shake: null, beads: endBead(state.beads, at) };
+      return { ...kept, finishedAtMs: at, shake: null, checkDueSinceMs: null, beads: endBead(state.beads, at) };
     case "undone":
       return state;
   }

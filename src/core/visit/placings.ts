@@ -1,0 +1,28 @@
+import type { Brush, Placing } from "../adhesive";
+import type { VisitState } from "./state";
+
+/** What the cure ledger counts: every zone done, and every bead's last work, at the moment it ended (or now while in use). */
+export function placingsOf(state: VisitState, nowMs: number): Placing[] {
+  return [
+    ...state.zones.map((zone) => ({ key: `zone ${zone.side} ${zone.layer} ${zone.zone}`, atMs: zone.atMs })),
+    ...state.beads.map((bead) => ({ key: `bead ${bead.number}`, atMs: lastWorkMs(state, bead.endedAtMs ?? nowMs) })),
+  ];
+}
+
+/** A bead's last lash: when it was changed or wiped, but not after a finish was begun. */
+function lastWorkMs(state: VisitState, endedAtMs: number): number {
+  return state.finish ? Math.min(endedAtMs, state.finish.atMs) : endedAtMs;
+}
+
+/** Counted brushes of the bead that was brushed last, and when that was; null before the first count. */
+export function lastBrushes(
+  state: VisitState,
+): { readonly beadNumber: number; readonly brushes: readonly Brush[]; readonly atMs: number } | null {
+  const last = state.checks.findLast(({ brush }) => brush !== null);
+  if (!last) return null;
+  return {
+    beadNumber: last.beadNumber,
+    brushes: state.checks.filter((check) => check.beadNumber === last.beadNumber).flatMap(({ brush }) => brush ?? []),
+    atMs: last.atMs,
+  };
+}
