@@ -52,8 +52,12 @@ try {
   await keepUp();
 
   if (!empty) {
-    for (const token of Object.values(secrets.tokens)) {
-      const hygrometer = startHygrometer(app.url, token, { IVY_KEPT_H: "6" });
+    for (const [i, [key, token]] of Object.entries(secrets.tokens).entries()) {
+      const scenario = key === "sill" ? "old" : (process.env.IVY_SCENARIO ?? "day");
+      // As much as the day is old: what was loaded ends at midnight.
+      const now = new Date();
+      const keptH = String(now.getHours() + now.getMinutes() / 60);
+      const hygrometer = startHygrometer(app.url, token, { IVY_KEPT_H: keptH, IVY_SCENARIO: scenario, IVY_SEED: String(i + 1) });
       stops.push(() => stop(hygrometer));
     }
     console.log(`
@@ -64,7 +68,7 @@ try {
                      pim@tideroom.example     trainee
   password           ${secrets.password}
 
-  Two simulated hygrometers report every 10 s. Ctrl-C stops everything; the data stays.
+  Three simulated hygrometers report every 10 s. Ctrl-C stops everything; the data stays.
 `);
   } else console.log(`\n  Ivy Thread is at   ${app.url}   with no studio yet: the first page creates one.\n`);
 } catch (error) {

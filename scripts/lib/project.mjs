@@ -70,7 +70,7 @@ export function secretsOf(name) {
     const secrets = {
       secret: randomBytes(32).toString("base64url"),
       password: `${WORDS[randomInt(WORDS.length)]}-${WORDS[randomInt(WORDS.length)]}-${randomInt(1000, 9999)}`,
-      tokens: { front: `ivy_${randomBytes(24).toString("base64url")}`, back: `ivy_${randomBytes(24).toString("base64url")}` },
+      tokens: Object.fromEntries(["front", "back", "sill"].map((key) => [key, `ivy_${randomBytes(24).toString("base64url")}`])),
     };
     writeFileSync(file, JSON.stringify(secrets), { mode: 0o600 });
   }

@@ -3,7 +3,7 @@ import { expect, openClient, secrets, signedOut, signIn, stateOf, test, url } fr
 
 test("every answer carries the security headers, and scripts run by nonce alone", async () => {
   const api = await request.newContext({ baseURL: url, storageState: stateOf("maren") });
-  for (const path of ["/", "/sign-in", "/clients", "/air", "/api/air", "/api/time", "/nowhere"]) {
+  for (const path of ["/", "/sign-in", "/clients", "/air", "/api/visits/running", "/api/time", "/nowhere"]) {
     const headers = (await api.get(path)).headers();
     expect([path, headers["content-security-policy"]]).toEqual([
       path,
@@ -25,7 +25,7 @@ test("signed out, every page leads to the sign-in and every route answers 401", 
     const answer = await api.get(path);
     expect([path, answer.url()]).toEqual([path, `${url}/sign-in`]);
   }
-  for (const path of ["/api/air", "/api/visits/running", "/api/maps/00000000-0000-4000-8000-000000000000/map.json"])
+  for (const path of ["/api/visits/running", "/api/visits/running", "/api/maps/00000000-0000-4000-8000-000000000000/map.json"])
     expect([path, (await api.get(path)).status()]).toEqual([path, 401]);
   await api.dispose();
 });
@@ -62,11 +62,11 @@ test("a wrong password says so and keeps the address; signing out ends the sessi
   await signIn(page, "pim@tideroom.example", secrets.password);
   await page.waitForURL(`${url}/`);
   const copy = await request.newContext({ baseURL: url, storageState: await context.storageState() });
-  expect((await copy.get("/api/air")).status()).toBe(200);
+  expect((await copy.get("/api/visits/running")).status()).toBe(200);
   await page.getByRole("button", { name: /Pim Arkwell, menu/ }).click();
   await page.getByRole("menuitem", { name: "Sign out" }).click();
   await page.waitForURL(/sign-in/);
-  expect((await copy.get("/api/air")).status()).toBe(401);
+  expect((await copy.get("/api/visits/running")).status()).toBe(401);
   expect(await page.evaluate(async () => (await indexedDB.databases()).length)).toBe(0);
   await page.goBack();
   await expect(page.getByText("Ottilie")).toHaveCount(0);

@@ -19,6 +19,20 @@ beforeAll(async () => {
 type Action = (input: unknown) => Promise<{ ok: boolean; data?: unknown; message?: string }>;
 const uuid = () => crypto.randomUUID();
 
+const ROOM_FORM = {
+  name: "taken",
+  volume: "99",
+  airChange: "1",
+  humidifier: "0",
+  humidifierWarm: false,
+  dehumidifier: "0",
+  heater: "0",
+  altitude: "0",
+  glazing: "double",
+  outsideTemperature: "5",
+  outsideHumidity: "80",
+};
+
 /** For every action, an input that would do its work in our studio. `null` says that it names nothing of ours. */
 const inputs: Record<string, (s: TestStudio) => unknown> = {
   "clients/findClients": (s) => ({ search: s.name }),
@@ -44,10 +58,21 @@ const inputs: Record<string, (s: TestStudio) => unknown> = {
   "pictures/saveMarks": (s) => ({ id: s.ids.picture, marks: { version: 1, scale: null, across: null, line: [], places: {}, lashes: [] } }),
   "pictures/removePicture": (s) => ({ id: s.ids.picture }),
   "air/typeReading": (s) => ({ roomId: s.ids.room, temperature: "21", humidity: "50" }),
-  "air/changeRoom": (s) => ({ roomId: s.ids.room, volume: "99" }),
+  "air/changeRoom": (s) => ({ roomId: s.ids.room, form: ROOM_FORM }),
+  "air/addRoom": () => null,
+  "air/calibrate": (s) => ({ sensorId: s.ids.sensor, how: "typed", humidityOffset: "2", temperatureOffset: "0" }),
   "shelf/addAdhesive": () => null,
   "shelf/openBottle": (s) => ({ adhesiveId: s.ids.adhesive, lot: "X", openedOn: "2026-01-01" }),
   "shelf/emptyBottle": (s) => ({ id: s.ids.bottle, emptied: true }),
+  "shelf/keepSetTest": (s) => ({
+    id: uuid(),
+    bottleId: s.ids.bottle,
+    seconds: 1,
+    air: { temperatureC: 22, relativeHumidity: 0.5 },
+    leftOut: false,
+  }),
+  "shelf/leaveTestOut": (s) => ({ id: s.ids.setTest, leftOut: true }),
+  "shelf/keepHandTime": () => null,
   "shelf/addTray": () => null,
   "shelf/setLengthInTray": (s) => ({ id: s.ids.tray, lengthMm: 9, stocked: false }),
   "shelf/removeTray": (s) => ({ id: s.ids.tray }),
@@ -152,6 +177,22 @@ async function everyRoute(): Promise<[string, Handlers][]> {
     .filter(([route]) => !ROUTES_FOR_NOBODY.includes(route));
   return Promise.all(routes.map(async ([route, file]) => [route, (await import(path.resolve(file))) as Handlers] as [string, Handlers]));
 }
+/** An answer's text; of a stream that stays open what it says in its first second. */
+async function firstWords(response: Response): Promise<string> {
+  if (!response.headers.get("content-type")?.startsWith("text/event-stream")) return response.text();
+  const reader = response.body!.getReader();
+  const decoder = new TextDecoder();
+  let text = "";
+  const end = new Promise<"end">((resolve) => setTimeout(() => resolve("end"), 1000));
+  for (;;) {
+    const next = await Promise.race([reader.read(), end]);
+    if (next === "end" || next.done) break;
+    text += decoder.decode(next.value);
+  }
+  await reader.cancel();
+  expect(text).toContain("event: air");
+  return text;
+}
 const ask = (studio: TestStudio) => ({
   request: (method: string) =>
     new Request("http://127.0.0.1/x", {
@@ -166,21 +207,25 @@ const ask = (studio: TestStudio) => ({
           }
         : {}),
     }),
-  context: { params: Promise.resolve({ mapId: studio.ids.map, clientId: studio.ids.client, id: studio.ids.picture }) },
+  context: {
+    params: Promise.resolve({ mapId: studio.ids.map, clientId: studio.ids.client, id: studio.ids.picture, roomId: studio.ids.room }),
+  },
 });
 
 test("as another studio, no route gives or takes anything of ours; signed out, each says 401", async () => {
   const before = await fingerprint(ours.ids.studioId);
   const routes = await everyRoute();
   expect(routes.map(([route]) => route).sort()).toEqual([
-    "api/air",
     "api/clients/[clientId]/pictures",
+    "api/live",
     "api/maps/[mapId]/brief.pdf",
     "api/maps/[mapId]/eyes.svg",
     "api/maps/[mapId]/map.json",
     "api/maps/[mapId]/pad-strip.pdf",
     "api/maps/[mapId]/zones.csv",
     "api/pictures/[id]",
+    "api/rooms/[roomId]/history",
+    "api/rooms/[roomId]/table",
     "api/visits/events",
     "api/visits/running",
   ]);
@@ -192,7 +237,7 @@ test("as another studio, no route gives or takes anything of ours; signed out, e
       actAs(null);
       expect([route, (await handler(request(method), context)).status]).toEqual([route, 401]);
       actAs(theirs.member("owner"));
-      const text = await (await handler(request(method), context)).text();
+      const text = await firstWords(await handler(request(method), context));
       for (const secret of [ours.ids.visit, ours.ids.client, ours.ids.room, `${ours.name} `, "private"])
         expect([route, text.includes(secret) && !text.includes("unknown")]).toEqual([route, false]);
       if (route.startsWith("api/maps") || route.startsWith("api/pictures"))
@@ -211,7 +256,7 @@ test("as another studio, every page's reading comes back empty", async () => {
   const { picturesPage } = await import("@/features/pictures/data");
   expect(await picturesPage(stranger, ours.ids.client)).toBeNull();
   const { visitPage, runningVisits } = await import("@/features/visit/data");
-  const { airPage } = await import("@/features/air/data");
+  const { airPage, roomHistory } = await import("@/features/air/data");
   expect(await clientPage(stranger, ours.ids.client, now)).toBeNull();
   expect(await clientForm(stranger, ours.ids.client)).toBeNull();
   expect((await listClients(stranger, "")).clients.map((c) => c.id)).toEqual([theirs.ids.client]);
@@ -219,9 +264,10 @@ test("as another studio, every page's reading comes back empty", async () => {
   expect(await mapPage(stranger, theirs.ids.client, ours.ids.map, now)).toBeNull();
   expect(await mapForFiles(stranger, ours.ids.map)).toBeNull();
   expect(await surveyPage(stranger, ours.ids.client)).toBeNull();
-  expect(await visitPage(stranger, ours.ids.visit, "2026-01-01")).toBeNull();
+  expect(await visitPage(stranger, ours.ids.visit, "2026-01-01", now)).toBeNull();
   expect((await runningVisits(stranger, now)).map((v) => v.id)).toEqual([theirs.ids.visit]);
-  expect(await airPage(stranger, ours.ids.room, new Date(0))).toBeNull();
+  expect(await airPage(stranger, ours.ids.room, new Date(now.getTime() - 86_400_000), now)).toBeNull();
+  expect(await roomHistory(stranger, ours.ids.room, new Date(now.getTime() - 86_400_000), now)).toEqual([]);
 });
 
 test("no route or page reads the database by itself", () => {

@@ -80,7 +80,16 @@ test("a row cannot be put into, or moved to, another studio", async () => {
 });
 
 test("surveys, saved maps, readings and events are never changed or deleted, even by an owner", async () => {
-  for (const table of ["survey", "lash_map_revision", "reading", "visit_event"])
+  for (const table of [
+    "survey",
+    "lash_map_revision",
+    "reading",
+    "reading_minute",
+    "reading_hour",
+    "calibration",
+    "hand_time",
+    "visit_event",
+  ])
     await asMember(ours.ids.studioId, ours.ids.owner, async (db) => {
       await db.query("savepoint s");
       await expect(db.query(`delete from studio.${table}`)).rejects.toThrow(/permission denied/);

@@ -56,11 +56,13 @@ export async function makeStudio(name: string) {
       "visit",
       "patch",
       "event",
-      "reading",
       "look",
       "template",
       "note",
       "picture",
+      "calibration",
+      "setTest",
+      "handTime",
     ].map((key) => [key, randomUUID()]),
   ) as Record<
     | "studioId"
@@ -78,11 +80,13 @@ export async function makeStudio(name: string) {
     | "visit"
     | "patch"
     | "event"
-    | "reading"
     | "look"
     | "template"
     | "note"
-    | "picture",
+    | "picture"
+    | "calibration"
+    | "setTest"
+    | "handTime",
     string
   >;
   const survey = usualSurvey();
@@ -173,14 +177,35 @@ export async function makeStudio(name: string) {
     await put("insert into studio.room (studio_id, id, name, volume_m3) values ($1, $2, 'room', 30)", [s, ids.room]);
     await put("insert into studio.sensor (studio_id, id, room_id, name) values ($1, $2, $3, 'sensor')", [s, ids.sensor, ids.room]);
     await put(
-      "insert into studio.reading (studio_id, id, room_id, sensor_id, taken_at, temperature_c, relative_humidity) values ($1, $2, $3, $4, now() - interval '1 hour', 21, 0.5)",
-      [s, ids.reading, ids.room, ids.sensor],
+      "insert into studio.reading (studio_id, sensor_id, room_id, taken_at, temperature_c, relative_humidity) values ($1, $2, $3, now() - interval '1 hour', 21, 0.5)",
+      [s, ids.sensor, ids.room],
+    );
+    await put(
+      "insert into studio.reading_minute select studio_id, sensor_id, date_trunc('minute', taken_at), room_id, 1, 21, 21, 21, 0.5, 0.5, 0.5 from studio.reading where studio_id = $1",
+      [s],
+    );
+    await put(
+      "insert into studio.reading_hour select studio_id, sensor_id, date_trunc('hour', at), room_id, 1, 21, 21, 21, 0.5, 0.5, 0.5 from studio.reading_minute where studio_id = $1",
+      [s],
+    );
+    await put(
+      "insert into studio.calibration (studio_id, id, sensor_id, from_at, humidity_offset, temperature_offset_c, how, set_by) values ($1, $2, $3, now() - interval '9 days', 0, 0, 'typed', $4)",
+      [s, ids.calibration, ids.sensor, ids.owner],
     );
     await put("insert into studio.adhesive (studio_id, id, document) values ($1, $2, $3)", [s, ids.adhesive, JSON.stringify(adhesive)]);
     await put("insert into studio.bottle (studio_id, id, adhesive_id, lot, opened_on) values ($1, $2, $3, 'L1', current_date - 3)", [
       s,
       ids.bottle,
       ids.adhesive,
+    ]);
+    await put(
+      "insert into studio.set_test (studio_id, id, bottle_id, at, seconds, temperature_c, relative_humidity, member_id) values ($1, $2, $3, now(), 1.2, 22, 0.5, $4)",
+      [s, ids.setTest, ids.bottle, ids.owner],
+    );
+    await put("insert into studio.hand_time (studio_id, id, member_id, technique, seconds, at) values ($1, $2, $3, 'single', 1.1, now())", [
+      s,
+      ids.handTime,
+      ids.owner,
     ]);
     await put("insert into studio.tray (studio_id, id, document) values ($1, $2, $3)", [s, ids.tray, JSON.stringify(tray)]);
     await put(

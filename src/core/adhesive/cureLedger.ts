@@ -49,6 +49,8 @@ export type EyesOpen = {
   readonly times: number;
 };
 
+export type Finished = { readonly method: FinishId; readonly atMs: number };
+
 export type CureLedger = {
   readonly lines: readonly LedgerLine[];
   readonly eyes: EyesOpen | null;
@@ -66,11 +68,7 @@ export function cureLedger(
   readings: readonly AirAt[],
   nowMs: number,
   settings: LedgerSettings,
-  {
-    law = USUAL_LAW,
-    finish = null,
-    waterHours,
-  }: { law?: CureLaw; finish?: { method: FinishId; atMs: number } | null; waterHours?: number } = {},
+  { law = USUAL_LAW, finish = null, waterHours }: { law?: CureLaw; finish?: Finished | null; waterHours?: number } = {},
 ): CureLedger {
   const lines = placings.map((placing) => {
     const dose = cureDose(readings, placing.atMs, nowMs, law);
@@ -83,7 +81,7 @@ export function cureLedger(
   });
   const last = lines.reduce<LedgerLine | null>((latest, line) => (latest === null || line.atMs > latest.atMs ? line : latest), null);
   if (!last) return { lines, eyes: null, waterFromMs: null, unheardS: 0 };
-  const figures = finish && finish.atMs >= last.atMs ? finishOf(settings.figures, finish.method) : null;
+  const figures = finishOfLast(last.atMs, finish, settings.figures);
   const now = readings.at(-1) ?? null;
   return {
     lines,
@@ -95,9 +93,19 @@ export function cureLedger(
       law,
       figures?.eyesAfterS != null ? finish!.atMs + figures.eyesAfterS * 1000 : null,
     ),
-    waterFromMs: last.atMs + (figures?.waterHours ?? waterHours ?? settings.figures.fan.waterHours) * 3_600_000,
+    waterFromMs: waterFromMs(last.atMs, settings.figures, finish, waterHours),
     unheardS: last.dose?.unheardS ?? (nowMs - last.atMs) / 1000,
   };
+}
+
+/** A finish counts for the lashes placed before it. */
+const finishOfLast = (lastMs: number, finish: Finished | null, figures: FinishFigures) =>
+  finish && finish.atMs >= lastMs ? finishOf(figures, finish.method) : null;
+
+/** From when water is harmless, ms: by the finish that was used, else the adhesive's leaflet, else the studio's own hours. */
+export function waterFromMs(lastMs: number, figures: FinishFigures, finish: Finished | null, adhesiveHours?: number): number {
+  const used = finish?.method === "fan" ? null : finishOfLast(lastMs, finish, figures);
+  return lastMs + (used?.waterHours ?? adhesiveHours ?? figures.fan.waterHours) * 3_600_000;
 }
 
 function eyesOpen(last: LedgerLine, now: Air | null, nowMs: number, needS: number, law: CureLaw, finishedAtMs: number | null): EyesOpen {

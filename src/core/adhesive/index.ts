@@ -25,11 +25,13 @@ export { cureDose, type AirAt, type Dose } from "./cureDose";
 export {
   cureLedger,
   isolation,
+  waterFromMs,
   EYES_SHUT_AT_LEAST_S,
   EYES_MEND_AFTER_S,
   ISOLATION_S,
   type CureLedger,
   type EyesOpen,
+  type Finished,
   type Isolation,
   type LedgerSettings,
   type Placing,
@@ -37,4 +39,4 @@ export {
 export { FINISH_IDS, FINISH_LABELS, type FinishId, type FinishFigure, type FinishFigures } from "./finishes";
 export { baseRate, brushVerdict, chanceOfAtLeast, type Brush, type BrushVerdict } from "./brushOut";
 export { willNotGrab, type GrabFacts, type GrabCheck } from "./willNotGrab";
-export { startRoom, type DayVisit, type RoomStart } from "./startRoom";
+export { startRoom, windowTarget, type DayVisit, type RoomStart } from "./startRoom";

@@ -3,4 +3,4 @@ export { visitState, type VisitState, type Bead, type ZonePlaced, type Check, ty
 export { visitClocks, type Clock, BEAD_WARNING_S, CHECK_RED_AFTER_S } from "./clocks";
 export { trueTime, clocksApartMs, CLOCKS_APART_MS, type TimeAnchor, type TrueTime } from "./trueTime";
 export { patchTestStanding, type PatchTest, type PatchTestStanding } from "./patchTest";
-export { placingsOf, lastBrushes } from "./placings";
+export { placingsOf, lastBrushes, visitWaterFromMs } from "./placings";

@@ -1,4 +1,4 @@
-import type { Brush, Placing } from "../adhesive";
+import { waterFromMs, type Brush, type LedgerSettings, type Placing } from "../adhesive";
 import type { VisitState } from "./state";
 
 /** What the cure ledger counts: every zone done, and every bead's last work, at the moment it ended (or now while in use). */
@@ -25,4 +25,11 @@ export function lastBrushes(
     brushes: state.checks.filter((check) => check.beadNumber === last.beadNumber).flatMap(({ brush }) => brush ?? []),
     atMs: last.atMs,
   };
+}
+
+/** From when this client's lashes may get wet, ms; null while nothing was placed. */
+export function visitWaterFromMs(state: VisitState, { figures }: LedgerSettings, adhesiveHours?: number): number | null {
+  const placings = placingsOf(state, state.finishedAtMs ?? Infinity);
+  const last = Math.max(...placings.map(({ atMs }) => atMs));
+  return Number.isFinite(last) ? waterFromMs(last, figures, state.finish, adhesiveHours) : null;
 }

@@ -12,7 +12,7 @@ import * as schema from "../schema";
 import { usualSurvey } from "@/core/eye";
 import { CLIENTS, type DemoClient } from "./clients";
 import { asJpeg, DRAWN_PICTURES } from "./pictures";
-import { ADHESIVES, airAt, DAY_SHEET, OWN_LOOK, PEOPLE, ROOMS, STUDIO, TEMPLATE, TRAYS } from "./scenario";
+import { ADHESIVES, airAt, DAY_SHEET, HANDS, HYGROMETERS, OWN_LOOK, PEOPLE, ROOMS, STUDIO, TEMPLATE, timedAt, TRAYS } from "./scenario";
 
 /** The same id for the same thing every time. */
 export function demoId(of: string): string {
@@ -104,14 +104,23 @@ async function loadStudio(tx: Tx, today: string, options: { password: string; to
       id: demoId(room.key),
       name: room.name,
       volumeM3: room.volumeM3,
+      traits: room.traits,
       createdAt: new Date(wallClock(today, 90, 9).getTime() + i),
     });
-    await tx.insert(schema.sensor).values({ studioId, id: demoId(`sensor ${room.key}`), roomId: demoId(room.key), name: room.sensor });
-    const token = options.tokens[room.key];
+  }
+  for (const [i, { key, room, name }] of HYGROMETERS.entries()) {
+    await tx.insert(schema.sensor).values({
+      studioId,
+      id: demoId(`sensor ${key}`),
+      roomId: demoId(room),
+      name,
+      createdAt: new Date(wallClock(today, 90, 10).getTime() + i),
+    });
+    const token = options.tokens[key];
     if (token)
       await tx
         .insert(schema.token)
-        .values({ hash: createHash("sha256").update(token).digest("hex"), studioId, sensorId: demoId(`sensor ${room.key}`) });
+        .values({ hash: createHash("sha256").update(token).digest("hex"), studioId, sensorId: demoId(`sensor ${key}`) });
   }
   for (const { key, document, lots } of ADHESIVES) {
     await tx.insert(schema.adhesive).values({ studioId, id: demoId(key), document });
@@ -128,7 +137,10 @@ async function loadStudio(tx: Tx, today: string, options: { password: string; to
   for (const [i, document] of TRAYS.entries()) await tx.insert(schema.tray).values({ studioId, id: demoId(`tray ${i}`), document });
   for (const person of CLIENTS) await loadClient(tx, today, person);
   await loadPictures(tx, today);
-  for (let daysAgo = 75; daysAgo >= 1; daysAgo--) await loadAir(tx, today, daysAgo, 8, 19);
+  // Working hours of long ago, and the whole round of the last three weeks.
+  for (let daysAgo = 75; daysAgo >= 1; daysAgo--)
+    await (daysAgo > 21 ? loadAir(tx, today, daysAgo, 8, 19) : loadAir(tx, today, daysAgo, 0, 24));
+  await loadGlue(tx, today);
 }
 
 async function loadClient(tx: Tx, today: string, person: DemoClient) {
@@ -242,20 +254,55 @@ async function loadPastVisit(tx: Tx, today: string, person: DemoClient, daysAgo:
   );
 }
 
-/** A day's air in both rooms, every ten minutes between two hours. */
+/** Set tests of the bottles and placements of the hands, as if timed day by day. */
+async function loadGlue(tx: Tx, today: string) {
+  const tests = ADHESIVES.flatMap(({ document, lots }) =>
+    lots.flatMap(({ lot, openedDaysAgo, emptiedDaysAgo = 0, agesBy = 0 }) =>
+      Array.from({ length: Math.floor((openedDaysAgo - emptiedDaysAgo) / 2) }, (_, i) => {
+        const daysAgo = openedDaysAgo - 2 * i;
+        const air = airAt(9 + ((i * 3) % 8), dayNumber(today, daysAgo));
+        return {
+          studioId,
+          id: demoId(`test ${lot} ${i}`),
+          bottleId: demoId(lot),
+          at: wallClock(today, daysAgo, 9 + ((i * 3) % 8), 7 + i),
+          seconds: timedAt(document.setTimeS, air, i, (2 * i * agesBy) / 7),
+          ...air,
+          memberId: demoId(i % 3 === 0 ? "jossa" : "maren"),
+        };
+      }),
+    ),
+  );
+  await tx.insert(schema.setTest).values(tests);
+  await tx.insert(schema.handTime).values(
+    HANDS.flatMap(({ person, technique, seconds }) =>
+      seconds.map((value, i) => ({
+        studioId,
+        id: demoId(`hand ${person} ${technique} ${i}`),
+        memberId: demoId(person),
+        technique,
+        seconds: value,
+        at: wallClock(today, 3 + i, 11, i),
+      })),
+    ),
+  );
+}
+
+/** A day's air by every hygrometer, every ten minutes between two hours. */
 async function loadAir(tx: Tx, today: string, daysAgo: number, fromHour: number, toHour: number) {
-  if (daysAgo > 0 && isSunday(today, daysAgo)) return;
-  const rows = ROOMS.flatMap((room, r) =>
+  const rows = HYGROMETERS.flatMap(({ key, room, offset }, r) =>
     Array.from({ length: (toHour - fromHour) * 6 }, (_, i) => {
       const hour = fromHour + i / 6;
       const air = airAt(hour, dayNumber(today, daysAgo) + r * 0.4);
+      // An old sensor comes away from the others little by little.
+      const away = offset * Math.max(0, 1 - daysAgo / 60);
       return {
         studioId,
-        id: demoId(`air ${room.key} ${isoDate(today, daysAgo)} ${i} ${fromHour}`),
-        roomId: demoId(room.key),
-        sensorId: demoId(`sensor ${room.key}`),
+        roomId: demoId(room),
+        sensorId: demoId(`sensor ${key}`),
         takenAt: wallClock(today, daysAgo, Math.floor(hour), Math.round((hour % 1) * 60)),
-        ...air,
+        temperatureC: air.temperatureC,
+        relativeHumidity: Math.round((air.relativeHumidity + away) * 1000) / 1000,
       };
     }),
   );

@@ -1,4 +1,5 @@
-import type { Adhesive } from "@/core/adhesive";
+import { setTimeRatio, type Adhesive } from "@/core/adhesive";
+import type { RoomTraits } from "@/core/air";
 import type { Tray } from "@/core/map";
 
 /**
@@ -14,15 +15,47 @@ export const PEOPLE = [
 ] as const;
 export type PersonKey = (typeof PEOPLE)[number]["key"];
 
+const traits: RoomTraits = {
+  version: 1,
+  airChangePerH: 0.7,
+  humidifierGPerH: 320,
+  humidifierWarm: false,
+  dehumidifierGPerH: 0,
+  heaterCPerH: 2.5,
+  altitudeM: 12,
+  glazing: "double",
+  outside: { temperatureC: 9, relativeHumidity: 0.78 },
+};
 export const ROOMS = [
-  { key: "front", name: "Front room", volumeM3: 42, sensor: "Shelf by chair 2" },
-  { key: "back", name: "Back room", volumeM3: 26, sensor: "Trolley, back room" },
+  { key: "front", name: "Front room", volumeM3: 42, traits },
+  { key: "back", name: "Back room", volumeM3: 26, traits: { ...traits, airChangePerH: 0.4, humidifierGPerH: 0, dehumidifierGPerH: 180 } },
 ] as const;
+
+/** Hygrometers; `offset` is how far an old one has come away by now. */
+export const HYGROMETERS = [
+  { key: "front", room: "front", name: "Shelf by chair 2", offset: 0 },
+  { key: "back", room: "back", name: "Trolley, back room", offset: 0 },
+  { key: "sill", room: "front", name: "Window sill", offset: -0.045 },
+] as const;
+
+/** What a stopwatch shows: the set time in this air, a tenth either way by turns, slower with the bottle's age. */
+export function timedAt(nominalS: number, air: { temperatureC: number; relativeHumidity: number }, i: number, slower: number): number {
+  const wobble = [0.06, -0.11, 0.02, 0.13, -0.05, -0.02, 0.09, -0.08][i % 8]!;
+  return Math.round(nominalS * 1.08 * setTimeRatio(air, { m: 1.15, bK: 4300 }) * (1 + slower) * Math.exp(wobble) * 100) / 100;
+}
+
+/** Seconds from the dip until an extension sits. */
+export const HANDS: readonly { person: PersonKey; technique: "single" | "fan"; seconds: readonly number[] }[] = [
+  { person: "maren", technique: "single", seconds: [1.1, 1.2, 1, 1.3, 1.1, 1.2] },
+  { person: "maren", technique: "fan", seconds: [1.9, 2.1, 1.8, 2, 1.9] },
+  { person: "jossa", technique: "single", seconds: [0.8, 0.9, 0.9, 0.8] },
+  { person: "pim", technique: "single", seconds: [2.6, 2.2, 3, 2.8, 2.4] },
+];
 
 export const ADHESIVES: readonly {
   key: string;
   document: Adhesive;
-  lots: readonly { lot: string; openedDaysAgo: number; emptiedDaysAgo?: number }[];
+  lots: readonly { lot: string; openedDaysAgo: number; emptiedDaysAgo?: number; agesBy?: number }[];
 }[] = [
   {
     key: "slackwater",
@@ -34,6 +67,9 @@ export const ADHESIVES: readonly {
       temperatureLowC: 18,
       temperatureHighC: 26,
       lifeAfterOpeningDays: 42,
+      shakeSeconds: 60,
+      dropsIn: 220,
+      keptIn: "cool and dry",
     },
     lots: [
       { lot: "SW 2208", openedDaysAgo: 66, emptiedDaysAgo: 25 },
@@ -50,8 +86,11 @@ export const ADHESIVES: readonly {
       temperatureLowC: 20,
       temperatureHighC: 24.5,
       lifeAfterOpeningDays: 28,
+      shakeSeconds: 90,
+      dropsIn: 200,
+      keptIn: "fridge until opened",
     },
-    lots: [{ lot: "QF 0917", openedDaysAgo: 23 }],
+    lots: [{ lot: "QF 0917", openedDaysAgo: 23, agesBy: 0.11 }],
   },
   {
     key: "drywharf",
@@ -63,6 +102,8 @@ export const ADHESIVES: readonly {
       temperatureLowC: 19,
       temperatureHighC: 28,
       lifeAfterOpeningDays: 35,
+      dropsIn: 180,
+      waterHours: 12,
     },
     lots: [{ lot: "DW 1184", openedDaysAgo: 9 }],
   },

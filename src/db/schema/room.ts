@@ -1,4 +1,18 @@
-import { doublePrecision, foreignKey, index, primaryKey, text, timestamp, uniqueIndex, uuid } from "drizzle-orm/pg-core";
+import { sql } from "drizzle-orm";
+import {
+  doublePrecision,
+  foreignKey,
+  index,
+  integer,
+  jsonb,
+  primaryKey,
+  real,
+  text,
+  timestamp,
+  uniqueIndex,
+  uuid,
+} from "drizzle-orm/pg-core";
+import type { RoomTraits } from "@/core/air";
 import { createdAt, studioId, studioSchema } from "./studio";
 
 export const room = studioSchema.table(
@@ -8,12 +22,18 @@ export const room = studioSchema.table(
     id: uuid().notNull(),
     name: text().notNull(),
     volumeM3: doublePrecision("volume_m3").notNull(),
+    /** Air change, machines, altitude, glass, outside; null until the studio has said. */
+    traits: jsonb().$type<RoomTraits>(),
     createdAt: createdAt(),
   },
   (t) => [primaryKey({ columns: [t.studioId, t.id] })],
 );
 
-/** A hygrometer and where it stands: sensor air is not lash air. */
+/** Where readings of a room come from: a hygrometer, a person, or a file taken in. */
+export const SENSOR_KINDS = ["device", "hand", "file"] as const;
+export type SensorKind = (typeof SENSOR_KINDS)[number];
+
+/** A source of readings and where it stands: sensor air is not lash air. */
 export const sensor = studioSchema.table(
   "sensor",
   {
@@ -21,33 +41,76 @@ export const sensor = studioSchema.table(
     id: uuid().notNull(),
     roomId: uuid().notNull(),
     name: text().notNull(),
+    kind: text({ enum: SENSOR_KINDS }).notNull().default("device"),
+    /** How far its clock was off when it was last heard, s; its readings were put right by as much. */
+    clockOffS: integer().notNull().default(0),
     createdAt: createdAt(),
   },
   (t) => [
     primaryKey({ columns: [t.studioId, t.id] }),
+    // A room has one hand and one pile of files.
+    uniqueIndex("sensor_one_hand")
+      .on(t.studioId, t.roomId, t.kind)
+      .where(sql`kind <> 'device'`),
     foreignKey({ columns: [t.studioId, t.roomId], foreignColumns: [room.studioId, room.id] }),
   ],
 );
 
-/** One look at the air, from a hygrometer or typed by hand. */
+/** One look at the air as it was read: never changed, never corrected in place. Known by its source and time. */
 export const reading = studioSchema.table(
   "reading",
   {
     studioId: studioId(),
-    id: uuid().notNull(),
+    sensorId: uuid().notNull(),
+    takenAt: timestamp({ withTimezone: true, precision: 3 }).notNull(),
+    /** Where the source stood then. */
     roomId: uuid().notNull(),
-    /** Null for a reading typed by hand. */
-    sensorId: uuid(),
-    takenAt: timestamp({ withTimezone: true }).notNull(),
     temperatureC: doublePrecision("temperature_c").notNull(),
     /** A fraction, 0..1. */
     relativeHumidity: doublePrecision().notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.studioId, t.sensorId, t.takenAt] })],
+);
+
+const rollUp = () => ({
+  studioId: studioId(),
+  sensorId: uuid().notNull(),
+  /** Beginning of the minute or hour. */
+  at: timestamp({ withTimezone: true, precision: 3 }).notNull(),
+  roomId: uuid().notNull(),
+  readings: integer().notNull(),
+  temperatureC: real("temperature_c").notNull(),
+  temperatureLowC: real("temperature_low_c").notNull(),
+  temperatureHighC: real("temperature_high_c").notNull(),
+  relativeHumidity: real().notNull(),
+  humidityLow: real().notNull(),
+  humidityHigh: real().notNull(),
+});
+
+/** Readings by minute and by hour: mean, lowest and highest as read. Made from them by a job, and made anew when more come. */
+export const readingMinute = studioSchema.table("reading_minute", rollUp(), (t) => [
+  primaryKey({ columns: [t.studioId, t.sensorId, t.at] }),
+]);
+export const readingHour = studioSchema.table("reading_hour", rollUp(), (t) => [primaryKey({ columns: [t.studioId, t.sensorId, t.at] })]);
+
+export const CALIBRATIONS = ["salt", "typed"] as const;
+/** What to add to a sensor's figures from a moment on. */
+export const calibration = studioSchema.table(
+  "calibration",
+  {
+    studioId: studioId(),
+    id: uuid().notNull(),
+    sensorId: uuid().notNull(),
+    fromAt: timestamp({ withTimezone: true, precision: 3 }).notNull(),
+    humidityOffset: doublePrecision().notNull(),
+    temperatureOffsetC: doublePrecision("temperature_offset_c").notNull(),
+    how: text({ enum: CALIBRATIONS }).notNull(),
+    setBy: uuid().notNull(),
     createdAt: createdAt(),
   },
   (t) => [
     primaryKey({ columns: [t.studioId, t.id] }),
-    index().on(t.studioId, t.roomId, t.takenAt),
-    uniqueIndex().on(t.studioId, t.sensorId, t.takenAt),
-    foreignKey({ columns: [t.studioId, t.roomId], foreignColumns: [room.studioId, room.id] }),
+    index().on(t.studioId, t.sensorId, t.fromAt),
+    foreignKey({ columns: [t.studioId, t.sensorId], foreignColumns: [sensor.studioId, sensor.id] }),
   ],
 );

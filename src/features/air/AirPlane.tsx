@@ -1,7 +1,8 @@
 "use client";
 import { line, scaleLinear } from "d3";
-import { vapourDensityGm3, type Air } from "@/core/air";
-import type { AirAdvice } from "@/core/adhesive";
+import { useRef } from "react";
+import { airAfter, saturationPressurePa, vapourDensityGm3, type Air, type RoomTraits } from "@/core/air";
+import type { AirAt } from "@/core/adhesive";
 import { clamp } from "@/core/units";
 import { useWidth } from "@/ui";
 
@@ -13,49 +14,57 @@ type Window = {
   readonly temperatureLowC: number;
   readonly temperatureHighC: number;
 };
-type Dated = Air & { readonly takenAt: string };
 
 const WARMTH: readonly [number, number] = [14, 32];
 const DAMP: readonly [number, number] = [0.15, 0.8];
 const DENSITIES = [4, 6, 8, 10, 12, 14, 16];
+const DEW_POINTS = [2, 6, 10, 14, 18];
 /** Windows are told apart by the stitch of their edge and by name, not by tint alone. */
 const STITCHES = ["", "9 4", "2 4", "12 4 2 4", "5 5"];
+const STEP = { temperatureC: 0.5, relativeHumidity: 0.01 };
+/** A machine's way is drawn this far, with a knot every half hour. */
+const WAY_MINUTES = 90;
 
-/** The room as a place: warmth across, damp up; each bottle's window, lines of equal water, the day's trail, now. */
+/**
+ * The room as a place: warmth across, damp up; each bottle's window, lines of equal water and of equal dew point, the
+ * day's trail, where the room's machines would take it, and a target to be dragged (or moved by the arrow keys).
+ */
 export function AirPlane({
   air,
   trail,
   windows,
   chosenId,
-  advice,
+  target,
+  onTarget,
+  room,
+  people,
   label,
 }: {
   air: Air | null;
-  trail: readonly Dated[];
+  trail: readonly AirAt[];
   windows: readonly Window[];
   chosenId: string | null;
-  advice: AirAdvice | null;
-  label: (iso: string) => string;
+  target: Air | null;
+  onTarget: (target: Air) => void;
+  room: { volumeM3: number; traits: RoomTraits };
+  people: number;
+  label: (ms: number) => string;
 }) {
   const [ref, width] = useWidth<HTMLDivElement>(760);
-  const height = clamp(width * 0.68, 300, 560);
+  const svg = useRef<SVGSVGElement>(null);
+  const height = clamp(width * 0.66, 300, 530);
   const left = 44;
   const x = scaleLinear(WARMTH, [left, width - 24]);
   const y = scaleLinear(DAMP, [height - 34, 12]);
   const inPlane = (a: Air) => [x(clamp(a.temperatureC, ...WARMTH)), y(clamp(a.relativeHumidity, ...DAMP))] as [number, number];
-  const equalWater = (grams: number) =>
+  const warmths = Array.from({ length: 37 }, (_, i) => WARMTH[0] + (i / 36) * (WARMTH[1] - WARMTH[0]));
+  const curve = (humidityAt: (t: number) => number) =>
     line()(
-      Array.from({ length: 37 }, (_, i) => WARMTH[0] + (i / 36) * (WARMTH[1] - WARMTH[0])).flatMap((t) => {
-        const rh = grams / vapourDensityGm3({ temperatureC: t, relativeHumidity: 1 });
+      warmths.flatMap((t) => {
+        const rh = humidityAt(t);
         return rh >= DAMP[0] && rh <= DAMP[1] ? [[x(t), y(rh)] as [number, number]] : [];
       }),
-    );
-  const goal: Air | null =
-    advice && air
-      ? advice.kind === "water"
-        ? { temperatureC: advice.atTemperatureC, relativeHumidity: advice.toHumidity }
-        : { temperatureC: advice.toTemperatureC, relativeHumidity: advice.toHumidity }
-      : null;
+    ) ?? "";
   const chosen = windows.find((window) => window.id === chosenId);
   const box = (window: Window) => ({
     x: x(window.temperatureLowC),
@@ -64,14 +73,38 @@ export function AirPlane({
     height: y(window.humidityLow) - y(window.humidityHigh),
     rx: 10,
   });
-  const marks = trail.length > 2 ? [0, Math.floor(trail.length / 2)] : [];
   const now = air ? inPlane(air) : null;
-  const clearOfNow = (at: [number, number]) => now === null || Math.hypot(at[0] - now[0], at[1] - now[1]) > 60;
+  const marks = trailMarks(trail.map(inPlane), now).map((i) => ({ at: inPlane(trail[i]!), words: label(trail[i]!.atMs) }));
   const nowOnRight = now !== null && now[0] > width - 190;
+  const ways = air ? machineWays(room, air, people) : [];
+
+  const airAt = (event: React.PointerEvent): Air => {
+    const at = svg.current!.getBoundingClientRect();
+    const [t, rh] = [x.invert(event.clientX - at.left), y.invert(event.clientY - at.top)];
+    return { temperatureC: Math.round(clamp(t, ...WARMTH) * 10) / 10, relativeHumidity: Math.round(clamp(rh, ...DAMP) * 100) / 100 };
+  };
+  const key = (event: React.KeyboardEvent) => {
+    const by = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }[event.key];
+    if (!by || !target) return;
+    event.preventDefault();
+    onTarget({
+      temperatureC: clamp(target.temperatureC + by[0]! * STEP.temperatureC, ...WARMTH),
+      relativeHumidity: clamp(Math.round((target.relativeHumidity + by[1]! * STEP.relativeHumidity) * 100) / 100, ...DAMP),
+    });
+  };
+  const goal = target ? inPlane(target) : null;
+  const atNow = goal !== null && now !== null && Math.hypot(goal[0] - now[0], goal[1] - now[1]) < 12;
 
   return (
     <div ref={ref}>
-      <svg width={width} height={height} role="img" aria-label="The room's temperature and humidity, with each bottle's window">
+      <svg
+        ref={svg}
+        width={width}
+        height={height}
+        role="group"
+        aria-label="The room's temperature and humidity, with each bottle's window"
+        className="touch-pan-y select-none"
+      >
         {x.ticks(9).map((t) => (
           <g key={t}>
             <line x1={x(t)} x2={x(t)} y1={y(DAMP[1])} y2={y(DAMP[0])} stroke="var(--line)" opacity="0.6" />
@@ -92,20 +125,37 @@ export function AirPlane({
           const end = grams / vapourDensityGm3({ temperatureC: WARMTH[1], relativeHumidity: 1 });
           return (
             <g key={grams}>
-              <path d={equalWater(grams) ?? ""} fill="none" stroke="var(--moss)" opacity="0.65" />
+              <path
+                d={curve((t) => grams / vapourDensityGm3({ temperatureC: t, relativeHumidity: 1 }))}
+                fill="none"
+                stroke="var(--moss)"
+                opacity="0.65"
+              />
               {end > DAMP[0] + 0.02 ? (
-                <text
-                  x={width - 26}
-                  y={y(end) - 5}
-                  textAnchor="end"
-                  fontSize="12"
-                  fill="var(--ink-2)"
-                  stroke="var(--paper)"
-                  strokeWidth="3"
-                  paintOrder="stroke"
-                >
+                <Label x={width - 26} y={y(end) - 5} anchor="end">
                   {grams} g/m³
-                </text>
+                </Label>
+              ) : null}
+            </g>
+          );
+        })}
+        {DEW_POINTS.map((dew) => {
+          const humidityAt = (t: number) => saturationPressurePa(dew) / saturationPressurePa(t);
+          const start = humidityAt(WARMTH[0]);
+          // Named at the left edge, or at the upper one where it comes in from above.
+          const at: [number, number] | null =
+            start <= DAMP[1] && start > DAMP[0] + 0.02
+              ? [left + 4, y(start) + 14]
+              : start > DAMP[1]
+                ? [x(warmthAt(dew, DAMP[1])) + 4, y(DAMP[1]) + 13]
+                : null;
+          return (
+            <g key={dew}>
+              <path d={curve(humidityAt)} fill="none" stroke="var(--ink-2)" strokeDasharray="1 5" strokeLinecap="round" opacity="0.7" />
+              {at ? (
+                <Label x={at[0]} y={at[1]}>
+                  dew {dew} °C
+                </Label>
               ) : null}
             </g>
           );
@@ -121,67 +171,73 @@ export function AirPlane({
             strokeDasharray={STITCHES[i % STITCHES.length]}
           />
         ))}
-        {windows.map((window) => (
-          <text
-            key={window.id}
-            x={x(window.temperatureHighC) - 10}
-            y={y(window.humidityLow) - 9}
-            textAnchor="end"
-            fontSize="15"
-            fontFamily="var(--font-serif)"
-            fontWeight="600"
-            fill={window === chosen ? "var(--ivy)" : "var(--ink-2)"}
-            stroke="var(--paper)"
-            strokeWidth="3.5"
-            paintOrder="stroke"
-          >
-            {window.name}
-          </text>
-        ))}
+        {windows.map((window) => {
+          const [at, anchor] = namePlace(box(window), now);
+          return (
+            <text
+              key={window.id}
+              x={at[0]}
+              y={at[1]}
+              textAnchor={anchor}
+              fontSize="15"
+              fontFamily="var(--font-serif)"
+              fontWeight="600"
+              fill={window === chosen ? "var(--ivy)" : "var(--ink-2)"}
+              stroke="var(--paper)"
+              strokeWidth="3.5"
+              paintOrder="stroke"
+            >
+              {window.name}
+            </text>
+          );
+        })}
         {trail.length > 1 ? (
           <path d={line()(trail.map(inPlane)) ?? ""} fill="none" stroke="var(--ink)" strokeWidth="2" strokeLinejoin="round" />
         ) : null}
-        {marks.map((i) => {
-          const at = inPlane(trail[i]!);
-          return !clearOfNow(at) ? null : (
-            <g key={i}>
-              <circle cx={at[0]} cy={at[1]} r="3.5" fill="var(--ink)" />
-              <text
-                x={at[0] - 9}
-                y={at[1] + 4}
-                textAnchor="end"
-                fontSize="13"
-                fill="var(--ink)"
-                stroke="var(--paper)"
-                strokeWidth="3.5"
-                paintOrder="stroke"
+        {marks.map(({ at, words }) => (
+          <g key={words}>
+            <circle cx={at[0]} cy={at[1]} r="3.5" fill="var(--ink)" />
+            <text
+              x={at[0] - 9}
+              y={at[1] + 4}
+              textAnchor="end"
+              fontSize="13"
+              fill="var(--ink)"
+              stroke="var(--paper)"
+              strokeWidth="3.5"
+              paintOrder="stroke"
+            >
+              {words}
+            </text>
+          </g>
+        ))}
+        {ways.map(({ name, points }) => {
+          const places = points.map(inPlane);
+          const end = places.at(-1)!;
+          return (
+            <g key={name}>
+              <path d={line()(places) ?? ""} fill="none" stroke="var(--ivy)" strokeWidth="1.5" strokeDasharray="6 4" opacity="0.8" />
+              {places
+                .filter((_, i) => i > 0 && i % 6 === 0)
+                .map((at, i) => (
+                  <circle key={i} cx={at[0]} cy={at[1]} r="2.5" fill="var(--ivy)" />
+                ))}
+              <Label
+                x={end[0] + (name === "heater" ? 6 : 0)}
+                y={end[1] + (name === "dryer" ? 16 : -7)}
+                anchor={name === "heater" ? "start" : "middle"}
               >
-                {label(trail[i]!.takenAt)}
-              </text>
+                {name}, 90 min
+              </Label>
             </g>
           );
         })}
-        {now && goal ? (
-          <g>
-            <line
-              x1={now[0]}
-              y1={now[1]}
-              x2={inPlane(goal)[0]}
-              y2={inPlane(goal)[1]}
-              stroke="var(--ivy)"
-              strokeWidth="2.5"
-              strokeDasharray="1 6"
-              strokeLinecap="round"
-            />
-            <circle cx={inPlane(goal)[0]} cy={inPlane(goal)[1]} r="7" fill="var(--paper)" stroke="var(--ivy)" strokeWidth="2.5" />
-          </g>
-        ) : null}
         {now && air ? (
           <g>
             <circle cx={now[0]} cy={now[1]} r="9" fill="var(--ink)" />
             <circle cx={now[0]} cy={now[1]} r="3" fill="var(--paper)" />
             <text
-              x={now[0] + (nowOnRight ? -16 : 16)}
+              x={now[0] + (nowOnRight ? -22 : 22)}
               y={now[1] + 5}
               textAnchor={nowOnRight ? "end" : "start"}
               fontSize="15.5"
@@ -195,7 +251,118 @@ export function AirPlane({
             </text>
           </g>
         ) : null}
+        {goal && target ? (
+          <g>
+            {now ? (
+              <line
+                x1={now[0]}
+                y1={now[1]}
+                x2={goal[0]}
+                y2={goal[1]}
+                stroke="var(--ivy)"
+                strokeWidth="2.5"
+                strokeDasharray="1 6"
+                strokeLinecap="round"
+              />
+            ) : null}
+            <g
+              role="slider"
+              tabIndex={0}
+              aria-label="Target for the room"
+              aria-valuemin={DAMP[0] * 100}
+              aria-valuemax={DAMP[1] * 100}
+              aria-valuenow={Math.round(target.relativeHumidity * 100)}
+              aria-valuetext={`${target.temperatureC.toFixed(1)} °C, ${Math.round(target.relativeHumidity * 100)} %`}
+              data-testid="air-target"
+              className="cursor-grab touch-none active:cursor-grabbing"
+              onKeyDown={key}
+              onPointerDown={(event) => {
+                event.currentTarget.setPointerCapture(event.pointerId);
+                event.currentTarget.focus();
+              }}
+              onPointerMove={(event) => event.currentTarget.hasPointerCapture(event.pointerId) && onTarget(airAt(event))}
+            >
+              <circle cx={goal[0]} cy={goal[1]} r="22" fill="transparent" />
+              {/* Where nothing is to be changed the ring lies round the room's own dot. */}
+              <circle
+                cx={goal[0]}
+                cy={goal[1]}
+                r={atNow ? 15 : 8}
+                fill={atNow ? "transparent" : "var(--paper)"}
+                stroke="var(--ivy)"
+                strokeWidth="2.75"
+              />
+            </g>
+          </g>
+        ) : null}
       </svg>
     </div>
   );
+}
+
+function Label({
+  x,
+  y,
+  anchor = "start",
+  children,
+}: {
+  x: number;
+  y: number;
+  anchor?: "start" | "middle" | "end";
+  children: React.ReactNode;
+}) {
+  return (
+    <text x={x} y={y} textAnchor={anchor} fontSize="12" fill="var(--ink-2)" stroke="var(--paper)" strokeWidth="3" paintOrder="stroke">
+      {children}
+    </text>
+  );
+}
+
+/** A window's name stands in its lower right corner, or in the upper left where the room's own figures stand there. */
+function namePlace(
+  box: { x: number; y: number; width: number; height: number },
+  now: [number, number] | null,
+): [[number, number], "start" | "end"] {
+  const low: [number, number] = [box.x + box.width - 10, box.y + box.height - 9];
+  const inTheWay = now !== null && Math.abs(low[1] - 5 - now[1]) < 22 && low[0] > now[0] - 30 && low[0] - 110 < now[0] + 180;
+  return inTheWay ? [[box.x + 10, box.y + 20], "start"] : [low, "end"];
+}
+
+/** Warmth at which air of this dew point has this humidity, by halving. */
+function warmthAt(dewC: number, humidity: number): number {
+  let [low, high] = WARMTH;
+  for (let i = 0; i < 30; i++) {
+    const middle = (low + high) / 2;
+    if (saturationPressurePa(dewC) / saturationPressurePa(middle) > humidity) low = middle;
+    else high = middle;
+  }
+  return low;
+}
+
+/** Up to three moments of the trail that are far enough from each other, and from now, to be named. */
+function trailMarks(places: readonly [number, number][], now: [number, number] | null): number[] {
+  const apart = (a: [number, number], b: [number, number]) => Math.hypot(a[0] - b[0], a[1] - b[1]);
+  return [0, 0.33, 0.66]
+    .map((share) => Math.floor(share * (places.length - 1)))
+    .reduce<number[]>((named, i) => {
+      const at = places[i];
+      if (!at || (now && apart(at, now) < 70) || named.some((other) => apart(at, places[other]!) < 55)) return named;
+      return [...named, i];
+    }, []);
+}
+
+/** Where heater, humidifier and dryer, each alone, would take the room. */
+function machineWays(room: { volumeM3: number; traits: RoomTraits }, air: Air, people: number) {
+  const { humidifierGPerH, dehumidifierGPerH, heaterCPerH } = room.traits;
+  const machines = [
+    { name: "humidifier", addedGPerH: humidifierGPerH, degreesPerH: 0 },
+    { name: "dryer", addedGPerH: -dehumidifierGPerH, degreesPerH: 0 },
+    { name: "heater", addedGPerH: 0, degreesPerH: heaterCPerH },
+  ];
+  return machines
+    .filter(({ addedGPerH, degreesPerH }) => addedGPerH !== 0 || degreesPerH !== 0)
+    .map(({ name, ...machine }) => ({
+      name,
+      points: Array.from({ length: WAY_MINUTES / 5 + 1 }, (_, i) => airAfter(room, air, i * 5, { people, ...machine })),
+    }));
 }

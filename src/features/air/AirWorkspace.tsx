@@ -1,71 +1,87 @@
 "use client";
+import dynamic from "next/dynamic";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
-import { useEffect, useState } from "react";
-import { bottleAge, setTime, windowVerdict } from "@/core/adhesive";
-import { dewPointC, vapourDensityGm3 } from "@/core/air";
-import type { OpenBottle } from "@/features/visit/data";
-import { Empty, LinkButton, Verdict, cx } from "@/ui";
+import { useCallback, useEffect, useMemo, useState } from "react";
+import { windowTarget } from "@/core/adhesive";
+import { dewPointC, vapourDensityGm3, type Air, type RoomAir } from "@/core/air";
+import type { Technique } from "@/db/schema";
+import { useNews, useRooms } from "@/features/live/LiveProvider";
+import { useTrail } from "@/features/live/useTrail";
+import { adviceWords } from "./words";
+import { judgedBottles, type JudgedBottle } from "@/features/shelf/judged";
+import { ageWords, fitnessWords, setTimeWords, windowWords } from "@/features/shelf/glueWords";
+import { Choice, Empty, LinkButton, Verdict, cx } from "@/ui";
+import type { LiveNews } from "@/workers/live/messages";
 import { AirPlane } from "./AirPlane";
-import type { RoomAir } from "./data";
-import { RoomSize } from "./RoomSize";
+import type { AirPage } from "./data";
+import { RoomAdvice } from "./RoomAdvice";
 import { TypedReading } from "./TypedReading";
-import { adviceWords, setTimeWords, standingWords } from "./words";
 
-type Room = { id: string; name: string; volumeM3: number };
-const EVERY_MS = 10_000;
-const RANK = { good: 0, look: 1, note: 2, stop: 3 };
+// Sheets that are not looked at are not fetched.
+const AirHistory = dynamic(() => import("./AirHistory").then((module) => module.AirHistory));
+const GlueSheet = dynamic(() => import("@/features/shelf/GlueSheet").then((module) => module.GlueSheet));
+const RoomSheet = dynamic(() => import("./RoomSheet").then((module) => module.RoomSheet));
+const SensorSheet = dynamic(() => import("./SensorSheet").then((module) => module.SensorSheet));
+const TableSheet = dynamic(() => import("./TableSheet").then((module) => module.TableSheet));
 
-/** The room and its bottles: where the air is, whether each bottle fits it, what would bring it there. */
-export function AirWorkspace({
-  rooms,
-  room,
-  air,
-  trail,
-  bottles,
-  today,
-  timeZone,
-  takenAgo,
-}: {
-  rooms: readonly Room[];
-  room: Room;
-  air: RoomAir | null;
-  trail: readonly { takenAt: string; temperatureC: number; relativeHumidity: number }[];
-  bottles: readonly OpenBottle[];
-  today: string;
-  timeZone: string;
-  takenAgo: string | null;
-}) {
+const SHEETS = [
+  { value: "now", label: "now" },
+  { value: "history", label: "history" },
+  { value: "glue", label: "set times" },
+  { value: "room", label: "room" },
+] as const;
+export type AirSheet = (typeof SHEETS)[number]["value"];
+
+/** Roll-ups, gaps and the hours ahead are read anew so often; the air itself comes by the live stream. */
+const ANEW_MS = 120_000;
+/** Technician and client, while there is work. */
+const PEOPLE = 2;
+
+export type AirProps = Pick<AirPage, "room" | "sensors" | "air" | "trail" | "faults" | "drifts" | "ahead" | "bottles" | "knowledge"> & {
+  readonly rooms: readonly { id: string; name: string }[];
+  readonly today: string;
+  readonly timeZone: string;
+  readonly takenAgo: string | null;
+  readonly mayCalibrate: boolean;
+  readonly sheet: AirSheet;
+};
+
+/** The room and its bottles: where the air is and was, which bottle for this hand, what would bring the room where it is wanted. */
+export function AirWorkspace(props: AirProps) {
+  const { rooms, room, bottles, knowledge, today, timeZone } = props;
   const router = useRouter();
   useEffect(() => {
-    const every = setInterval(() => router.refresh(), EVERY_MS);
+    const every = setInterval(() => router.refresh(), ANEW_MS);
     return () => clearInterval(every);
   }, [router]);
+  useNews(useCallback((news: LiveNews) => news.kind === "missed" && router.refresh(), [router]));
+  const { air, trail, ago } = useAirAndTrail(props);
 
-  const judged = bottles.map((bottle) => {
-    const age = bottleAge(bottle.openedOn, today, bottle.adhesive.lifeAfterOpeningDays);
-    const verdict = air ? windowVerdict(bottle.adhesive, plain(air), room.volumeM3) : null;
-    return {
-      bottle,
-      age,
-      verdict,
-      words: verdict ? standingWords(verdict, age.daysLeft) : null,
-      expected: air ? setTime(bottle.adhesive.setTimeS, plain(air)) : null,
-    };
-  });
-  judged.sort((a, b) => (a.words && b.words ? RANK[a.words.tone] - RANK[b.words.tone] : 0));
+  const [sheet, setSheet] = useState<AirSheet>(props.sheet);
+  const [technique, setTechnique] = useState<Technique>("single");
   const [picked, setPicked] = useState<string | null>(null);
+  const [ownTarget, setOwnTarget] = useState<Air | null>(null);
+  const judged = useMemo(
+    () => judgedBottles(bottles, knowledge, air, room.volumeM3, technique, today),
+    [bottles, knowledge, air, room.volumeM3, technique, today],
+  );
   const chosen = judged.find(({ bottle }) => bottle.id === picked) ?? judged[0];
+  const wanted = air && chosen ? windowTarget(chosen.bottle.adhesive, air, room.volumeM3) : air;
+  const target = ownTarget ?? wanted;
+  const isThere = air !== null && target !== null && ownTarget === null && chosen?.fitness.verdict?.inWindow;
   const clock = new Intl.DateTimeFormat("en-GB", { hour: "2-digit", minute: "2-digit", timeZone });
+  const names = Object.fromEntries(props.sensors.map(({ id, name }) => [id, name]));
+  const chosenWants = chosen && !chosen.fitness.fits ? chosen.fitness.verdict?.advice : undefined;
 
   return (
     <div className="grid gap-x-10 gap-y-8 pt-4 lg:grid-cols-[minmax(0,1fr)_24rem]">
       <div className="min-w-0">
-        <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1">
+        <div className="mb-2 flex flex-wrap items-baseline gap-x-5 gap-y-1">
           {rooms.map((one) => (
             <Link
               key={one.id}
-              href={`/air?room=${one.id}`}
+              href={`/air?room=${one.id}&sheet=${sheet}`}
               aria-current={one.id === room.id ? "page" : undefined}
               className={cx(
                 "border-b-2 py-1 font-serif text-xl",
@@ -75,32 +91,70 @@ export function AirWorkspace({
               {one.name}
             </Link>
           ))}
-          <span className="text-sm text-ink-2">{air ? `${air.by}, ${takenAgo}` : "no reading yet"}</span>
+          <span className="text-sm text-ink-2">{air ? `${air.by}, ${ago}` : "no reading yet"}</span>
+          <Choice label="Sheet" showLabel={false} value={sheet} options={SHEETS} onChange={setSheet} className="ml-auto" />
         </div>
-        <AirPlane
-          air={air}
-          trail={trail}
-          windows={bottles.map(({ id, adhesive }) => ({ id, ...adhesive }))}
-          chosenId={chosen?.bottle.id ?? null}
-          advice={chosen?.verdict?.advice[0] ?? null}
-          label={(iso) => clock.format(new Date(iso))}
-        />
-        <p className="text-sm text-ink-2">
-          Curves join air with the same water in it. Sensor air is not lash air: breath, a mask taped at the nose and a fan change it.
-          Window and set time follow the leaflet; the model between is ours and says how sure it is.
-        </p>
+        {sheet === "now" ? (
+          <>
+            <AirPlane
+              air={air}
+              trail={trail}
+              windows={bottles.map(({ id, adhesive }) => ({ id, ...adhesive }))}
+              chosenId={chosen?.bottle.id ?? null}
+              target={target}
+              onTarget={setOwnTarget}
+              room={room}
+              people={PEOPLE}
+              label={(ms) => clock.format(new Date(ms))}
+            />
+            <p className="text-sm text-ink-2">
+              Drag the ring to ask what it takes to get there. Curves join air with the same water, dotted ones the same dew point; dashed
+              ways are where this room&rsquo;s machines lead. Sensor air is not lash air: breath, a mask taped at the nose and a fan change
+              it.
+            </p>
+          </>
+        ) : null}
+        {sheet === "history" ? (
+          <AirHistory
+            key={room.id}
+            roomId={room.id}
+            today={today}
+            timeZone={timeZone}
+            ahead={props.ahead}
+            faults={props.faults}
+            names={names}
+          />
+        ) : null}
+        {sheet === "glue" ? (
+          <GlueSheet
+            judged={judged}
+            chosen={chosen}
+            onChoose={setPicked}
+            tests={knowledge.tests}
+            hand={knowledge.hand}
+            air={air}
+            timeZone={timeZone}
+          />
+        ) : null}
+        {sheet === "room" ? (
+          <div className="space-y-9">
+            <RoomSheet key={room.id} room={room} />
+            <SensorSheet sensors={props.sensors} drifts={props.drifts} timeZone={timeZone} mayCalibrate={props.mayCalibrate} />
+            <TableSheet key={room.id} roomId={room.id} roomName={room.name} timeZone={timeZone} />
+          </div>
+        ) : null}
       </div>
       <div className="min-w-0 space-y-7">
         <section aria-label="Air now">
-          <h1 className="text-4xl">{headline(air, judged[0]?.words?.tone)}</h1>
+          <h1 className="text-4xl">{headline(air, judged[0])}</h1>
           {air ? (
             <dl className="mt-3 grid grid-cols-2 gap-x-6 gap-y-1 text-[0.9375rem]">
               {(
                 [
                   ["Temperature", `${air.temperatureC.toFixed(1)} °C`],
                   ["Humidity", `${Math.round(air.relativeHumidity * 100)} %`],
-                  ["Water in the air", `${vapourDensityGm3(plain(air)).toFixed(2)} g/m³`],
-                  ["Dew point", `${dewPointC(plain(air)).toFixed(1)} °C`],
+                  ["Water in the air", `${vapourDensityGm3(air).toFixed(2)} g/m³`],
+                  ["Dew point", `${dewPointC(air).toFixed(1)} °C`],
                 ] as const
               ).map(([label, value]) => (
                 <div key={label} className="flex justify-between border-b border-line py-1">
@@ -112,9 +166,32 @@ export function AirWorkspace({
               ))}
             </dl>
           ) : null}
+          <FaultNow {...props} />
+          {air && target && !isThere ? (
+            <RoomAdvice
+              room={room}
+              air={air}
+              target={target}
+              people={PEOPLE}
+              isOwn={ownTarget !== null}
+              onBack={() => setOwnTarget(null)}
+            />
+          ) : null}
         </section>
         <section aria-label="Bottles">
-          <h2 className="text-xl">Bottles, best first</h2>
+          <div className="flex flex-wrap items-baseline justify-between gap-x-3">
+            <h2 className="text-xl">Bottles, best for you now</h2>
+            <Choice
+              label="Placing"
+              showLabel={false}
+              value={technique}
+              options={[
+                { value: "single", label: "singles" },
+                { value: "fan", label: "fans" },
+              ]}
+              onChange={setTechnique}
+            />
+          </div>
           {judged.length === 0 ? (
             <Empty title="No bottle is open">
               <LinkButton href="/shelf" tone="line">
@@ -123,41 +200,41 @@ export function AirWorkspace({
             </Empty>
           ) : null}
           <ul className="mt-2">
-            {judged.map(({ bottle, age, verdict, words, expected }) => {
+            {judged.map(({ bottle, fitness }) => {
               const isChosen = bottle.id === chosen?.bottle.id;
+              const words = fitnessWords(fitness);
               return (
                 <li key={bottle.id} className="border-t border-line py-2.5" data-bottle={bottle.lot}>
                   <button
                     type="button"
                     aria-pressed={isChosen}
-                    onClick={() => setPicked(bottle.id)}
+                    onClick={() => (setPicked(bottle.id), setOwnTarget(null))}
                     className="flex w-full items-baseline justify-between gap-3 rounded px-1 text-left hover:bg-moss-soft"
                   >
                     <span className={cx("font-semibold", isChosen && "underline decoration-ivy decoration-2 underline-offset-4")}>
                       {bottle.adhesive.name}, lot {bottle.lot}
                     </span>
-                    {words ? <Verdict tone={words.tone}>{words.word}</Verdict> : null}
+                    <Verdict tone={words.tone}>{words.word}</Verdict>
                   </button>
                   <div className="mt-0.5 px-1 text-[0.9375rem] text-ink-2">
-                    {words && words.tone !== "good" ? <p>{words.says}</p> : null}
-                    {expected ? <p>{setTimeWords(expected, bottle.adhesive.setTimeS)}</p> : null}
-                    {isChosen && verdict && verdict.advice.length > 0 ? (
-                      <ul className="mt-1.5 space-y-1 border-l-2 border-ivy pl-3 text-ink">
-                        {verdict.advice.map((advice, i) => (
-                          <li key={i}>
-                            {i > 0 && verdict.temperature === "fits" ? "Or: " : ""}
-                            {adviceWords(advice)}
-                          </li>
-                        ))}
-                      </ul>
-                    ) : null}
+                    <p>{words.says}</p>
                     {isChosen ? (
-                      <p className="mt-1">
-                        Opened {age.daysOpen} days ago, {age.daysLeft >= 0 ? `${age.daysLeft} left` : "over"} of{" "}
-                        {bottle.adhesive.lifeAfterOpeningDays}. Window {Math.round(bottle.adhesive.humidityLow * 100)} to{" "}
-                        {Math.round(bottle.adhesive.humidityHigh * 100)} %, {bottle.adhesive.temperatureLowC} to{" "}
-                        {bottle.adhesive.temperatureHighC} °C.
-                      </p>
+                      <>
+                        {fitness.expected ? <p>{setTimeWords(fitness.expected, bottle.adhesive.setTimeS)}</p> : null}
+                        {chosenWants?.length ? (
+                          <ul className="mt-1.5 space-y-1 border-l-2 border-ivy pl-3 text-ink">
+                            {chosenWants.map((advice, i) => (
+                              <li key={i}>
+                                {i > 0 && fitness.verdict!.temperature === "fits" ? "Or: " : ""}
+                                {adviceWords(advice)}
+                              </li>
+                            ))}
+                          </ul>
+                        ) : null}
+                        <p className="mt-1">
+                          {ageWords(fitness, bottle.adhesive.lifeAfterOpeningDays)}. Window {windowWords(bottle.adhesive)}.
+                        </p>
+                      </>
                     ) : null}
                   </div>
                 </li>
@@ -166,17 +243,47 @@ export function AirWorkspace({
           </ul>
         </section>
         <TypedReading room={room} />
-        <RoomSize room={room} />
       </div>
     </div>
   );
 }
 
-const plain = ({ temperatureC, relativeHumidity }: RoomAir) => ({ temperatureC, relativeHumidity });
+/** The page's air and trail, with what has been heard since. */
+function useAirAndTrail({ room, air: first, trail: since, takenAgo }: AirProps) {
+  const heard = useRooms().find(({ id }) => id === room.id)?.air ?? null;
+  const air: RoomAir | null = heard && (!first || heard.takenAt > first.takenAt) ? heard : first;
+  const trail = useTrail(since, heard);
+  return { air, trail, ago: air === first ? takenAgo : "just now" };
+}
 
-function headline(air: RoomAir | null, best: keyof typeof RANK | undefined): string {
+/** What a person should know of the readings right now. */
+function FaultNow({ faults, sensors }: Pick<AirProps, "faults" | "sensors">) {
+  const words = faults.flatMap(({ sensorId, faults: own }) => {
+    const name = sensors.find(({ id }) => id === sensorId)?.name;
+    const last = own.at(-1);
+    if (!last || !name || last.kind === "spike") return [];
+    // Only what still is.
+    const newest = sensors.find(({ id }) => id === sensorId)?.last?.takenAtMs ?? 0;
+    if (last.kind === "gap" && newest > last.fromMs + 90_000) return [];
+    if (last.kind === "stuck" && newest > last.toMs + 120_000) return [];
+    return [last.kind === "gap" ? `${name} is silent` : `${name} seems stuck`];
+  });
+  if (words.length === 0) return null;
+  return (
+    <p className="mt-2 text-[0.9375rem]">
+      {words.map((word) => (
+        <Verdict key={word} tone="look" className="block">
+          {word}
+        </Verdict>
+      ))}
+    </p>
+  );
+}
+
+function headline(air: RoomAir | null, best: JudgedBottle | undefined): string {
   if (!air) return "No reading yet";
-  const feel = air.relativeHumidity < 0.4 ? "Dry" : air.relativeHumidity > 0.6 ? "Damp" : "Fair";
-  if (best === undefined) return `${feel} air`;
-  return best === "good" ? `${feel} air, a bottle fits` : best === "look" ? `${feel} air, nearly a fit` : `${feel} air, no bottle fits`;
+  const damp = air.relativeHumidity < 0.35 ? "Dry" : air.relativeHumidity > 0.6 ? "Damp" : "Fair";
+  if (!best) return `${damp} air, and no bottle open`;
+  if (best.fitness.fits) return `${damp} air, a bottle fits`;
+  return best.fitness.verdict?.inWindow ? `${damp} air, no bottle fits the hand` : `${damp} air, no bottle fits`;
 }

@@ -1,14 +1,13 @@
 import "server-only";
-import { and, asc, eq, gte } from "drizzle-orm";
-import { policy, reading, room } from "@/db/schema";
-import { inStudio } from "@/server/inStudio";
+import { asc, eq } from "drizzle-orm";
+import { usualRoomTraits, type RoomTraits, type RoomWithAir } from "@/core/air";
+import { policy, room } from "@/db/schema";
+import { inStudio, type StudioTransaction } from "@/server/inStudio";
 import type { Member } from "@/server/member";
 import { openBottles } from "@/features/visit/data";
-import { newestAir, type RoomAir } from "./newestAir";
-
-export type { RoomAir };
-
-export type RoomWithAir = { readonly id: string; readonly name: string; readonly volumeM3: number; readonly air: RoomAir | null };
+import { glueKnowledge } from "@/features/shelf/knowledge";
+import { airByMinute, driftsOf, faultsOf, historyOf, outlookOf } from "./history";
+import { airOf, sensorsNow } from "./newestAir";
 
 /** Every room of the studio with its newest air. */
 export function roomsWithAir(me: Member): Promise<RoomWithAir[]> {
@@ -17,30 +16,56 @@ export function roomsWithAir(me: Member): Promise<RoomWithAir[]> {
       .select({ id: room.id, name: room.name, volumeM3: room.volumeM3 })
       .from(room)
       .orderBy(asc(room.createdAt), asc(room.name));
-    return Promise.all(rooms.map(async (row) => ({ ...row, air: await newestAir(tx, row.id) })));
+    const sensors = await sensorsNow(tx);
+    return rooms.map((row) => ({
+      ...row,
+      air: airOf(
+        sensors.filter(({ roomId }) => roomId === row.id),
+        Date.now(),
+      ),
+    }));
   });
 }
 
-/** The air workspace of a room: newest air, the day's trail, open bottles, policy. */
-export function airPage(me: Member, roomId: string, since: Date) {
+/** A room with what it does to its air; the usual figures until its studio has said. */
+export async function roomOf(tx: StudioTransaction, roomId: string) {
+  const [found] = await tx.select().from(room).where(eq(room.id, roomId));
+  if (!found) return null;
+  const traits: RoomTraits = found.traits ?? usualRoomTraits;
+  return { id: found.id, name: found.name, volumeM3: found.volumeM3, traits, traitsTold: found.traits !== null };
+}
+export type RoomWithTraits = NonNullable<Awaited<ReturnType<typeof roomOf>>>;
+
+const TRAIL_POINTS = 240;
+const FAULTS_BACK_MS = 24 * 3_600_000;
+
+/** The air workspace of a room: newest air, the day's trail, its hygrometers and what they show of themselves, bottles, the hours ahead. */
+export function airPage(me: Member, roomId: string, since: Date, now: Date) {
   return inStudio(me, async (tx) => {
-    const [found] = await tx.select().from(room).where(eq(room.id, roomId));
+    const found = await roomOf(tx, roomId);
     if (!found) return null;
-    const trail = await tx
-      .select({ temperatureC: reading.temperatureC, relativeHumidity: reading.relativeHumidity, takenAt: reading.takenAt })
-      .from(reading)
-      .where(and(eq(reading.roomId, roomId), gte(reading.takenAt, since)))
-      .orderBy(asc(reading.takenAt));
+    const sensors = await sensorsNow(tx, roomId);
+    const air = airOf(sensors, now.getTime());
+    const trail = await airByMinute(tx, sensors, since, now);
     const [held] = await tx.select().from(policy);
-    const every = Math.max(1, Math.ceil(trail.length / 200));
+    const every = Math.max(1, Math.ceil(trail.length / TRAIL_POINTS));
     return {
-      room: { id: found.id, name: found.name, volumeM3: found.volumeM3 },
-      air: await newestAir(tx, roomId),
-      trail: trail
-        .filter((_, i) => i % every === 0 || i === trail.length - 1)
-        .map((row) => ({ ...row, takenAt: row.takenAt.toISOString() })),
+      room: found,
+      sensors: sensors.map(({ id, name, kind, clockOffS, last, calibrations }) => ({ id, name, kind, clockOffS, last, calibrations })),
+      air,
+      trail: trail.filter((_, i) => i % every === 0 || i === trail.length - 1),
+      faults: await faultsOf(tx, sensors, new Date(now.getTime() - FAULTS_BACK_MS), now),
+      drifts: await driftsOf(tx, sensors, now),
+      ahead: await outlookOf(tx, sensors, air, me.timeZone, now),
       bottles: await openBottles(tx),
+      knowledge: await glueKnowledge(tx, me.id),
       policy: held!.document,
     };
   });
+}
+export type AirPage = NonNullable<Awaited<ReturnType<typeof airPage>>>;
+
+/** A day or a week of a room's readings, sensor by sensor. */
+export function roomHistory(me: Member, roomId: string, from: Date, to: Date) {
+  return inStudio(me, async (tx) => historyOf(tx, await sensorsNow(tx, roomId), from, to));
 }

@@ -1,6 +1,5 @@
 import "server-only";
 import { createHash } from "node:crypto";
-import { sql } from "drizzle-orm";
 import { deviceDatabase } from "@/server/pools";
 import { answer, readJson, refuse } from "@/server/respond";
 import { readingBatchSchema } from "./readingBatch";
@@ -21,11 +20,22 @@ export async function takeReadings(request: Request): Promise<Response> {
       problems: parsed.error.issues.slice(0, 12).map((issue) => ({ where: issue.path.join("."), what: issue.message })),
     });
   const hash = createHash("sha256").update(token).digest("hex");
-  const { rows } = await deviceDatabase().execute<{ status: string; kept: number }>(
-    sql`select status, kept from device.accept_readings(${hash}, ${JSON.stringify(parsed.data.readings)}::jsonb, ${PER_MINUTE})`,
+  const { readings, sentAt } = parsed.data;
+  const { rows } = await deviceDatabase().$client.query<{ status: string; kept: number; clock_off_s: number }>(
+    "select status, kept, clock_off_s from device.accept_readings($1, $2, $3, $4, $5, $6)",
+    [
+      hash,
+      readings.map(({ takenAt }) => takenAt),
+      readings.map(({ temperatureC }) => temperatureC),
+      readings.map(({ relativeHumidity }) => relativeHumidity),
+      sentAt ?? null,
+      PER_MINUTE,
+    ],
   );
   const outcome = rows[0];
   if (outcome?.status === "unknown") return refuse(401, "This token is not known, or was withdrawn.");
   if (outcome?.status === "slow down") return answer({ message: `At most ${PER_MINUTE} batches a minute.` }, 429, { "retry-after": "60" });
-  return answer({ kept: outcome?.kept ?? 0, known: parsed.data.readings.length - (outcome?.kept ?? 0) });
+  const kept = outcome?.kept ?? 0;
+  const clockOffS = outcome?.clock_off_s ?? 0;
+  return answer({ kept, known: readings.length - kept, ...(clockOffS === 0 ? {} : { clockOffS }) });
 }

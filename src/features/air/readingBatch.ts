@@ -4,22 +4,30 @@ import { airSchema } from "@/core/air";
 /** A minute past now is allowed for: devices' clocks wander. */
 const AHEAD_MS = 60_000;
 const BEHIND_MS = 400 * 86_400_000;
+const moment = (error: string) => z.iso.datetime({ offset: true, error });
 
-/** What a hygrometer hands in. `now` decides what is too far ahead or behind, ms since 1970. */
+/**
+ * What a hygrometer hands in. `now` decides what is too far ahead or behind, ms since 1970; where the device says what
+ * time it believes it is (`sentAt`), its own readings are judged by that.
+ */
 export const readingBatchSchema = (nowMs: number) =>
-  z.strictObject({
-    readings: z
-      .array(
-        airSchema.extend({
-          takenAt: z.iso.datetime({ offset: true, error: "takenAt must be an ISO time with its zone." }).refine(
-            (text) => {
-              const at = Date.parse(text);
-              return at <= nowMs + AHEAD_MS && at >= nowMs - BEHIND_MS;
-            },
-            { message: "takenAt lies in the future, or over a year back: check the device's clock." },
-          ),
-        }),
-      )
-      .min(1, "A batch holds at least one reading.")
-      .max(500, "At most 500 readings at once."),
-  });
+  z
+    .strictObject({
+      sentAt: moment("sentAt must be an ISO time with its zone.").optional(),
+      readings: z
+        .array(airSchema.extend({ takenAt: moment("takenAt must be an ISO time with its zone.") }))
+        .min(1, "A batch holds at least one reading.")
+        .max(500, "At most 500 readings at once."),
+    })
+    .superRefine(({ sentAt, readings }, context) => {
+      const by = sentAt === undefined ? nowMs : Date.parse(sentAt);
+      readings.forEach(({ takenAt }, i) => {
+        const at = Date.parse(takenAt);
+        if (at > by + AHEAD_MS || at < by - BEHIND_MS)
+          context.addIssue({
+            code: "custom",
+            path: ["readings", i, "takenAt"],
+            message: "takenAt lies in the future, or over a year back: check the device's clock, or send sentAt.",
+          });
+      });
+    });

@@ -13,6 +13,7 @@ export type Leaf = {
   readonly map: LashMap | null;
   readonly air: string | null;
   readonly work: string | null;
+  readonly water: string | null;
 };
 
 const WIDTH = 175;
@@ -40,6 +41,7 @@ export function Thread({ leaves }: { leaves: readonly Leaf[] }) {
                 {leaf.state === "missed" ? "not begun" : null}
                 {leaf.air ? <span className="block">{leaf.air}</span> : null}
                 {leaf.work ? <span className="block">{leaf.work}</span> : null}
+                {leaf.water ? <b className="block text-brass">{leaf.water}</b> : null}
               </span>
             </span>
           </Link>

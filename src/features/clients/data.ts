@@ -4,6 +4,7 @@ import type { LashMap } from "@/core/map";
 import type { Survey } from "@/core/eye";
 import { client, lashMap, lashMapRevision, patchTest, survey, visit } from "@/db/schema";
 import { visitsWhere, bottleNames } from "@/features/visit/data";
+import { waterOf } from "@/features/visit/water";
 import { standingOf } from "./standing";
 import { inStudio, type StudioTransaction } from "@/server/inStudio";
 import type { Member } from "@/server/member";
@@ -72,6 +73,7 @@ export function clientPage(me: Member, id: string, now: Date) {
     const [person] = await tx.select().from(client).where(eq(client.id, id));
     if (!person) return null;
     const today = todayIn(me.timeZone, now);
+    const visits = await visitsWhere(tx, { clientId: id });
     return {
       person,
       today,
@@ -79,7 +81,8 @@ export function clientPage(me: Member, id: string, now: Date) {
       tests: await tx.select().from(patchTest).where(eq(patchTest.clientId, id)).orderBy(desc(patchTest.placedOn)),
       survey: await newestSurvey(tx, id),
       maps: await mapsOf(tx, id),
-      visits: await visitsWhere(tx, { clientId: id }),
+      visits,
+      water: await waterOf(tx, visits.slice(-1)),
       bottles: await bottleNames(tx),
     };
   });

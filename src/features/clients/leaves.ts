@@ -4,8 +4,15 @@ import { formatIn } from "@/server/studioTime";
 import type { Leaf } from "./Thread";
 
 /** Visits as leaves of the thread. */
-export function leavesOf(visits: readonly VisitRow[], bottles: ReadonlyMap<string, string>, timeZone: string, now: Date): Leaf[] {
+export function leavesOf(
+  visits: readonly VisitRow[],
+  bottles: ReadonlyMap<string, string>,
+  water: ReadonlyMap<string, number>,
+  timeZone: string,
+  now: Date,
+): Leaf[] {
   return visits.map(({ id, startsAt, service, map, state }) => {
+    const waterMs = water.get(id);
     const beads = state.beads.length;
     const bottle = state.bottleId ? bottles.get(state.bottleId) : undefined;
     const air = state.beads[0]?.air ?? state.startAir;
@@ -25,6 +32,9 @@ export function leavesOf(visits: readonly VisitRow[], bottles: ReadonlyMap<strin
               : "agreed",
       map: state.startedAtMs !== null ? map : null,
       air: air ? `${air.temperatureC.toFixed(1)} °C, ${Math.round(air.relativeHumidity * 100)} %` : null,
+      // Said while it still is to be minded.
+      water:
+        waterMs !== undefined && waterMs > now.getTime() ? `no water before ${formatIn(timeZone, new Date(waterMs), "EEE HH:mm")}` : null,
       work: beads > 0 ? `${beads} ${beads === 1 ? "bead" : "beads"}${bottle ? ` of ${bottle}` : ""}` : null,
     };
   });

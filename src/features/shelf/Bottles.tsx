@@ -74,6 +74,9 @@ export function Bottles({
               <p className="text-[0.9375rem] text-ink-2">
                 Opened {dayWords(bottle.openedOn)}. Sets in {document.setTimeS} s; {Math.round(document.humidityLow * 100)} to{" "}
                 {Math.round(document.humidityHigh * 100)} %, {document.temperatureLowC} to {document.temperatureHighC} °C.
+                {document.shakeSeconds ? ` Shake ${document.shakeSeconds} s.` : ""}
+                {document.keptIn ? ` Kept: ${document.keptIn}.` : ""}
+                {document.dropsIn ? ` About ${Math.max(0, document.dropsIn - bottle.beads)} drops left of ${document.dropsIn}.` : ""}
               </p>
               <Button
                 tone="plain"
@@ -135,6 +138,15 @@ export function Bottles({
             <TextField label="to" unit="%" name="humidityHigh" inputMode="decimal" error={error("humidityHigh")} />
             <TextField label="Warmth from" unit="°C" name="temperatureLowC" inputMode="decimal" error={error("temperatureLowC")} />
             <TextField label="to" unit="°C" name="temperatureHighC" inputMode="decimal" error={error("temperatureHighC")} />
+            <TextField label="Shake, if it says" unit="s" name="shakeSeconds" inputMode="numeric" error={error("shakeSeconds")} />
+            <TextField label="Drops in a bottle, if known" name="dropsIn" inputMode="numeric" error={error("dropsIn")} />
+            <TextField label="No water for, if it says" unit="h" name="waterHours" inputMode="decimal" error={error("waterHours")} />
+            <SelectField label="Kept" name="keptIn" error={error("keptIn")}>
+              <option value="">as the leaflet says</option>
+              <option value="fridge until opened">fridge until opened</option>
+              <option value="fridge always">fridge always</option>
+              <option value="cool and dry">cool and dry</option>
+            </SelectField>
           </div>
           {problem ? <Notice tone="stop" title={problem.message} /> : null}
           <Button type="submit" disabled={busy}>

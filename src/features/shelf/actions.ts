@@ -4,35 +4,32 @@ import { eq } from "drizzle-orm";
 import { refresh } from "next/cache";
 import { z } from "zod";
 import { adhesiveSchema } from "@/core/adhesive";
+import { airSchema } from "@/core/air";
 import { traySchema } from "@/core/map";
-import { adhesive, bottle, tray } from "@/db/schema";
+import { adhesive, bottle, handTime, setTest, TECHNIQUES, tray } from "@/db/schema";
 import { action, Refusal } from "@/server/action";
 import { inStudio } from "@/server/inStudio";
 import { todayIn } from "@/server/studioTime";
+import { typedNumber, typedPercent } from "@/server/typed";
 
-const number = (what: string) =>
-  z
-    .string()
-    .trim()
-    .max(20)
-    .regex(/^\d+([.,]\d+)?$/, what)
-    .transform((text) => Number(text.replace(",", ".")));
-const percent = z
-  .string()
-  .trim()
-  .regex(/^\d+([.,]\d+)?$/, "A number of per cent.")
-  .transform((text) => Number(text.replace(",", ".")) / 100);
+const percent = typedPercent("A number of per cent.");
+/** What a leaflet is silent on comes as an empty field, and is left out. */
+const leftOpen = <T extends z.ZodType>(field: T) => z.preprocess((text) => (text === "" ? undefined : text), field.optional()).optional();
 
 /** An adhesive as typed from its leaflet: per cent, degrees, seconds as text. */
 const adhesiveFormSchema = z
   .strictObject({
     name: z.string(),
-    setTimeS: number("Seconds, e.g. 1.5."),
+    setTimeS: typedNumber("Seconds, e.g. 1.5."),
     humidityLow: percent,
     humidityHigh: percent,
-    temperatureLowC: number("Degrees, e.g. 18."),
-    temperatureHighC: number("Degrees, e.g. 26."),
-    lifeAfterOpeningDays: number("Days, e.g. 42."),
+    temperatureLowC: typedNumber("Degrees, e.g. 18."),
+    temperatureHighC: typedNumber("Degrees, e.g. 26."),
+    lifeAfterOpeningDays: typedNumber("Days, e.g. 42."),
+    shakeSeconds: leftOpen(typedNumber("Seconds, e.g. 60.")),
+    dropsIn: leftOpen(typedNumber("Drops in a full bottle, e.g. 200.")),
+    waterHours: leftOpen(typedNumber("Hours, e.g. 24.")),
+    keptIn: leftOpen(z.enum(["fridge until opened", "fridge always", "cool and dry"])),
   })
   .pipe(adhesiveSchema);
 
@@ -106,3 +103,45 @@ export const removeTray = action({ input: z.strictObject({ id: z.uuid() }), leas
   refresh();
   return rows[0].document;
 });
+
+const seconds = z.number().min(0.1, "Under a tenth of a second nothing sets.").max(60, "Over a minute: was it forgotten?");
+
+/** A timed bead or lash. Its id is made where it was timed, so that sending twice keeps it once. */
+export const keepSetTest = action(
+  { input: z.strictObject({ id: z.uuid(), bottleId: z.uuid(), seconds, air: airSchema, leftOut: z.boolean() }) },
+  async (me, { id, bottleId, seconds: timed, air, leftOut }) => {
+    await inStudio(me, async (tx) => {
+      const [known] = await tx.select({ id: bottle.id }).from(bottle).where(eq(bottle.id, bottleId));
+      if (!known) throw new Refusal("This bottle is not on the shelf.");
+      await tx
+        .insert(setTest)
+        .values({ studioId: me.studioId, id, bottleId, at: new Date(), seconds: timed, ...air, memberId: me.id, leftOut })
+        .onConflictDoNothing();
+    });
+    refresh();
+    return null;
+  },
+);
+
+/** Whether a test is learned from. It stays on record either way. */
+export const leaveTestOut = action({ input: z.strictObject({ id: z.uuid(), leftOut: z.boolean() }) }, async (me, { id, leftOut }) => {
+  const rows = await inStudio(me, (tx) => tx.update(setTest).set({ leftOut }).where(eq(setTest.id, id)).returning({ id: setTest.id }));
+  if (rows.length === 0) throw new Refusal("This test is not on record.");
+  refresh();
+  return null;
+});
+
+/** How long this hand takes from the dip until an extension sits. */
+export const keepHandTime = action(
+  { input: z.strictObject({ id: z.uuid(), technique: z.enum(TECHNIQUES), seconds }) },
+  async (me, form) => {
+    await inStudio(me, (tx) =>
+      tx
+        .insert(handTime)
+        .values({ studioId: me.studioId, memberId: me.id, at: new Date(), ...form })
+        .onConflictDoNothing(),
+    );
+    refresh();
+    return null;
+  },
+);

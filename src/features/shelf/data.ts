@@ -2,6 +2,7 @@ import "server-only";
 import { and, asc, desc, eq } from "drizzle-orm";
 import { CURL_IDS } from "@/core/curl";
 import { adhesive, bottle, tray } from "@/db/schema";
+import { beadsOf } from "@/features/visit/data";
 import { inStudio } from "@/server/inStudio";
 import type { Member } from "@/server/member";
 
@@ -10,7 +11,14 @@ export function shelfPage(me: Member) {
   return inStudio(me, async (tx) => ({
     adhesives: await tx.select({ id: adhesive.id, document: adhesive.document }).from(adhesive).orderBy(asc(adhesive.createdAt)),
     bottles: await tx
-      .select({ id: bottle.id, adhesiveId: bottle.adhesiveId, lot: bottle.lot, openedOn: bottle.openedOn, emptiedOn: bottle.emptiedOn })
+      .select({
+        id: bottle.id,
+        adhesiveId: bottle.adhesiveId,
+        lot: bottle.lot,
+        openedOn: bottle.openedOn,
+        emptiedOn: bottle.emptiedOn,
+        beads: beadsOf(),
+      })
       .from(bottle)
       .innerJoin(adhesive, and(eq(adhesive.studioId, bottle.studioId), eq(adhesive.id, bottle.adhesiveId)))
       .orderBy(desc(bottle.openedOn)),

@@ -15,7 +15,10 @@ const KEYS: readonly (readonly [string, string])[] = [
   ["Map: N", "the next layer"],
   ["Map: B", "facing the client or from the bed head"],
   ["Map: Ctrl S", "save"],
+  ["C, Space (pedal)", "from any screen: brushed through, both eyes closed"],
   ["Visit: S, N", "shake, new bead"],
+  ["Visit, set times: T", "time a bead or a lash: start, stop"],
+  ["Set times: H", "time a placement of your hand"],
   ["Visit: Backspace", "take the last tap back"],
 ];
 

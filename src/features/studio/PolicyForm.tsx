@@ -59,7 +59,9 @@ export function PolicyForm({ policy, revision, mayChange }: { policy: Policy; re
         options ? typed[key] : typed[key].trim() === "" ? undefined : Number(typed[key].replace(",", ".")),
       ]),
     );
-    const result = await savePolicy({ base, policy: { version: defaultPolicy.version, curls: readCurls(curls), ...read } }).catch(() => null);
+    const result = await savePolicy({ base, policy: { version: defaultPolicy.version, curls: readCurls(curls), ...read } }).catch(
+      () => null,
+    );
     if (result?.ok) {
       setBase(result.data.revision);
       setTold({ tone: "good", message: "Kept. Maps and clocks follow it from now on.", fields: {} });

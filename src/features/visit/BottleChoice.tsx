@@ -1,47 +1,37 @@
-import { setTime, windowVerdict } from "@/core/adhesive";
-import type { Air } from "@/core/air";
+import { fitnessWords, setTimeWords } from "@/features/shelf/glueWords";
+import type { JudgedBottle } from "@/features/shelf/judged";
 import { SelectField, Verdict } from "@/ui";
-import type { OpenBottle } from "./data";
 
-/** Which bottle is worked from, with how it stands in this air. */
+/** Which bottle is worked from, best first for this air and hand, with how the chosen one stands. */
 export function BottleChoice({
-  bottles,
-  air,
-  volumeM3,
+  judged,
   value,
   onChange,
 }: {
-  bottles: readonly OpenBottle[];
-  air: Air | null;
-  volumeM3: number;
+  judged: readonly JudgedBottle[];
   value: string;
   onChange: (id: string) => void;
 }) {
-  const chosen = bottles.find((bottle) => bottle.id === value);
-  const verdict = chosen && air ? windowVerdict(chosen.adhesive, air, volumeM3) : null;
-  const expected = chosen && air ? setTime(chosen.adhesive.setTimeS, air) : null;
+  const chosen = judged.find(({ bottle }) => bottle.id === value);
+  const words = chosen?.fitness.verdict ? fitnessWords(chosen.fitness) : null;
   return (
     <SelectField
       label="Adhesive"
       value={value}
       onChange={(event) => onChange(event.target.value)}
       hint={
-        verdict ? (
+        words && chosen ? (
           <>
-            {verdict.inWindow ? (
-              <Verdict tone="good">fits this air</Verdict>
-            ) : (
-              <Verdict tone="look">{[verdict.humidity, verdict.temperature].filter((word) => word !== "fits").join(", ")} for it</Verdict>
-            )}
-            {expected?.known ? `, sets in about ${expected.setTimeS.toFixed(1)} s` : ""}
+            <Verdict tone={words.tone}>{words.word}</Verdict> {words.says}{" "}
+            {chosen.fitness.expected ? setTimeWords(chosen.fitness.expected, chosen.bottle.adhesive.setTimeS) : ""}
           </>
         ) : (
           "No fresh reading of the air to judge it by."
         )
       }
     >
-      {bottles.length === 0 ? <option value="">no bottle is open</option> : null}
-      {bottles.map((bottle) => (
+      {judged.length === 0 ? <option value="">no bottle is open</option> : null}
+      {judged.map(({ bottle }) => (
         <option key={bottle.id} value={bottle.id}>
           {bottle.adhesive.name}, lot {bottle.lot}
         </option>

@@ -1,11 +1,11 @@
 "use client";
 import Link from "next/link";
-import { useEffect, useRef } from "react";
+import { useEffect, useEffectEvent, useRef } from "react";
 import { formatClock } from "@/core/units";
 import { visitClocks, visitState, type Clock } from "@/core/visit";
 import { cx } from "@/ui";
 import { alarmOf, readAlarmChoice, ring, say, unlockSound } from "./alarm";
-import { useNow, useVisits } from "./VisitProvider";
+import { useNow, useVisits, useVisitStore } from "./VisitProvider";
 
 const LOOKS: Record<Clock["state"], string> = {
   running:
@@ -15,9 +15,18 @@ const LOOKS: Record<Clock["state"], string> = {
 };
 const MARKS: Record<Clock["state"], string> = { running: "", soon: "▲ ", over: "■ " };
 
+/** Typing, a dialog, or a key that is meant for what has the focus. */
+const isBusy = ({ target, key }: KeyboardEvent) =>
+  document.querySelector('[role="dialog"]') !== null ||
+  (target instanceof HTMLElement &&
+    (/^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) ||
+      target.isContentEditable ||
+      (key === " " && /^(BUTTON|A|SUMMARY)$/.test(target.tagName))));
+
 /** Clocks of running visits, hanging from the top edge of every screen. Reckoned from events: a reload changes nothing. */
 export function HangingClocks() {
   const { visits, events } = useVisits();
+  const store = useVisitStore();
   const now = useNow();
   const rung = useRef(new Set<string>());
   const hanging = visits
@@ -38,6 +47,21 @@ export function HangingClocks() {
       window.removeEventListener("keydown", touch);
     };
   }, []);
+  // One key from any screen, or the pedal: what is owed is done, the one owed longest first.
+  const acknowledge = (visitId: string) => void store.tap(visitId, "checked", { off: null, of: null });
+  const press = useEffectEvent((event: KeyboardEvent) => {
+    const key = event.key === " " ? "c" : event.key.toLowerCase();
+    if (key !== "c" || event.ctrlKey || event.metaKey || event.altKey || event.repeat || isBusy(event)) return;
+    const owed = hanging.filter(({ clock }) => clock.kind === "check").sort((a, b) => a.clock.leftS - b.clock.leftS)[0];
+    if (!owed) return;
+    event.preventDefault();
+    acknowledge(owed.visit.id);
+  });
+  useEffect(() => {
+    const listen = (event: KeyboardEvent) => press(event);
+    window.addEventListener("keydown", listen);
+    return () => window.removeEventListener("keydown", listen);
+  }, []);
   useEffect(() => {
     for (const { visit, clock } of hanging) {
       const alarm = alarmOf(clock, visit.clientName);
@@ -56,22 +80,41 @@ export function HangingClocks() {
         {hanging.map(({ visit, clock }) => (
           <li key={clock.id} className="pointer-events-auto">
             <span aria-hidden="true" className="mx-auto block h-2.5 w-px bg-line-strong" />
-            <Link
-              href={`/visits/${visit.id}`}
-              data-testid={`clock-${clock.kind}`}
-              data-state={clock.state}
-              className={cx("block min-w-28 rounded-b-lg border px-4 pt-1 pb-1.5 text-center leading-none", LOOKS[clock.state])}
-            >
-              <span className="block text-[0.8125rem] leading-5">
-                {MARKS[clock.state]}
-                {clock.label}
-                {clock.state === "over" && clock.kind === "bead" ? ", spent" : ""}
-              </span>
-              <span className="block text-[1.625rem] leading-7 font-semibold">
-                {formatClock(clock.kind === "shake" && clock.leftS <= 0 ? 0 : clock.leftS)}
-              </span>
-              <span className="sr-only">{visit.clientName}</span>
-            </Link>
+            {clock.kind === "check" ? (
+              <button
+                type="button"
+                data-testid="clock-check"
+                data-state={clock.state}
+                onClick={() => acknowledge(visit.id)}
+                className={cx("block min-w-28 rounded-b-lg border px-4 pt-1 pb-1.5 text-center leading-none", LOOKS[clock.state])}
+              >
+                <span className="block text-[0.8125rem] leading-5">
+                  {MARKS[clock.state]}
+                  {clock.label}
+                </span>
+                <span className="block text-[1.0625rem] leading-7 font-semibold">
+                  yes <kbd className="rounded border border-current px-1.5 font-sans text-sm font-normal">C</kbd>
+                </span>
+                <span className="sr-only">{visit.clientName}</span>
+              </button>
+            ) : (
+              <Link
+                href={`/visits/${visit.id}`}
+                data-testid={`clock-${clock.kind}`}
+                data-state={clock.state}
+                className={cx("block min-w-28 rounded-b-lg border px-4 pt-1 pb-1.5 text-center leading-none", LOOKS[clock.state])}
+              >
+                <span className="block text-[0.8125rem] leading-5">
+                  {MARKS[clock.state]}
+                  {clock.label}
+                  {clock.state === "over" && clock.kind === "bead" ? ", spent" : ""}
+                </span>
+                <span className="block text-[1.625rem] leading-7 font-semibold">
+                  {formatClock(clock.kind === "shake" && clock.leftS <= 0 ? 0 : clock.leftS)}
+                </span>
+                <span className="sr-only">{visit.clientName}</span>
+              </Link>
+            )}
           </li>
         ))}
       </ul>

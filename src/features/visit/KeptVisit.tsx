@@ -1,3 +1,4 @@
+import { FINISH_LABELS, type EyesOpen } from "@/core/adhesive";
 import type { Air } from "@/core/air";
 import { formatClock } from "@/core/units";
 import type { VisitState } from "@/core/visit";
@@ -8,14 +9,21 @@ export function KeptVisit({
   state,
   timeZone,
   bottleNames,
+  eyes,
 }: {
   state: VisitState;
   timeZone: string;
   bottleNames: Readonly<Record<string, string>>;
+  /** How the cure stood when the visit was finished; null where nothing was placed. */
+  eyes: EyesOpen | null;
 }) {
   const clock = new Intl.DateTimeFormat("en-GB", { hour: "2-digit", minute: "2-digit", timeZone: timeZone });
   const airWords = (air: Air | null) =>
     air ? `${air.temperatureC.toFixed(1)} °C, ${Math.round(air.relativeHumidity * 100)} %` : "no reading";
+  const brushed = state.checks.reduce((sum, { brush }) => ({ off: sum.off + (brush?.off ?? 0), of: sum.of + (brush?.of ?? 0) }), {
+    off: 0,
+    of: 0,
+  });
   return (
     <section aria-label="The visit as it was kept">
       <h2 className="text-3xl">Done and kept</h2>
@@ -29,6 +37,36 @@ export function KeptVisit({
         <dd>{airWords(state.startAir)}</dd>
         <dt className="text-ink-2">Bottle</dt>
         <dd>{bottleNames[state.bottleId ?? ""] ?? <Verdict tone="look">not written down</Verdict>}</dd>
+        {eyes ? (
+          <>
+            <dt className="text-ink-2">Eyes opened</dt>
+            <dd>
+              {formatClock(eyes.sinceS)} after the last lash{state.finish ? `, ${FINISH_LABELS[state.finish.method]}` : ""}{" "}
+              {eyes.may ? <Verdict tone="good">cured</Verdict> : <Verdict tone="look">before the cure was there</Verdict>}
+            </dd>
+          </>
+        ) : null}
+        {state.checks.length > 0 ? (
+          <>
+            <dt className="text-ink-2">Brushed, eyes seen closed</dt>
+            <dd>
+              {state.checks.length} {state.checks.length === 1 ? "time" : "times"}
+              {brushed.of > 0 ? `, ${brushed.off} of ${brushed.of} came off` : ""}
+            </dd>
+          </>
+        ) : null}
+        {state.tests.length > 0 ? (
+          <>
+            <dt className="text-ink-2">Set tests</dt>
+            <dd>
+              {state.tests
+                .map(
+                  (test) => `${test.seconds.toFixed(1)} s at ${Math.round(test.air.relativeHumidity * 100)} %, ${clock.format(test.atMs)}`,
+                )
+                .join("; ")}
+            </dd>
+          </>
+        ) : null}
       </dl>
       <h3 className="mt-6 text-xl">
         {state.beads.length === 0 ? "No bead was put out" : `${state.beads.length} ${state.beads.length === 1 ? "bead" : "beads"}`}
@@ -37,7 +75,7 @@ export function KeptVisit({
         <table className="mt-1 w-full text-[0.9375rem]">
           <thead>
             <tr className="text-left text-sm text-ink-2">
-              {["", "put out", "used for", "of", "air"].map((head) => (
+              {["", "put out", "used for", "of", "air", "bottle"].map((head) => (
                 <th key={head} scope="col" className="py-1 font-normal">
                   {head || <span className="sr-only">bead</span>}
                 </th>
@@ -56,6 +94,7 @@ export function KeptVisit({
                   <td className={cx(used > bead.lifeS + 30 && "font-semibold text-rosehip")}>{formatClock(used)}</td>
                   <td>{formatClock(bead.lifeS)}</td>
                   <td>{airWords(bead.air)}</td>
+                  <td>{bottleNames[bead.bottleId ?? ""] ?? "not written down"}</td>
                 </tr>
               );
             })}

@@ -1,13 +1,23 @@
 "use client";
 import { useState } from "react";
-import { sideLabel } from "@/core/eye";
+import { sideLabel, type Side } from "@/core/eye";
 import { baseIndex, eyesInView, innerCornerOnRight, LAYER_LABELS, layerLegend, type LashMap } from "@/core/map";
-import { Button } from "@/ui";
+import type { ZonePlaced } from "@/core/visit";
+import { Button, cx } from "@/ui";
 
 const LOWEST_MM = 3;
 
 /** The map at the bed: the layer being placed, every zone's length as large as it goes, as seen from the bed head. */
-export function LengthRows({ map }: { map: LashMap }) {
+export function LengthRows({
+  map,
+  placed,
+  onPlace,
+}: {
+  map: LashMap;
+  /** Zones done, where the map is worked from. */
+  placed?: readonly ZonePlaced[];
+  onPlace?: (side: Side, layer: number, zone: number) => void;
+}) {
   const { layers } = map.eyes.right;
   const [shown, setShown] = useState(() => baseIndex(map, "right"));
   const layer = layers[shown] ?? layers[0]!;
@@ -56,17 +66,63 @@ export function LengthRows({ map }: { map: LashMap }) {
                     }
                     style={{ height: fibre ? (fibre.lengthMm - LOWEST_MM) * 5 : 2, opacity: 0.75 }}
                   />
-                  <span className="block border-t border-line-strong pt-0.5 text-sm text-ink-2">
-                    <span className="sr-only">{layer.role === "accent" ? "section " : "zone "}</span>
-                    {number}
-                  </span>
+                  {onPlace ? (
+                    <ZoneDone
+                      number={number}
+                      words={`${layer.role === "accent" ? "section" : "zone"} ${number}, ${sideLabel(side)}`}
+                      done={placed?.some((one) => one.side === side && one.layer === shown && one.zone === number) ?? false}
+                      disabled={!fibre}
+                      onClick={() => onPlace(side, shown, number)}
+                    />
+                  ) : (
+                    <span className="block border-t border-line-strong pt-0.5 text-sm text-ink-2">
+                      <span className="sr-only">{layer.role === "accent" ? "section " : "zone "}</span>
+                      {number}
+                    </span>
+                  )}
                 </li>
               ))}
             </ol>
           </section>
         );
       })}
-      <p className="text-[0.9375rem] text-ink-2">Seen from the bed head: client&rsquo;s left on your left. {legends.join(" ")}</p>
+      <p className="text-[0.9375rem] text-ink-2">
+        {onPlace ? "Touch a zone's number when it is done: its cure is counted from then. " : ""}Seen from the bed head: client&rsquo;s left
+        on your left. {legends.join(" ")}
+      </p>
     </div>
+  );
+}
+
+function ZoneDone({
+  number,
+  words,
+  done,
+  disabled,
+  onClick,
+}: {
+  number: number;
+  words: string;
+  done: boolean;
+  disabled: boolean;
+  onClick: () => void;
+}) {
+  return (
+    <button
+      type="button"
+      aria-pressed={done}
+      aria-label={`${words} done`}
+      disabled={disabled}
+      onClick={onClick}
+      className={cx(
+        "block min-h-14 w-full border-t-2 pt-1 text-lg disabled:opacity-40",
+        done ? "border-ivy bg-moss-soft font-semibold" : "border-line-strong text-ink-2 hover:bg-moss-soft",
+      )}
+    >
+      {number}
+      <span aria-hidden="true" className="block text-sm leading-none">
+        {done ? "●" : "○"}
+      </span>
+    </button>
   );
 }

@@ -1,6 +1,8 @@
 const PEDALS = [
   ["S", "shake"],
   ["N", "new bead"],
+  ["C, Space", "brushed, eyes closed"],
+  ["T", "time a lash"],
   ["Backspace", "take back"],
   ["Shift L", "paper or lamp"],
 ] as const;
@@ -8,7 +10,7 @@ const PEDALS = [
 /** What a key or a foot pedal does here. */
 export function Pedals() {
   return (
-    <dl className="hidden flex-wrap gap-x-12 gap-y-2 border-t border-line pt-5 text-xl lg:col-span-2 lg:flex">
+    <dl className="hidden flex-wrap gap-x-9 gap-y-2 border-t border-line pt-5 text-xl lg:col-span-2 lg:flex">
       {PEDALS.map(([key, does]) => (
         <div key={key} className="flex items-center gap-3">
           <dt>

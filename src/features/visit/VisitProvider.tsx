@@ -1,5 +1,7 @@
 "use client";
-import { createContext, useContext, useEffect, useMemo, useState, useSyncExternalStore, type ReactNode } from "react";
+import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState, useSyncExternalStore, type ReactNode } from "react";
+import { useNews } from "@/features/live/LiveProvider";
+import type { LiveNews } from "@/workers/live/messages";
 import { VisitStore, type VisitSnapshot } from "./store";
 import { Tablet } from "./tablet";
 
@@ -7,7 +9,10 @@ type Kept = { store: VisitStore; tablet: Tablet };
 const VisitContext = createContext<Kept | null>(null);
 
 const TIME_EVERY_MS = 5 * 60_000;
-const REFRESH_EVERY_MS = 10_000;
+/** Other tablets' taps come by the live stream; this is for when it is down. */
+const REFRESH_EVERY_MS = 30_000;
+/** Taps come in flurries: one look after them is enough. */
+const GATHER_MS = 120;
 
 /** Holds the tablet's memory for the person signed in, on every screen. */
 export function VisitProvider({ memberId, children }: { memberId: string; children: ReactNode }) {
@@ -30,6 +35,19 @@ export function VisitProvider({ memberId, children }: { memberId: string; childr
       document.removeEventListener("visibilitychange", woken);
     };
   }, [kept]);
+  const gathering = useRef<ReturnType<typeof setTimeout> | null>(null);
+  useNews(
+    useCallback(
+      (news: LiveNews) => {
+        if ((news.kind !== "visit" && news.kind !== "missed") || gathering.current) return;
+        gathering.current = setTimeout(() => {
+          gathering.current = null;
+          void kept.store.refresh();
+        }, GATHER_MS);
+      },
+      [kept],
+    ),
+  );
   return <VisitContext value={kept}>{children}</VisitContext>;
 }
 

@@ -9,9 +9,12 @@ import { VisitWorkspace } from "./VisitWorkspace";
 /** A visit: to begin, under way, or as it was kept. */
 export async function VisitRoute({ visitId }: { visitId: string }) {
   const member = await requireMember();
-  const page = await visitPage(member, idOr404(visitId), todayIn(member.timeZone, new Date()));
+  const now = new Date();
+  const today = todayIn(member.timeZone, now);
+  const page = await visitPage(member, idOr404(visitId), today, now);
   if (!page) notFound();
   const { visit, bottles, names, air, policy, standing } = page;
+  const { readings, knowledge, brushes, contact, bottlesUsed } = page;
   return (
     <VisitWorkspace
       key={visit.id}
@@ -38,6 +41,14 @@ export async function VisitRoute({ visitId }: { visitId: string }) {
       bottleNames={Object.fromEntries(names)}
       air={air}
       policy={policy}
+      roomId={visit.roomId}
+      today={today}
+      readings={readings}
+      knowledge={knowledge}
+      brushes={brushes}
+      contact={contact}
+      bottlesUsed={bottlesUsed}
+      singles={(visit.map?.fibre.count ?? 1) === 1}
     />
   );
 }

@@ -58,6 +58,10 @@ export function alarmOf(clock: Clock, who: string): Alarm | null {
   const late = (sinceS: number) => sinceS > 5;
   if (clock.kind === "shake")
     return clock.state === "over" && !late(-clock.leftS) ? { key: `${clock.id} shaken`, kind: "shaken", words: `${who}: shaken.` } : null;
+  if (clock.kind === "check")
+    return clock.state === "over" && !late(-clock.leftS)
+      ? { key: `${clock.id} over`, kind: "soon", words: `${who}: brush through. Are both eyes closed?` }
+      : null;
   if (clock.state === "over" && !late(-clock.leftS))
     return { key: `${clock.id} over`, kind: "over", words: `${who}: ${clock.label} is spent. New bead.` };
   if (clock.state === "soon" && !late(BEAD_WARNING_S - clock.leftS))

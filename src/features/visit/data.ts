@@ -1,10 +1,28 @@
 import "server-only";
-import { and, asc, eq, gte, inArray, lt } from "drizzle-orm";
-import type { LashMap } from "@/core/map";
+import { and, asc, desc, eq, gte, inArray, lt, sql } from "drizzle-orm";
+import type { Brush } from "@/core/adhesive";
+import { contactWords, leastContact, type LashMap } from "@/core/map";
+import type { Policy } from "@/core/policy";
 import { visitState, type KeptEvent, type VisitEvent, type VisitState } from "@/core/visit";
-import { adhesive, bottle, client, lashMapRevision, member as memberTable, policy, room, visit, visitEvent } from "@/db/schema";
-import { newestAir } from "@/features/air/newestAir";
+import {
+  adhesive,
+  bottle,
+  client,
+  lashMap,
+  lashMapRevision,
+  member as memberTable,
+  policy,
+  room,
+  setTest,
+  survey,
+  tray,
+  visit,
+  visitEvent,
+} from "@/db/schema";
+import { airByMinute } from "@/features/air/history";
+import { airOf, sensorsNow } from "@/features/air/newestAir";
 import { standingOf } from "@/features/clients/standing";
+import { glueKnowledge } from "@/features/shelf/knowledge";
 import { inStudio, type StudioTransaction } from "@/server/inStudio";
 import type { Member } from "@/server/member";
 
@@ -144,10 +162,25 @@ async function touchedBy(tx: StudioTransaction, me: Member, visitIds: string[]):
   return new Set(rows.map((row) => row.visitId));
 }
 
+/** Beads put out from a bottle, a drop each, those taken back left out. */
+export const beadsOf = () =>
+  sql<number>`(
+  select count(*) from studio.visit_event e where e.studio_id = ${bottle.studioId} and e.type = 'beadPlaced' and e.payload->>'bottleId' = ${bottle.id}::text
+    and not exists (select 1 from studio.visit_event u where u.studio_id = e.studio_id and u.type = 'undone' and u.payload->>'eventId' = e.id::text)
+)`.mapWith(Number);
+
 /** Bottles open in the studio, for choosing one: newest first. */
 export async function openBottles(tx: StudioTransaction) {
   const rows = await tx
-    .select({ id: bottle.id, lot: bottle.lot, openedOn: bottle.openedOn, emptiedOn: bottle.emptiedOn, adhesive: adhesive.document })
+    .select({
+      id: bottle.id,
+      adhesiveId: bottle.adhesiveId,
+      lot: bottle.lot,
+      openedOn: bottle.openedOn,
+      emptiedOn: bottle.emptiedOn,
+      beads: beadsOf(),
+      adhesive: adhesive.document,
+    })
     .from(bottle)
     .innerJoin(adhesive, and(eq(adhesive.studioId, bottle.studioId), eq(adhesive.id, bottle.adhesiveId)));
   return rows.filter((row) => row.emptiedOn === null).sort((a, b) => b.openedOn.localeCompare(a.openedOn));
@@ -163,17 +196,65 @@ export async function bottleNames(tx: StudioTransaction): Promise<Map<string, st
   return new Map(rows.map((row) => [row.id, `${row.adhesive.name}, lot ${row.lot}`]));
 }
 
+/** Readings from a little before the start: the first lash stands in air that was read before it. */
+const READ_BEFORE_MS = 15 * 60_000;
+const BRUSHES = 200;
+
+/** Adhesives of the bottles a visit was worked from, emptied ones too. */
+async function usedBottles(tx: StudioTransaction, state: VisitState) {
+  const ids = [...new Set([state.bottleId, ...state.beads.map(({ bottleId }) => bottleId)].filter((id) => id !== null))];
+  if (ids.length === 0) return [];
+  return tx
+    .select({ id: bottle.id, adhesiveId: bottle.adhesiveId, adhesive: adhesive.document })
+    .from(bottle)
+    .innerJoin(adhesive, and(eq(adhesive.studioId, bottle.studioId), eq(adhesive.id, bottle.adhesiveId)))
+    .where(inArray(bottle.id, ids));
+}
+
+export type UsedBottle = Awaited<ReturnType<typeof usedBottles>>[number];
+
+/** What came off at this member's last counted brushes. */
+async function pastBrushes(tx: StudioTransaction, memberId: string): Promise<Brush[]> {
+  const rows = await tx
+    .select({ payload: visitEvent.payload })
+    .from(visitEvent)
+    .where(and(eq(visitEvent.memberId, memberId), eq(visitEvent.type, "checked"), sql`${visitEvent.payload}->>'off' is not null`))
+    .orderBy(desc(visitEvent.at))
+    .limit(BRUSHES);
+  return rows.map(({ payload }) => payload as Brush);
+}
+
+async function contactOf(tx: StudioTransaction, mapId: string, map: LashMap, held: Policy) {
+  const [found] = await tx
+    .select({ survey: survey.document })
+    .from(lashMap)
+    .innerJoin(survey, and(eq(survey.studioId, lashMap.studioId), eq(survey.id, lashMap.surveyId)))
+    .where(eq(lashMap.id, mapId));
+  if (!found) return null;
+  const trays = await tx.select({ document: tray.document }).from(tray);
+  const least = leastContact(map, { survey: found.survey, policy: held, trays: trays.map(({ document }) => document) });
+  return least && { mm: least.mm, words: contactWords(least) };
+}
+
 /** One visit for its workspace, or null when it is not in this studio. */
-export function visitPage(me: Member, visitId: string, today: string) {
+export function visitPage(me: Member, visitId: string, today: string, now: Date) {
   return inStudio(me, async (tx) => {
     const [row] = await visitsWhere(tx, { visitId });
     if (!row) return null;
     const [held] = await tx.select().from(policy);
+    const sensors = await sensorsNow(tx, row.roomId);
+    const begun = row.state.startedAtMs;
+    const until = row.state.finishedAtMs ?? now.getTime();
     return {
       visit: row,
       bottles: await openBottles(tx),
       names: await bottleNames(tx),
-      air: await newestAir(tx, row.roomId),
+      bottlesUsed: await usedBottles(tx, row.state),
+      air: airOf(sensors, now.getTime()),
+      readings: begun === null ? [] : await airByMinute(tx, sensors, new Date(begun - READ_BEFORE_MS), new Date(until)),
+      knowledge: await glueKnowledge(tx, me.id),
+      brushes: await pastBrushes(tx, me.id),
+      contact: row.map && row.mapId ? await contactOf(tx, row.mapId, row.map, held!.document) : null,
       policy: held!.document,
       // A visit in the past is judged as of its own day.
       standing: await standingOf(
@@ -210,6 +291,7 @@ export async function keepEvents(
           })),
         )
         .onConflictDoNothing();
+    await keepTests(tx, me, mine);
     const stored = await tx
       .select({ id: visitEvent.id, serverTime: visitEvent.serverTime })
       .from(visitEvent)
@@ -224,4 +306,19 @@ export async function keepEvents(
       unknown: events.filter((event) => !known.has(event.visitId)).map((event) => event.id),
     };
   });
+}
+
+/** Set tests timed at a visit are learned from like any other; one taken back is left out. */
+async function keepTests(tx: StudioTransaction, me: Member, events: readonly VisitEvent[]): Promise<void> {
+  for (const event of events) {
+    if (event.type === "undone") await tx.update(setTest).set({ leftOut: true }).where(eq(setTest.id, event.payload.eventId));
+    if (event.type !== "setTested") continue;
+    const { bottleId, seconds, air } = event.payload;
+    const [known] = await tx.select({ id: bottle.id }).from(bottle).where(eq(bottle.id, bottleId));
+    if (!known) continue;
+    await tx
+      .insert(setTest)
+      .values({ studioId: me.studioId, id: event.id, bottleId, at: new Date(event.at), seconds, ...air, memberId: me.id })
+      .onConflictDoNothing();
+  }
 }

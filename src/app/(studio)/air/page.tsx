@@ -1,8 +1,8 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
-import { AirWorkspace } from "@/features/air/AirWorkspace";
+import { AirWorkspace, type AirSheet } from "@/features/air/AirWorkspace";
 import { airPage, roomsWithAir } from "@/features/air/data";
-import { requireMember } from "@/server/member";
+import { mayActAs, requireMember } from "@/server/member";
 import { idOr404 } from "@/server/params";
 import { ago, dayIn, todayIn } from "@/server/studioTime";
 
@@ -10,28 +10,32 @@ export const metadata: Metadata = { title: "Air" };
 
 /** Today's trail; just past midnight still this much of the evening. */
 const LEAST_TRAIL_MS = 4 * 3_600_000;
+const SHEETS: readonly AirSheet[] = ["now", "history", "glue", "room"];
 
-export default async function AirPage({ searchParams }: { searchParams: Promise<{ room?: string | string[] }> }) {
+export default async function AirPage({
+  searchParams,
+}: {
+  searchParams: Promise<{ room?: string | string[]; sheet?: string | string[] }>;
+}) {
   const member = await requireMember();
   const now = new Date();
   const today = todayIn(member.timeZone, now);
   const rooms = await roomsWithAir(member);
-  const { room } = await searchParams;
+  const { room, sheet } = await searchParams;
   const roomId = typeof room === "string" ? idOr404(room) : rooms[0]?.id;
   const since = Math.min(dayIn(member.timeZone, today).from.getTime(), now.getTime() - LEAST_TRAIL_MS);
-  const page = roomId ? await airPage(member, roomId, new Date(since)) : null;
+  const page = roomId ? await airPage(member, roomId, new Date(since), now) : null;
   if (!page) notFound();
   return (
     <AirWorkspace
       key={page.room.id}
-      rooms={rooms.map(({ id, name, volumeM3 }) => ({ id, name, volumeM3 }))}
-      room={page.room}
-      air={page.air}
-      trail={page.trail}
-      bottles={page.bottles}
+      {...page}
+      rooms={rooms.map(({ id, name }) => ({ id, name }))}
       today={today}
       timeZone={member.timeZone}
       takenAgo={page.air ? ago(new Date(page.air.takenAt), now) : null}
+      mayCalibrate={mayActAs(member, "technician")}
+      sheet={SHEETS.find((one) => one === sheet) ?? "now"}
     />
   );
 }

@@ -18,7 +18,7 @@ export default async function ClientPage({ params }: { params: Promise<{ clientI
   return (
     <ClientView
       page={page}
-      leaves={leavesOf(page.visits, page.bottles, member.timeZone, now)}
+      leaves={leavesOf(page.visits, page.bottles, page.water, member.timeZone, now)}
       dates={{ since: formatIn(member.timeZone, page.person.createdAt, "MMMM yyyy"), maps: page.maps.map((map) => day(map.savedAt)) }}
       mayPutAway={mayActAs(member, "technician")}
     />

@@ -1,0 +1,7 @@
+import { takeTable } from "@/features/air/tableIntake";
+import { guarded } from "@/server/respond";
+
+export async function POST(request: Request, { params }: { params: Promise<{ roomId: string }> }) {
+  const { roomId } = await params;
+  return guarded(() => takeTable(request, roomId));
+}

@@ -1,0 +1,161 @@
+"use client";
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+import type { TableReading } from "@/core/formats";
+import { Button, Notice, SelectField } from "@/ui";
+import type { TablePreview } from "./tableIntake";
+
+type Step = { file: File; preview: TablePreview };
+
+/** Readings out of a logger's file: how it is read is guessed, shown, put right by hand; then all good lines or none. */
+export function TableSheet({ roomId, roomName, timeZone }: { roomId: string; roomName: string; timeZone: string }) {
+  const router = useRouter();
+  const [step, setStep] = useState<Step | null>(null);
+  const [told, setTold] = useState<{ tone: "good" | "stop"; message: string } | null>(null);
+  const [busy, setBusy] = useState(false);
+  const clock = new Intl.DateTimeFormat("en-GB", { dateStyle: "medium", timeStyle: "medium", timeZone });
+
+  const ask = async (file: File, reading: TableReading | null, keep: boolean) => {
+    setBusy(true);
+    try {
+      const query = new URLSearchParams({
+        ...(reading ? { reading: JSON.stringify(reading) } : {}),
+        ...(keep ? { keep: "1", leave: "wrong" } : {}),
+      });
+      const response = await fetch(`/api/rooms/${roomId}/table?${query}`, { method: "POST", body: file });
+      const answer = (await response.json()) as TablePreview & { message?: string; kept?: number; known?: number; leftOut?: number };
+      if (!response.ok) setTold({ tone: "stop", message: answer.message ?? "This file could not be read." });
+      else if (keep) {
+        setStep(null);
+        setTold({
+          tone: "good",
+          message: `${answer.kept} readings are kept in ${roomName}${answer.known ? `, ${answer.known} were there already` : ""}${answer.leftOut ? `, ${answer.leftOut} lines were left out` : ""}.`,
+        });
+        router.refresh();
+      } else {
+        setTold(null);
+        setStep({ file, preview: answer });
+      }
+    } catch {
+      setTold({ tone: "stop", message: "The server did not answer. Nothing was kept; the file is still chosen." });
+    } finally {
+      setBusy(false);
+    }
+  };
+
+  const preview = step?.preview;
+  const change = (part: Partial<TableReading>) => step && preview && void ask(step.file, { ...preview.reading, ...part }, false);
+  const columns = (key: "time" | "temperature" | "humidity", label: string) =>
+    preview ? (
+      <SelectField label={label} value={preview.reading[key]} onChange={(event) => change({ [key]: Number(event.target.value) })}>
+        {preview.columns.map((name, i) => (
+          <option key={i} value={i}>
+            {name}
+          </option>
+        ))}
+      </SelectField>
+    ) : null;
+  return (
+    <section aria-label="Readings from a file" aria-busy={busy}>
+      <h3 className="text-xl">From a logger&rsquo;s file</h3>
+      <p className="mt-1 mb-2 text-[0.9375rem] text-ink-2">
+        CSV or text, up to 8 MB: comma, semicolon or tab; dates in any usual order, taken for this studio&rsquo;s clock where the file names
+        no zone.
+      </p>
+      <label className="inline-flex min-h-9 cursor-pointer items-center rounded-full border border-ivy px-4 font-semibold text-ivy focus-within:outline-2 hover:bg-moss-soft">
+        Choose a file
+        <input
+          type="file"
+          accept=".csv,.txt,.tsv,text/csv,text/plain"
+          className="sr-only"
+          onChange={(event) => {
+            const file = event.target.files?.[0];
+            event.target.value = "";
+            if (file) void ask(file, null, false);
+          }}
+        />
+      </label>
+      {told ? <Notice tone={told.tone} title={told.message} className="mt-3" /> : null}
+      {step && preview ? (
+        <div className="mt-4 space-y-4">
+          <p>
+            <b className="break-all">{step.file.name}</b>: {preview.good} readings
+            {preview.wrong > 0 ? `, ${preview.wrong} ${preview.wrong === 1 ? "line" : "lines"} wrong` : ""}. Nothing is kept yet.
+          </p>
+          {preview.doubts.map((doubt) => (
+            <Notice key={doubt} tone="look" title={doubt} />
+          ))}
+          <div className="grid grid-cols-2 gap-4 md:grid-cols-3">
+            {columns("time", "Time stands in")}
+            {columns("temperature", "Temperature in")}
+            {columns("humidity", "Humidity in")}
+            <SelectField
+              label="Dates are written"
+              value={preview.reading.dateOrder}
+              onChange={(event) => change({ dateOrder: event.target.value as TableReading["dateOrder"] })}
+            >
+              <option value="iso">year-month-day</option>
+              <option value="dmy">day, month, year</option>
+              <option value="mdy">month, day, year</option>
+              <option value="unixS">seconds since 1970</option>
+              <option value="unixMs">milliseconds since 1970</option>
+            </SelectField>
+            <SelectField
+              label="Degrees"
+              value={preview.reading.temperatureUnit}
+              onChange={(event) => change({ temperatureUnit: event.target.value as "C" | "F" })}
+            >
+              <option value="C">Celsius</option>
+              <option value="F">Fahrenheit</option>
+            </SelectField>
+            <SelectField
+              label="Humidity"
+              value={preview.reading.humidityUnit}
+              onChange={(event) => change({ humidityUnit: event.target.value as "percent" | "fraction" })}
+            >
+              <option value="percent">per cent</option>
+              <option value="fraction">a fraction of one</option>
+            </SelectField>
+          </div>
+          <table className="w-full text-[0.9375rem]">
+            <caption className="pb-1 text-left text-sm text-ink-2">As they will be kept, first ones and the last</caption>
+            <tbody>
+              {preview.rows.map((row) => (
+                <tr key={row.line} className="border-t border-line">
+                  <th scope="row" className="py-1 text-left font-normal text-ink-2">
+                    line {row.line}
+                  </th>
+                  <td>{clock.format(new Date(row.at))}</td>
+                  <td className="text-right">{row.temperatureC.toFixed(1)} °C</td>
+                  <td className="text-right">{(row.relativeHumidity * 100).toFixed(1)} %</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          {preview.problems.length > 0 ? (
+            <details open={preview.problems.length < 6}>
+              <summary className="cursor-pointer">
+                Wrong lines{preview.wrong > preview.problems.length ? `, the first ${preview.problems.length} of ${preview.wrong}` : ""}
+              </summary>
+              <ul className="mt-1 text-[0.9375rem] text-ink-2">
+                {preview.problems.map(({ line, why }) => (
+                  <li key={line}>
+                    Line {line}: {why}
+                  </li>
+                ))}
+              </ul>
+            </details>
+          ) : null}
+          <div className="flex flex-wrap gap-3">
+            <Button disabled={busy || preview.good === 0} onClick={() => void ask(step.file, preview.reading, true)}>
+              {preview.wrong > 0 ? `Keep ${preview.good}, leave ${preview.wrong} out` : `Keep ${preview.good}`}
+            </Button>
+            <Button tone="line" onClick={() => setStep(null)}>
+              Not this file
+            </Button>
+          </div>
+        </div>
+      ) : null}
+    </section>
+  );
+}

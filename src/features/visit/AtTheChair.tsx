@@ -1,0 +1,193 @@
+"use client";
+import { useEffect, useEffectEvent, useMemo, useState } from "react";
+import { baseRate, beadLifeS, isolation, setTimeRatio, windowTarget, type AirAt, type GrabFacts } from "@/core/adhesive";
+import type { Air } from "@/core/air";
+import { cureSettings } from "@/core/policy";
+import { formatClock } from "@/core/units";
+import type { VisitState } from "@/core/visit";
+import type { JudgedBottle } from "@/features/shelf/judged";
+import { fitnessWords } from "@/features/shelf/glueWords";
+import { Stopwatch } from "@/features/shelf/Stopwatch";
+import { Button, Verdict } from "@/ui";
+import { BigClock } from "./BigClock";
+import { BrushCheck } from "./BrushCheck";
+import { Drying } from "./Drying";
+import { glueInUse } from "./glueInUse";
+import { GrabSheet } from "./GrabSheet";
+import { LedgerSheet } from "./LedgerSheet";
+import { LengthRows } from "./LengthRows";
+import { Pedals } from "./Pedals";
+import { useLedger } from "./useLedger";
+import { useVisitStore } from "./VisitProvider";
+import { useWakeLock } from "./useWakeLock";
+import type { VisitProps } from "./visitProps";
+
+const isTyping = (target: EventTarget | null) => target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName);
+
+/** Under way: one clock that fills the eye, the next tap, what has cured, the map in large figures. */
+export function AtTheChair({
+  visit,
+  state,
+  nowMs,
+  air,
+  readings,
+  judged,
+}: {
+  visit: VisitProps;
+  state: VisitState;
+  nowMs: number | null;
+  air: Air | null;
+  readings: readonly AirAt[];
+  judged: readonly JudgedBottle[];
+}) {
+  const store = useVisitStore();
+  const awake = useWakeLock(true);
+  const [ending, setEnding] = useState(state.finish !== null);
+  const [looking, setLooking] = useState(false);
+  const settings = useMemo(() => cureSettings(visit.policy), [visit.policy]);
+  const { law, waterHours, adhesive } = useMemo(() => glueInUse(visit, state.bottleId), [visit, state.bottleId]);
+  const ledger = useLedger(state, readings, nowMs, settings, law, waterHours);
+  const inUse = judged.find(({ bottle }) => bottle.id === state.bottleId);
+
+  const shakeS = adhesive?.shakeSeconds ?? visit.policy.shakeSeconds;
+  const shake = () => store.tap(visit.id, "shakeStarted", { durationS: shakeS });
+  const bead = () => store.tap(visit.id, "beadPlaced", { lifeS: beadLifeS(visit.policy.beadMinutes, air), air, bottleId: state.bottleId });
+  const undo = () => state.lastUndoable && store.tap(visit.id, "undone", { eventId: state.lastUndoable.id });
+  const timed = (seconds: number) =>
+    air && state.bottleId && seconds >= 0.1 && seconds <= 60
+      ? void store.tap(visit.id, "setTested", { seconds, air, bottleId: state.bottleId })
+      : undefined;
+
+  const press = useEffectEvent((event: KeyboardEvent) => {
+    if (event.ctrlKey || event.metaKey || event.altKey || event.repeat || document.querySelector('[role="dialog"]')) return;
+    if (isTyping(event.target)) return;
+    const key = event.key.toLowerCase();
+    if (key === "s") void shake();
+    else if (key === "n") void bead();
+    else if (key === "backspace") {
+      event.preventDefault();
+      void undo();
+    }
+  });
+  useEffect(() => {
+    const listen = (event: KeyboardEvent) => press(event);
+    window.addEventListener("keydown", listen);
+    return () => window.removeEventListener("keydown", listen);
+  }, []);
+
+  const eyes = ledger?.eyes;
+  const wanted = air && adhesive ? windowTarget(adhesive, air, visit.roomVolumeM3) : null;
+  const inReachS = eyes && wanted && air ? Math.max(0, (eyes.leftS * setTimeRatio(wanted, law)) / setTimeRatio(air, law)) : null;
+  const held = air ? isolation(settings.holdS, air, law) : null;
+  const rate = baseRate(visit.brushes);
+  const facts = (): GrabFacts => {
+    const out = state.beads.at(-1);
+    const words = inUse ? fitnessWords(inUse.fitness) : null;
+    return {
+      primer: visit.policy.primer,
+      air:
+        air && inUse?.fitness.verdict
+          ? {
+              fits: inUse.fitness.verdict.inWindow,
+              words: `${air.temperatureC.toFixed(1)} °C, ${Math.round(air.relativeHumidity * 100)} %: ${inUse.fitness.verdict.inWindow ? "inside this bottle's window." : words!.says}`,
+            }
+          : null,
+      bottle: inUse
+        ? {
+            daysLeft: inUse.fitness.age.daysLeft,
+            old: inUse.fitness.drift?.old ?? false,
+            name: `${inUse.bottle.adhesive.name}, lot ${inUse.bottle.lot}`,
+          }
+        : null,
+      shakenS: state.shakenAtMs === null || nowMs === null ? null : (nowMs - state.shakenAtMs) / 1000,
+      bead: out && out.endedAtMs === null && nowMs !== null ? { ageS: (nowMs - out.placedAtMs) / 1000, lifeS: out.lifeS } : null,
+      contact: visit.contact,
+    };
+  };
+
+  return (
+    <div className="mt-4 grid gap-x-14 gap-y-8 lg:grid-cols-[minmax(0,1.1fr)_minmax(0,1fr)]">
+      <div>
+        {ending ? (
+          <Drying
+            state={state}
+            ledger={ledger}
+            inReachS={inReachS}
+            usual={visit.policy.finish}
+            figures={settings.figures}
+            onFinish={(method) => void store.tap(visit.id, "finishApplied", { method })}
+            onDone={() => void store.tap(visit.id, "finished", {})}
+            onBack={() => setEnding(false)}
+          />
+        ) : (
+          <>
+            <BigClock state={state} nowMs={nowMs} />
+            <div className="mt-6 flex flex-wrap gap-3">
+              <Button tone={state.beads.length === 0 && !state.shake ? "ivy" : "line"} size="bed" onClick={() => void shake()}>
+                Shake {shakeS} s
+              </Button>
+              <Button tone={state.beads.length > 0 || state.shake ? "ivy" : "line"} size="bed" onClick={() => void bead()}>
+                {state.beads.length === 0 ? "First bead" : "New bead"}
+              </Button>
+              <Button tone="plain" size="bed" disabled={!state.lastUndoable} onClick={() => void undo()}>
+                Take back
+              </Button>
+            </div>
+            <p className="mt-4 text-[0.9375rem] text-ink-2">
+              {visit.bottleNames[state.bottleId ?? ""] ? `${visit.bottleNames[state.bottleId ?? ""]}. ` : ""}
+              {air
+                ? `Air ${air.temperatureC.toFixed(1)} °C, ${Math.round(air.relativeHumidity * 100)} %: a bead keeps ${formatClock(beadLifeS(visit.policy.beadMinutes, air))}`
+                : "No fresh reading of the air: a bead is given the studio's full time"}
+              {held ? `, a lash is held ${held.seconds.toFixed(0)} s.` : "."}{" "}
+              {held?.tooSlow ? <Verdict tone="look">Over 8 s: change the air or the bottle.</Verdict> : null}
+            </p>
+            {state.beads.length > 0 ? (
+              <BrushCheck
+                state={state}
+                rate={rate}
+                due={state.checkDueSinceMs !== null}
+                onCheck={(counted) => void store.tap(visit.id, "checked", counted ?? { off: null, of: null })}
+                onWillNotGrab={() => setLooking(true)}
+              />
+            ) : null}
+            <div className="mt-5 flex flex-wrap items-center gap-3 border-t border-line pt-4">
+              <Button tone="line" size="bed" onClick={() => setEnding(true)}>
+                Dry and finish
+              </Button>
+              <Stopwatch keyName="T" label="Time a lash" size="bed" onTime={timed} disabled={!air || !state.bottleId} />
+              <Button tone="plain" size="bed" onClick={() => setLooking(true)}>
+                It will not grab
+              </Button>
+            </div>
+            {state.tests.length > 0 ? (
+              <p className="mt-2 text-[0.9375rem] text-ink-2">
+                Timed here: {state.tests.map(({ seconds }) => `${seconds.toFixed(1)} s`).join(", ")}.
+              </p>
+            ) : null}
+          </>
+        )}
+        <LedgerSheet ledger={ledger} needS={settings.eyesOpenS} />
+        {awake ? null : (
+          <p className="mt-3 text-[0.9375rem]">
+            <Verdict tone="look">This browser lets the screen sleep.</Verdict>{" "}
+            <span className="text-ink-2">Set the tablet to stay on, or reach the studio by HTTPS. Asleep, no clock can sound.</span>
+          </p>
+        )}
+      </div>
+      {visit.map ? (
+        <LengthRows
+          map={visit.map}
+          placed={state.zones}
+          onPlace={(side, layer, zone) => {
+            const done = state.zones.find((one) => one.side === side && one.layer === layer && one.zone === zone);
+            void (done
+              ? store.tap(visit.id, "undone", { eventId: done.eventId })
+              : store.tap(visit.id, "zonePlaced", { side, layer, zone }));
+          }}
+        />
+      ) : null}
+      <Pedals />
+      {looking ? <GrabSheet facts={facts()} onClose={() => setLooking(false)} /> : null}
+    </div>
+  );
+}

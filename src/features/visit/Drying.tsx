@@ -1,0 +1,86 @@
+"use client";
+import { useState } from "react";
+import { FINISH_IDS, FINISH_LABELS, type CureLedger, type FinishFigures, type FinishId } from "@/core/adhesive";
+import { formatClock } from "@/core/units";
+import type { VisitState } from "@/core/visit";
+import { Button, Verdict } from "@/ui";
+import { EyesClock } from "./EyesClock";
+
+/** The end of a set: how it is finished, how long the eyes stay shut, and the last question. */
+export function Drying({
+  state,
+  ledger,
+  inReachS,
+  usual,
+  figures,
+  onFinish,
+  onDone,
+  onBack,
+}: {
+  state: VisitState;
+  ledger: CureLedger | null;
+  inReachS: number | null;
+  usual: FinishId;
+  figures: FinishFigures;
+  onFinish: (method: FinishId) => void;
+  onDone: () => void;
+  onBack: () => void;
+}) {
+  const [sure, setSure] = useState(false);
+  const sinceS = ledger?.eyes?.sinceS ?? 0;
+  const may = ledger?.eyes?.may ?? true;
+  const methods = [usual, ...FINISH_IDS.filter((id) => id !== usual)];
+  return (
+    <div>
+      <EyesClock ledger={ledger} inReachS={inReachS} />
+      <div role="group" aria-label="Finished by" className="mt-5 flex flex-wrap items-center gap-3">
+        {methods.map((id) => {
+          const leftS = figures[id].waitS - sinceS;
+          return (
+            <Button
+              key={id}
+              tone={state.finish?.method === id ? "ivy" : "line"}
+              size="bed"
+              aria-pressed={state.finish?.method === id}
+              disabled={leftS > 0}
+              onClick={() => onFinish(id)}
+            >
+              {FINISH_LABELS[id]}
+              {leftS > 0 ? <span className="text-lg font-normal"> in {formatClock(leftS)}</span> : null}
+            </Button>
+          );
+        })}
+      </div>
+      <p className="mt-2 text-[0.9375rem] text-ink-2">Whichever it is, by its leaflet; the figures stand in the studio&rsquo;s policy.</p>
+      <div className="mt-5 border-t border-line pt-4">
+        {may || sure ? (
+          <>
+            <p className="text-xl">Dry, lashes free of the pad, eyes open without a sting?</p>
+            {may ? null : (
+              <p className="mt-1">
+                <Verdict tone="stop">The cure is not there yet.</Verdict>
+              </p>
+            )}
+            <div className="mt-3 flex flex-wrap gap-3">
+              <Button size="bed" onClick={onDone}>
+                Yes, finish the visit
+              </Button>
+              <Button tone="line" size="bed" onClick={onBack}>
+                Not yet
+              </Button>
+            </div>
+          </>
+        ) : (
+          <div className="flex flex-wrap gap-3">
+            <Button tone="line" size="bed" onClick={onBack}>
+              Go on placing
+            </Button>
+            <Button tone="stop" size="bed" onClick={() => setSure(true)}>
+              The client must leave now
+            </Button>
+          </div>
+        )}
+      </div>
+    </div>
+  );
+}

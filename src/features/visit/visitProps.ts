@@ -1,0 +1,38 @@
+import type { AirAt, Brush } from "@/core/adhesive";
+import type { RoomAir } from "@/core/air";
+import type { LashMap } from "@/core/map";
+import type { Policy } from "@/core/policy";
+import type { KeptEvent } from "@/core/visit";
+import type { GlueKnowledge } from "@/features/shelf/knowledge";
+import type { OpenBottle, UsedBottle } from "./data";
+
+/** Everything a visit's screens are drawn from, as the server read it. */
+export type VisitProps = {
+  readonly id: string;
+  readonly clientId: string;
+  readonly clientName: string;
+  readonly service: string;
+  readonly chair: number;
+  readonly roomId: string;
+  readonly roomName: string;
+  readonly roomVolumeM3: number;
+  readonly technicianName: string;
+  readonly day: string;
+  readonly today: string;
+  readonly time: string;
+  readonly timeZone: string;
+  readonly map: LashMap | null;
+  readonly mapId: string | null;
+  readonly singles: boolean;
+  readonly patch: { readonly held: boolean; readonly words: string; readonly reason: string };
+  readonly events: readonly KeptEvent[];
+  readonly bottles: readonly OpenBottle[];
+  readonly bottlesUsed: readonly UsedBottle[];
+  readonly bottleNames: Readonly<Record<string, string>>;
+  readonly air: RoomAir | null;
+  readonly readings: readonly AirAt[];
+  readonly knowledge: GlueKnowledge;
+  readonly brushes: readonly Brush[];
+  readonly contact: { readonly mm: number; readonly words: string } | null;
+  readonly policy: Policy;
+};

@@ -1,0 +1,85 @@
+import "server-only";
+import pg from "pg";
+import { z } from "zod";
+import { env } from "./env";
+import { log } from "./log";
+
+const messageSchema = z.object({ studio: z.uuid(), kind: z.enum(["air", "visit"]), id: z.uuid() });
+/** Something of a studio changed: a room's air, or a visit. `missed` says that some may have been missed: read all anew. */
+export type LiveMessage = { readonly kind: "air" | "visit"; readonly id: string } | { readonly kind: "missed" };
+type Listener = (message: LiveMessage) => void;
+
+const AGAIN_MS = 1000;
+
+/**
+ * One connection a copy of the app that listens to the database (`ivy_live`) and passes on to whoever watches a studio.
+ * The database tells every copy, so it does not matter which one a reading came in by. A lost connection is made again,
+ * and watchers are told that they may have missed something.
+ */
+class Live {
+  private readonly listeners = new Map<string, Set<Listener>>();
+  private client: pg.Client | null = null;
+  private connecting = false;
+  private wasLost = false;
+
+  watch(studioId: string, listener: Listener): () => void {
+    const watching = this.listeners.get(studioId) ?? new Set();
+    watching.add(listener);
+    this.listeners.set(studioId, watching);
+    void this.connect();
+    return () => {
+      watching.delete(listener);
+      if (watching.size === 0 && this.listeners.get(studioId) === watching) this.listeners.delete(studioId);
+    };
+  }
+
+  private async connect(): Promise<void> {
+    if (this.client || this.connecting) return;
+    this.connecting = true;
+    const client = new pg.Client({ connectionString: env().IVY_APP_URL, application_name: "ivy live", keepAlive: true });
+    const lost = () => {
+      if (this.client !== client && !this.connecting) return;
+      this.client = null;
+      this.wasLost = true;
+      client.removeAllListeners("notification");
+      if (this.listeners.size > 0) setTimeout(() => void this.connect(), AGAIN_MS).unref();
+    };
+    client.on("error", lost);
+    client.on("end", lost);
+    client.on("notification", ({ payload }) => this.tell(payload));
+    try {
+      await client.connect();
+      await client.query("listen ivy_live");
+      this.client = client;
+      this.connecting = false;
+      if (this.wasLost) for (const watching of this.listeners.values()) for (const listener of watching) listener({ kind: "missed" });
+      this.wasLost = false;
+    } catch (error) {
+      this.connecting = false;
+      log.warn({ err: error instanceof Error ? error.message : String(error) }, "live connection not made");
+      client.end().catch(() => undefined);
+      lost();
+    }
+  }
+
+  private tell(payload: string | undefined): void {
+    const parsed = messageSchema.safeParse(parse(payload));
+    if (!parsed.success) return;
+    const { studio, kind, id } = parsed.data;
+    for (const listener of this.listeners.get(studio) ?? []) listener({ kind, id });
+  }
+}
+
+function parse(text: string | undefined): unknown {
+  try {
+    return JSON.parse(text ?? "");
+  } catch {
+    return null;
+  }
+}
+
+// One a process: route handlers may be bundled more than once.
+const held = globalThis as { ivyLive?: Live };
+export function live(): Live {
+  return (held.ivyLive ??= new Live());
+}
