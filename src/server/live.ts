@@ -20,7 +20,6 @@ class Live {
   private readonly listeners = new Map<string, Set<Listener>>();
   private client: pg.Client | null = null;
   private connecting = false;
-  private wasLost = false;
 
   watch(studioId: string, listener: Listener): () => void {
     const watching = this.listeners.get(studioId) ?? new Set();
@@ -30,6 +29,8 @@ class Live {
     return () => {
       watching.delete(listener);
       if (watching.size === 0 && this.listeners.get(studioId) === watching) this.listeners.delete(studioId);
+      // Nobody watches: nothing is listened to.
+      if (this.listeners.size === 0) void this.client?.end().catch(() => undefined);
     };
   }
 
@@ -38,11 +39,9 @@ class Live {
     this.connecting = true;
     const client = new pg.Client({ connectionString: env().IVY_APP_URL, application_name: "ivy live", keepAlive: true });
     const lost = () => {
-      if (this.client !== client && !this.connecting) return;
+      if (this.client !== client) return;
       this.client = null;
-      this.wasLost = true;
-      client.removeAllListeners("notification");
-      if (this.listeners.size > 0) setTimeout(() => void this.connect(), AGAIN_MS).unref();
+      this.again();
     };
     client.on("error", lost);
     client.on("end", lost);
@@ -52,14 +51,18 @@ class Live {
       await client.query("listen ivy_live");
       this.client = client;
       this.connecting = false;
-      if (this.wasLost) for (const watching of this.listeners.values()) for (const listener of watching) listener({ kind: "missed" });
-      this.wasLost = false;
+      // Whoever came before this line stood may have missed something.
+      for (const watching of this.listeners.values()) for (const listener of watching) listener({ kind: "missed" });
     } catch (error) {
       this.connecting = false;
       log.warn({ err: error instanceof Error ? error.message : String(error) }, "live connection not made");
       client.end().catch(() => undefined);
-      lost();
+      this.again();
     }
+  }
+
+  private again(): void {
+    if (this.listeners.size > 0) setTimeout(() => void this.connect(), AGAIN_MS).unref();
   }
 
   private tell(payload: string | undefined): void {

@@ -244,7 +244,7 @@ test("as another studio, no route gives or takes anything of ours; signed out, e
         expect((await handler(request(method), context)).status).toBe(404);
     }
   expect(await fingerprint(ours.ids.studioId)).toBe(before);
-});
+}, 30_000);
 
 test("as another studio, every page's reading comes back empty", async () => {
   actAs(theirs.member("owner"));

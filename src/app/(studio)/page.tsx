@@ -1,4 +1,5 @@
 import type { Metadata } from "next";
+import { hourIn } from "@/features/air/history";
 import { todayPage } from "@/features/today/data";
 import { TodayView } from "@/features/today/TodayView";
 import { requireMember } from "@/server/member";
@@ -9,7 +10,7 @@ export const metadata: Metadata = { title: "Today" };
 export default async function Today() {
   const member = await requireMember();
   const now = new Date();
-  const { visits, standings, maps } = await todayPage(member, now);
+  const { visits, standings, maps, wishes } = await todayPage(member, now);
   const time = (moment: Date) => formatIn(member.timeZone, moment, "HH:mm");
   const own = visits.filter((visit) => visit.technicianId === member.id && visit.state.finishedAtMs === null);
   const next = own.find((visit) => visit.state.startedAtMs !== null) ?? own[0];
@@ -17,12 +18,14 @@ export default async function Today() {
     <TodayView
       title={formatIn(member.timeZone, now, "EEEE d MMMM")}
       nextId={next?.id ?? null}
+      nowHour={hourIn(member.timeZone, now)}
       lines={visits.map((visit) => ({
         visit,
         from: time(visit.startsAt),
         to: time(new Date(visit.startsAt.getTime() + visit.minutes * 60_000)),
         standing: standings.get(visit.clientId)!,
         map: visit.map ?? maps.get(visit.clientId) ?? null,
+        wish: wishes.get(visit.id) ?? null,
       }))}
     />
   );

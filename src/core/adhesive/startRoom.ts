@@ -23,7 +23,7 @@ export type RoomStart = {
 
 /**
  * For each visit: which bottle its air will want, and when to switch what on so that the room is there at its start.
- * `fitnessIn` says how every bottle stands in an air; the best by rank is taken, a fitting one first. A room already
+ * `fitnessIn` says how a bottle stands in an air for a visit; the best by rank is taken, a fitting one first. A room already
  * brought to a target for an earlier visit is taken to be kept there.
  */
 export function startRoom<B extends { readonly id: string; readonly adhesive: Adhesive }>(
@@ -33,7 +33,7 @@ export function startRoom<B extends { readonly id: string; readonly adhesive: Ad
   nowHour: number,
   room: { readonly volumeM3: number; readonly traits: RoomTraits },
   bottles: readonly B[],
-  fitnessIn: (bottle: B, air: Air) => BottleFitness,
+  fitnessIn: (bottle: B, air: Air, visitId: string) => BottleFitness,
   people: number,
 ): RoomStart[] {
   let kept: Air | null = null;
@@ -42,7 +42,7 @@ export function startRoom<B extends { readonly id: string; readonly adhesive: Ad
     .map(({ id, startHour }) => {
       const expectedAir: Air = kept ?? airAtHour(ahead, now, nowHour, startHour, room, people);
       const best = bottles
-        .map((bottle) => ({ bottle, fitness: fitnessIn(bottle, expectedAir) }))
+        .map((bottle) => ({ bottle, fitness: fitnessIn(bottle, expectedAir, id) }))
         .sort((a, b) => Number(b.fitness.fits) - Number(a.fitness.fits) || a.fitness.rank - b.fitness.rank)[0];
       if (!best || best.fitness.verdict?.inWindow) return { visitId: id, bottleId: best?.bottle.id ?? null, expectedAir, needs: null };
       const target = windowTarget(best.bottle.adhesive, expectedAir, room.volumeM3);

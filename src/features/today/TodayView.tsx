@@ -4,6 +4,8 @@ import type { PatchTestStanding } from "@/core/visit";
 import { MiniSkyline } from "@/features/clients/MiniSkyline";
 import { patchTestWords } from "@/features/clients/patchTestWords";
 import type { VisitRow } from "@/features/visit/data";
+import type { RoomWish } from "./startTheRoom";
+import { bottleWords, roomWords } from "./wishWords";
 import { Empty, LinkButton, Verdict, cx } from "@/ui";
 
 export type TodayLine = {
@@ -12,16 +14,32 @@ export type TodayLine = {
   readonly to: string;
   readonly standing: PatchTestStanding;
   readonly map: LashMap | null;
+  /** What it wants of room and shelf; null once begun, or where no air is known. */
+  readonly wish: RoomWish | null;
 };
 
 /** The day as one line of knots, and at its head who is next. */
-export function TodayView({ title, lines, nextId }: { title: string; lines: readonly TodayLine[]; nextId: string | null }) {
+export function TodayView({
+  title,
+  lines,
+  nextId,
+  nowHour,
+}: {
+  title: string;
+  lines: readonly TodayLine[];
+  nextId: string | null;
+  nowHour: number;
+}) {
   const next = lines.find((line) => line.visit.id === nextId);
   return (
     <div className="grid gap-x-16 gap-y-10 pt-5 lg:grid-cols-[20rem_minmax(0,1fr)]">
       <div>
         <h1 className="text-[2.5rem]">{title}</h1>
-        {next ? <Next line={next} /> : lines.length > 0 ? <p className="mt-3 text-ink-2">Nobody else is expected of you today.</p> : null}
+        {next ? (
+          <Next line={next} nowHour={nowHour} />
+        ) : lines.length > 0 ? (
+          <p className="mt-3 text-ink-2">Nobody else is expected of you today.</p>
+        ) : null}
       </div>
       <div className="min-w-0">
         <h2 className="sr-only">Visits</h2>
@@ -35,7 +53,7 @@ export function TodayView({ title, lines, nextId }: { title: string; lines: read
         ) : (
           <ol className="relative">
             {lines.map((line, i) => (
-              <Knot key={line.visit.id} line={line} last={i === lines.length - 1} />
+              <Knot key={line.visit.id} line={line} last={i === lines.length - 1} nowHour={nowHour} />
             ))}
           </ol>
         )}
@@ -44,7 +62,7 @@ export function TodayView({ title, lines, nextId }: { title: string; lines: read
   );
 }
 
-function Next({ line: { visit, from, standing } }: { line: TodayLine }) {
+function Next({ line: { visit, from, standing, wish }, nowHour }: { line: TodayLine; nowHour: number }) {
   const running = visit.state.startedAtMs !== null;
   const words = patchTestWords(standing);
   return (
@@ -62,6 +80,7 @@ function Next({ line: { visit, from, standing } }: { line: TodayLine }) {
           <span className="block text-ink-2">{words.says}</span>
         </p>
       ) : null}
+      {wish ? <Wish wish={wish} nowHour={nowHour} className="mt-3 space-y-0.5" /> : null}
       <div className="mt-4 flex flex-wrap gap-2">
         <LinkButton href={`/visits/${visit.id}`}>{running ? "To the chair" : "Open the visit"}</LinkButton>
         <LinkButton href={`/clients/${visit.clientId}`} tone="line">
@@ -72,7 +91,23 @@ function Next({ line: { visit, from, standing } }: { line: TodayLine }) {
   );
 }
 
-function Knot({ line: { visit, from, to, standing, map }, last }: { line: TodayLine; last: boolean }) {
+/** Which bottle to take, and what to switch on when. */
+function Wish({ wish, nowHour, className }: { wish: RoomWish; nowHour: number; className?: string }) {
+  const bottle = bottleWords(wish);
+  const room = roomWords(wish, nowHour);
+  return (
+    <span className={cx("block text-[0.9375rem]", className)} data-testid="wish">
+      <span className="block text-ink-2">{bottle.tone === "good" ? bottle.says : <Verdict tone={bottle.tone}>{bottle.says}</Verdict>}</span>
+      {room ? (
+        <Verdict tone={room.tone} className="block font-normal">
+          {room.says}
+        </Verdict>
+      ) : null}
+    </span>
+  );
+}
+
+function Knot({ line: { visit, from, to, standing, map, wish }, last, nowHour }: { line: TodayLine; last: boolean; nowHour: number }) {
   const { state } = visit;
   const done = state.finishedAtMs !== null;
   const running = state.startedAtMs !== null && !done;
@@ -107,6 +142,7 @@ function Knot({ line: { visit, from, to, standing, map }, last }: { line: TodayL
             {visit.technicianName}, {visit.roomName.toLowerCase()}, chair {visit.chair}
           </span>
         </span>
+        {wish ? <Wish wish={wish} nowHour={nowHour} className="mt-0.5" /> : null}
       </Link>
       <span className="hidden pt-4 text-right sm:block">
         {map ? <MiniSkyline map={map} width={112} height={34} /> : <span className="text-sm text-ink-2">no map yet</span>}

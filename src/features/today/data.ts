@@ -4,6 +4,7 @@ import type { LashMap } from "@/core/map";
 import { lashMap, lashMapRevision } from "@/db/schema";
 import { standingOf } from "@/features/clients/standing";
 import { visitsWhere } from "@/features/visit/data";
+import { startTheRoom } from "./startTheRoom";
 import { inStudio, type StudioTransaction } from "@/server/inStudio";
 import type { Member } from "@/server/member";
 import { dayIn, todayIn } from "@/server/studioTime";
@@ -15,15 +16,11 @@ export function todayPage(me: Member, now: Date) {
     const visits = await visitsWhere(tx, { day: dayIn(me.timeZone, today) });
     const standings = new Map<string, Awaited<ReturnType<typeof standingOf>>>();
     for (const { clientId } of visits) if (!standings.has(clientId)) standings.set(clientId, await standingOf(tx, clientId, today));
-    return {
-      today,
-      visits,
-      standings,
-      maps: await newestMaps(
-        tx,
-        visits.map(({ clientId }) => clientId),
-      ),
-    };
+    const maps = await newestMaps(
+      tx,
+      visits.map(({ clientId }) => clientId),
+    );
+    return { today, visits, standings, maps, wishes: await startTheRoom(tx, visits, maps, me.timeZone, now) };
   });
 }
 

@@ -1,0 +1,89 @@
+import "server-only";
+import type { Air } from "@/core/air";
+import { bottleAge, bottleFitness, handTime, startRoom, type RoomStart } from "@/core/adhesive";
+import { meanCount } from "@/core/lash";
+import type { LashMap } from "@/core/map";
+import { airOf, sensorsNow } from "@/features/air/newestAir";
+import { roomOf } from "@/features/air/data";
+import { hourIn, outlookOf } from "@/features/air/history";
+import { modelsOf } from "@/features/shelf/judged";
+import { glueKnowledge } from "@/features/shelf/knowledge";
+import { openBottles, type OpenBottle, type VisitRow } from "@/features/visit/data";
+import type { StudioTransaction } from "@/server/inStudio";
+import { todayIn } from "@/server/studioTime";
+
+/** Before the first chair only the technician breathes in the room. */
+const PEOPLE_BEFORE = 1;
+/** A set takes about so many beads: for the drops that a day still wants. A model of this product: one each quarter of an hour. */
+const BEAD_EVERY_MIN = 15;
+
+/** What a visit wants of the room and the shelf, and when. */
+export type RoomWish = {
+  readonly visitId: string;
+  readonly bottle: OpenBottle | null;
+  readonly daysLeft: number | null;
+  /** Drops in the bottle after the day's visits before this one, and how many this one takes; null where nobody said. */
+  readonly drops: { readonly left: number; readonly wanted: number } | null;
+  readonly expectedAir: Air;
+  readonly needs: RoomStart["needs"];
+};
+
+/** For the day's visits that are still to begin: which bottle each wants, and when to switch what on. */
+export async function startTheRoom(
+  tx: StudioTransaction,
+  visits: readonly VisitRow[],
+  maps: ReadonlyMap<string, LashMap>,
+  timeZone: string,
+  now: Date,
+): Promise<Map<string, RoomWish>> {
+  const ahead = visits.filter(({ state, service }) => state.startedAtMs === null && service !== "lift" && service !== "tint");
+  const bottles = await openBottles(tx);
+  const wishes = new Map<string, RoomWish>();
+  const used = new Map<string, number>();
+  for (const roomId of new Set(ahead.map((visit) => visit.roomId))) {
+    const room = await roomOf(tx, roomId);
+    const sensors = await sensorsNow(tx, roomId);
+    const air = airOf(sensors, now.getTime());
+    if (!room || !air) continue;
+    const hours = await outlookOf(tx, sensors, air, timeZone, now);
+    const own = ahead.filter((visit) => visit.roomId === roomId);
+    const today = todayIn(timeZone, now);
+    for (const technicianId of new Set(own.map((visit) => visit.technicianId))) {
+      const knowledge = await glueKnowledge(tx, technicianId);
+      const models = modelsOf(bottles, knowledge);
+      const theirs = own.filter((visit) => visit.technicianId === technicianId);
+      const starts = startRoom(
+        theirs.map(({ id, startsAt, minutes }) => ({ id, startHour: hourIn(timeZone, startsAt), hours: minutes / 60 })),
+        hours,
+        { temperatureC: air.temperatureC, relativeHumidity: air.relativeHumidity },
+        hourIn(timeZone, now),
+        room,
+        bottles,
+        (bottle, then, visitId) => {
+          const visit = theirs.find(({ id }) => id === visitId)!;
+          const map = visit.map ?? maps.get(visit.clientId) ?? null;
+          const technique = map && meanCount(map.fibre) > 1 ? "fan" : "single";
+          const age = bottleAge(bottle.openedOn, today, bottle.adhesive.lifeAfterOpeningDays);
+          return bottleFitness(bottle, models.get(bottle.adhesiveId)!, age, then, room.volumeM3, handTime(knowledge.hand[technique]));
+        },
+        PEOPLE_BEFORE,
+      );
+      for (const start of starts) {
+        const visit = theirs.find(({ id }) => id === start.visitId)!;
+        const bottle = bottles.find(({ id }) => id === start.bottleId) ?? null;
+        const wanted = Math.ceil(visit.minutes / BEAD_EVERY_MIN);
+        const before = bottle ? (used.get(bottle.id) ?? 0) : 0;
+        if (bottle) used.set(bottle.id, before + wanted);
+        wishes.set(visit.id, {
+          visitId: visit.id,
+          bottle,
+          daysLeft: bottle ? bottleAge(bottle.openedOn, today, bottle.adhesive.lifeAfterOpeningDays).daysLeft : null,
+          drops: bottle?.adhesive.dropsIn ? { left: Math.max(0, bottle.adhesive.dropsIn - bottle.beads - before), wanted } : null,
+          expectedAir: start.expectedAir,
+          needs: start.needs,
+        });
+      }
+    }
+  }
+  return wishes;
+}
