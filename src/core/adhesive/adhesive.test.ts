@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { vapourDensityGm3 } from "../air";
-import { beadLifeS, bottleAge, fitsBest, setTime, windowVerdict } from ".";
+import { beadLifeS, bottleAge, setTime, windowVerdict } from ".";
 
 const window = { humidityLow: 0.4, humidityHigh: 0.6, temperatureLowC: 19, temperatureHighC: 25 };
 
@@ -69,18 +69,4 @@ test.each([
 test("a bottle ages by whole days", () => {
   expect(bottleAge("2026-01-01", "2026-02-05", 42)).toEqual({ daysOpen: 35, daysLeft: 7, state: "last week" });
   expect(bottleAge("2026-01-01", "2026-03-01", 42).state).toBe("past its life");
-});
-
-test("of several bottles the one this air fits, else the nearest; of equals the first", () => {
-  const bottle = (name: string, humidityLow: number, humidityHigh: number, temperatureLowC = 18, temperatureHighC = 26) => ({
-    name,
-    adhesive: { humidityLow, humidityHigh, temperatureLowC, temperatureHighC },
-  });
-  const [damp, dry, warm] = [bottle("damp", 0.5, 0.7), bottle("dry", 0.2, 0.4), bottle("warm", 0.2, 0.4, 24, 28)];
-  expect(fitsBest([damp, dry], { temperatureC: 21, relativeHumidity: 0.3 })?.name).toBe("dry");
-  expect(fitsBest([damp, dry], { temperatureC: 21, relativeHumidity: 0.47 })?.name).toBe("damp");
-  expect(fitsBest([warm, dry], { temperatureC: 22, relativeHumidity: 0.3 })?.name).toBe("dry");
-  expect(fitsBest([damp, dry], { temperatureC: 21, relativeHumidity: 0.45 })?.name).toBe("damp");
-  expect(fitsBest([dry, damp], null)?.name).toBe("dry");
-  expect(fitsBest([], { temperatureC: 21, relativeHumidity: 0.45 })).toBeNull();
 });

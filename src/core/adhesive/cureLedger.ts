@@ -109,7 +109,7 @@ export function waterFromMs(lastMs: number, figures: FinishFigures, finish: Fini
 }
 
 function eyesOpen(last: LedgerLine, now: Air | null, nowMs: number, needS: number, law: CureLaw, finishedAtMs: number | null): EyesOpen {
-  const sinceS = (nowMs - last.atMs) / 1000;
+  const sinceS = Math.max(0, (nowMs - last.atMs) / 1000);
   const ratio = setTimeRatio(heldToGood(now ?? SET_TIME_REFERENCE), law);
   const byDose = (doseS: number) => Math.max(0, (needS - doseS) * ratio);
   // Without any reading the reference is all there is to go by, and twice as long is not ruled out.

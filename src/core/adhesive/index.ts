@@ -20,7 +20,6 @@ export { windowVerdict, type WindowVerdict, type AirAdvice } from "./windowVerdi
 export { beadLifeS } from "./beadLife";
 export { bottleAge, type BottleAge } from "./bottleAge";
 export { bottleFitness, type BottleFitness } from "./bottleFitness";
-export { fitsBest } from "./fitsBest";
 export { cureDose, type AirAt, type Dose } from "./cureDose";
 export {
   cureLedger,

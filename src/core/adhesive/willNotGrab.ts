@@ -7,8 +7,8 @@ export type GrabFacts = {
   /** Seconds since the last shake ended; null when none was kept. */
   readonly shakenS: number | null;
   readonly bead: { readonly ageS: number; readonly lifeS: number } | null;
-  /** Shortest contact of the map's zones, mm; null without a map. */
-  readonly contact: { readonly mm: number; readonly words: string } | null;
+  /** How the map's fibres lie against the lashes; null without a map. */
+  readonly seat: { readonly seats: boolean; readonly words: string } | null;
 };
 
 export type GrabCheck = {
@@ -18,8 +18,6 @@ export type GrabCheck = {
   readonly says: string;
 };
 
-/** Less contact than this and a base is held by its tip alone. A model of this product. */
-const LITTLE_CONTACT_MM = 1;
 /** A bead put out longer than this after shaking was not stirred. */
 const SHAKEN_LASTS_S = 45 * 60;
 
@@ -32,7 +30,7 @@ const PRIMED: Readonly<Record<GrabFacts["primer"], string>> = {
 
 /** "It will not grab": what to look at, in the trade's order, with what is known already read off. */
 export function willNotGrab(facts: GrabFacts): GrabCheck[] {
-  const { air, bottle, bead, contact, shakenS } = facts;
+  const { air, bottle, bead, seat, shakenS } = facts;
   return [
     { id: "washed", question: "Washed?", standing: "ask", says: "Lashes, lid above and skin below; work at the bases." },
     { id: "rinsed", question: "Rinsed?", standing: "ask", says: "Cleanser left on keeps glue off. Rinse fully." },
@@ -64,8 +62,8 @@ export function willNotGrab(facts: GrabFacts): GrabCheck[] {
     {
       id: "curl",
       question: "Curl against the lash?",
-      standing: contact === null ? "ask" : contact.mm < LITTLE_CONTACT_MM ? "wrong" : "well",
-      says: contact?.words ?? "No map is open.",
+      standing: seat === null ? "ask" : seat.seats ? "well" : "wrong",
+      says: seat?.words ?? "No map is open.",
     },
     { id: "underWrap", question: "Under-wrap?", standing: "ask", says: "Does the glue reach round the natural lash?" },
   ];

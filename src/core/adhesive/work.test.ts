@@ -156,7 +156,7 @@ describe("it will not grab: the trade's order, with what is known read off", () 
     bottle: { daysLeft: 12, old: false, name: "Slackwater, lot 1" },
     shakenS: 300,
     bead: { ageS: 200, lifeS: 900 },
-    contact: { mm: 2.1, words: "2.1 mm in the shortest zone." },
+    seat: { seats: true, words: "Seats everywhere." },
   };
   test("the order is washed, rinsed, primed, dry, room, bottle, bead, amount, curl, under-wrap (common practice)", () => {
     expect(willNotGrab(well).map(({ id }) => id)).toEqual("washed rinsed primed dry room bottle bead amount curl underWrap".split(" "));
@@ -172,7 +172,7 @@ describe("it will not grab: the trade's order, with what is known read off", () 
     ["bottle", { bottle: { daysLeft: 9, old: true, name: "" } }],
     ["bottle", { shakenS: 3000 }],
     ["bead", { bead: { ageS: 950, lifeS: 900 } }],
-    ["curl", { contact: { mm: 0.7, words: "" } }],
+    ["curl", { seat: { seats: false, words: "" } }],
   ])("%s is found wrong by %j", (id, change) => {
     expect(
       willNotGrab({ ...well, ...change })
@@ -181,7 +181,7 @@ describe("it will not grab: the trade's order, with what is known read off", () 
     ).toEqual([id]);
   });
   test("what nobody knows is asked", () => {
-    const asked = willNotGrab({ primer: "none", air: null, bottle: null, shakenS: null, bead: null, contact: null });
+    const asked = willNotGrab({ primer: "none", air: null, bottle: null, shakenS: null, bead: null, seat: null });
     expect(asked.every(({ standing, says }) => standing === "ask" && says.length > 8)).toBe(true);
   });
 });

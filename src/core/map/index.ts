@@ -57,7 +57,7 @@ export { VIEWS, VIEW_LABELS, type View, eyesInView, innerCornerOnRight, turnHalf
 export { mapTotals, pickList, heaviestOf, fibresPerStrip, type MapTotals, type Pick, type Pace } from "./totals";
 export { clashWords, limitCostWords, LIMIT_WORDS } from "./clashWords";
 export { joinFindings } from "./joinFindings";
-export { leastContact, contactWords, type LeastContact } from "./leastContact";
+export { seatOf, type Seat } from "./seatOf";
 export { fibreOnLash, type OnLash } from "./fibreOnLash";
 export { curlsAtEqualLift, type EqualLift } from "./equalLift";
 export { lookAlikes, wishLike, SAME_LIFT_MM, type LookAlike } from "./lookAlikes";

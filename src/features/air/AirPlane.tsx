@@ -274,7 +274,7 @@ export function AirPlane({
               aria-valuenow={Math.round(target.relativeHumidity * 100)}
               aria-valuetext={`${target.temperatureC.toFixed(1)} °C, ${Math.round(target.relativeHumidity * 100)} %`}
               data-testid="air-target"
-              className="cursor-grab touch-none active:cursor-grabbing"
+              className="group cursor-grab touch-none outline-none active:cursor-grabbing"
               onKeyDown={key}
               onPointerDown={(event) => {
                 event.currentTarget.setPointerCapture(event.pointerId);
@@ -290,7 +290,7 @@ export function AirPlane({
                 r={atNow ? 15 : 8}
                 fill={atNow ? "transparent" : "var(--paper)"}
                 stroke="var(--ivy)"
-                strokeWidth="2.75"
+                className="[stroke-width:2.75] group-focus-visible:[stroke-width:6]"
               />
             </g>
           </g>

@@ -75,6 +75,10 @@ export function Menu({ name, role, studioName }: { name: string; role: string; s
             >
               Clocks speak <span className="text-sm text-ink-2">{alarm.speech ? "on" : "off"}</span>
             </DropdownMenu.CheckboxItem>
+            <p className="max-w-64 px-3 pt-1 pb-2 text-sm text-ink-2">
+              Both begin after one touch of the page. In a hidden tab they go on as long as the browser lets it run; a tablet that sleeps or
+              a tab put away makes none. During a visit the screen is kept awake where the browser can.
+            </p>
             <DropdownMenu.Separator className="my-1 h-px bg-line" />
             <DropdownMenu.Item className={ITEM} onSelect={() => void askToLeave()}>
               Sign out

@@ -42,7 +42,16 @@ export function AtTheChair({
 }) {
   const store = useVisitStore();
   const awake = useWakeLock(true);
-  const [ending, setEnding] = useState(state.finish !== null);
+  const out = state.beads.at(-1);
+  const beadIsOut = out !== undefined && out.endedAtMs === null;
+  const [wantsEnd, setWantsEnd] = useState(!beadIsOut && state.beads.length > 0);
+  // With a bead out there is still placing to be done.
+  const ending = wantsEnd && !beadIsOut;
+  const end = () => {
+    setWantsEnd(true);
+    // The last lash is placed: from here its cure is counted.
+    if (beadIsOut) void store.tap(visit.id, "beadWiped", {});
+  };
   const [looking, setLooking] = useState(false);
   const settings = useMemo(() => cureSettings(visit.policy), [visit.policy]);
   const { law, waterHours, adhesive } = useMemo(() => glueInUse(visit, state.bottleId), [visit, state.bottleId]);
@@ -81,7 +90,6 @@ export function AtTheChair({
   const held = air ? isolation(settings.holdS, air, law) : null;
   const rate = baseRate(visit.brushes);
   const facts = (): GrabFacts => {
-    const out = state.beads.at(-1);
     const words = inUse ? fitnessWords(inUse.fitness) : null;
     return {
       primer: visit.policy.primer,
@@ -100,8 +108,8 @@ export function AtTheChair({
           }
         : null,
       shakenS: state.shakenAtMs === null || nowMs === null ? null : (nowMs - state.shakenAtMs) / 1000,
-      bead: out && out.endedAtMs === null && nowMs !== null ? { ageS: (nowMs - out.placedAtMs) / 1000, lifeS: out.lifeS } : null,
-      contact: visit.contact,
+      bead: out && beadIsOut && nowMs !== null ? { ageS: (nowMs - out.placedAtMs) / 1000, lifeS: out.lifeS } : null,
+      seat: visit.seat,
     };
   };
 
@@ -117,7 +125,7 @@ export function AtTheChair({
             figures={settings.figures}
             onFinish={(method) => void store.tap(visit.id, "finishApplied", { method })}
             onDone={() => void store.tap(visit.id, "finished", {})}
-            onBack={() => setEnding(false)}
+            onBack={() => setWantsEnd(false)}
           />
         ) : (
           <>
@@ -151,11 +159,11 @@ export function AtTheChair({
               />
             ) : null}
             <div className="mt-5 flex flex-wrap items-center gap-3 border-t border-line pt-4">
-              <Button tone="line" size="bed" onClick={() => setEnding(true)}>
+              <Button tone="line" size="bed" className="px-6" onClick={end}>
                 Dry and finish
               </Button>
               <Stopwatch keyName="T" label="Time a lash" size="bed" onTime={timed} disabled={!air || !state.bottleId} />
-              <Button tone="plain" size="bed" onClick={() => setLooking(true)}>
+              <Button tone="plain" size="bed" className="px-4" onClick={() => setLooking(true)}>
                 It will not grab
               </Button>
             </div>

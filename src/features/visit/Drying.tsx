@@ -1,9 +1,10 @@
 "use client";
-import { useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { FINISH_IDS, FINISH_LABELS, type CureLedger, type FinishFigures, type FinishId } from "@/core/adhesive";
 import { formatClock } from "@/core/units";
 import type { VisitState } from "@/core/visit";
 import { Button, Verdict } from "@/ui";
+import { tell } from "./alarm";
 import { EyesClock } from "./EyesClock";
 
 /** The end of a set: how it is finished, how long the eyes stay shut, and the last question. */
@@ -29,6 +30,12 @@ export function Drying({
   const [sure, setSure] = useState(false);
   const sinceS = ledger?.eyes?.sinceS ?? 0;
   const may = ledger?.eyes?.may ?? true;
+  // Told once, by sound and voice, for whoever has turned to the table.
+  const told = useRef(may);
+  useEffect(() => {
+    if (may && !told.current) tell({ key: "eyes", kind: "shaken", words: "Eyes may open." });
+    told.current = may;
+  }, [may]);
   const methods = [usual, ...FINISH_IDS.filter((id) => id !== usual)];
   return (
     <div>

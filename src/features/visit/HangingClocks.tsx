@@ -4,8 +4,9 @@ import { useEffect, useEffectEvent, useRef } from "react";
 import { formatClock } from "@/core/units";
 import { visitClocks, visitState, type Clock } from "@/core/visit";
 import { cx } from "@/ui";
-import { alarmOf, readAlarmChoice, ring, say, unlockSound } from "./alarm";
+import { alarmOf, readAlarmChoice, soundIsOpen, tell, unlockSound } from "./alarm";
 import { useNow, useVisits, useVisitStore } from "./VisitProvider";
+import { useWakeLock } from "./useWakeLock";
 
 const LOOKS: Record<Clock["state"], string> = {
   running:
@@ -67,13 +68,15 @@ export function HangingClocks() {
       const alarm = alarmOf(clock, visit.clientName);
       if (!alarm || rung.current.has(alarm.key)) continue;
       rung.current.add(alarm.key);
-      const choice = readAlarmChoice();
-      if (choice.sound) ring(alarm.kind);
-      if (choice.speech) say(alarm.words);
+      tell(alarm);
     }
   });
 
+  // Held on every screen while a visit of one's own runs.
+  useWakeLock(visits.some(({ mine }) => mine));
+
   if (hanging.length === 0) return null;
+  const isSilent = now !== null && readAlarmChoice().sound && !soundIsOpen();
   return (
     <section aria-label="Running clocks" className="pointer-events-none fixed inset-x-0 top-0 z-30">
       <ul className="flex justify-center gap-3">
@@ -118,6 +121,7 @@ export function HangingClocks() {
           </li>
         ))}
       </ul>
+      {isSilent ? <p className="mt-1 text-center text-sm text-ink-2">Touch anything once and the clocks can sound.</p> : null}
     </section>
   );
 }

@@ -70,7 +70,7 @@ export function useVisits(): VisitSnapshot {
   return useSyncExternalStore(store.subscribe, store.getSnapshot, store.getServerSnapshot);
 }
 
-/** The true time, ms, renewed four times a second; null until the page is alive. */
+/** The true time, ms, renewed four times a second, and about once a second in the background; null until the page is alive. */
 export function useNow(): number | null {
   const store = useVisitStore();
   const [now, setNow] = useState<number | null>(null);
@@ -78,10 +78,40 @@ export function useNow(): number | null {
     const tick = () => setNow(store.now().ms);
     const first = setTimeout(tick, 0);
     const every = setInterval(tick, 250);
+    const stop = whileHidden(tick);
     return () => {
       clearTimeout(first);
       clearInterval(every);
+      stop();
     };
   }, [store]);
   return now;
+}
+
+/**
+ * Browsers slow a hidden page's own timers down to a minute apart, but not a worker's: while the page is hidden a worker
+ * wakes it, so that clocks sound when they are due. A tab that is frozen, or a tablet that sleeps, is woken by nothing.
+ */
+function whileHidden(tick: () => void): () => void {
+  if (typeof Worker === "undefined") return () => undefined;
+  let worker: Worker | null = null;
+  const change = () => {
+    if (document.visibilityState === "hidden" && !worker) {
+      try {
+        worker = new Worker(new URL("../../workers/ticker.worker.ts", import.meta.url), { type: "module" });
+        worker.onmessage = tick;
+      } catch {
+        worker = null;
+      }
+    } else if (document.visibilityState === "visible") {
+      worker?.terminate();
+      worker = null;
+    }
+  };
+  document.addEventListener("visibilitychange", change);
+  change();
+  return () => {
+    document.removeEventListener("visibilitychange", change);
+    worker?.terminate();
+  };
 }

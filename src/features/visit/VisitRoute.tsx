@@ -14,7 +14,7 @@ export async function VisitRoute({ visitId }: { visitId: string }) {
   const page = await visitPage(member, idOr404(visitId), today, now);
   if (!page) notFound();
   const { visit, bottles, names, air, policy, standing } = page;
-  const { readings, knowledge, brushes, contact, bottlesUsed } = page;
+  const { readings, knowledge, brushes, seat, bottlesUsed } = page;
   return (
     <VisitWorkspace
       key={visit.id}
@@ -46,7 +46,7 @@ export async function VisitRoute({ visitId }: { visitId: string }) {
       readings={readings}
       knowledge={knowledge}
       brushes={brushes}
-      contact={contact}
+      seat={seat}
       bottlesUsed={bottlesUsed}
       singles={(visit.map?.fibre.count ?? 1) === 1}
     />

@@ -51,6 +51,16 @@ export function say(words: string): void {
   speechSynthesis.speak(utterance);
 }
 
+/** Sounds and speaks as the tablet was told to. */
+export function tell(alarm: Alarm): void {
+  const choice = readAlarmChoice();
+  if (choice.sound) ring(alarm.kind);
+  if (choice.speech) say(alarm.words);
+}
+
+/** A page that was never touched is silent: browsers want it so. */
+export const soundIsOpen = (): boolean => context?.state === "running";
+
 export type Alarm = { readonly key: string; readonly kind: "shaken" | "soon" | "over"; readonly words: string };
 
 /** The alarm a clock is due now, or null. A moment long past is not rung again after a reload. */

@@ -1,7 +1,7 @@
 import "server-only";
 import { and, asc, desc, eq, gte, inArray, lt, sql } from "drizzle-orm";
 import type { Brush } from "@/core/adhesive";
-import { contactWords, leastContact, type LashMap } from "@/core/map";
+import { seatOf, type LashMap } from "@/core/map";
 import type { Policy } from "@/core/policy";
 import { visitState, type KeptEvent, type VisitEvent, type VisitState } from "@/core/visit";
 import {
@@ -224,7 +224,7 @@ async function pastBrushes(tx: StudioTransaction, memberId: string): Promise<Bru
   return rows.map(({ payload }) => payload as Brush);
 }
 
-async function contactOf(tx: StudioTransaction, mapId: string, map: LashMap, held: Policy) {
+async function readSeat(tx: StudioTransaction, mapId: string, map: LashMap, held: Policy) {
   const [found] = await tx
     .select({ survey: survey.document })
     .from(lashMap)
@@ -232,8 +232,7 @@ async function contactOf(tx: StudioTransaction, mapId: string, map: LashMap, hel
     .where(eq(lashMap.id, mapId));
   if (!found) return null;
   const trays = await tx.select({ document: tray.document }).from(tray);
-  const least = leastContact(map, { survey: found.survey, policy: held, trays: trays.map(({ document }) => document) });
-  return least && { mm: least.mm, words: contactWords(least) };
+  return seatOf(map, { survey: found.survey, policy: held, trays: trays.map(({ document }) => document) });
 }
 
 /** One visit for its workspace, or null when it is not in this studio. */
@@ -254,7 +253,7 @@ export function visitPage(me: Member, visitId: string, today: string, now: Date)
       readings: begun === null ? [] : await airByMinute(tx, sensors, new Date(begun - READ_BEFORE_MS), new Date(until)),
       knowledge: await glueKnowledge(tx, me.id),
       brushes: await pastBrushes(tx, me.id),
-      contact: row.map && row.mapId ? await contactOf(tx, row.mapId, row.map, held!.document) : null,
+      seat: row.map && row.mapId ? await readSeat(tx, row.mapId, row.map, held!.document) : null,
       policy: held!.document,
       // A visit in the past is judged as of its own day.
       standing: await standingOf(

@@ -1,6 +1,6 @@
 import type { AirAt, Brush } from "@/core/adhesive";
 import type { RoomAir } from "@/core/air";
-import type { LashMap } from "@/core/map";
+import type { LashMap, Seat } from "@/core/map";
 import type { Policy } from "@/core/policy";
 import type { KeptEvent } from "@/core/visit";
 import type { GlueKnowledge } from "@/features/shelf/knowledge";
@@ -33,6 +33,6 @@ export type VisitProps = {
   readonly readings: readonly AirAt[];
   readonly knowledge: GlueKnowledge;
   readonly brushes: readonly Brush[];
-  readonly contact: { readonly mm: number; readonly words: string } | null;
+  readonly seat: Seat | null;
   readonly policy: Policy;
 };

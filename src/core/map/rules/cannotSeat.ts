@@ -2,24 +2,19 @@ import { contactLengthMm, liftAndReach, CURLS } from "../../curl";
 import { formatMm } from "../../units";
 import { type Finding, type Rule } from "../finding";
 import { kindLabel, fibreCurl, stockedKinds, stockedLengths } from "../stock";
+import { LEAST_CONTACT_MM, seats } from "../seats";
 import { judgeLoad } from "../zoneLimit";
 import { mostCount } from "../../lash";
 import { at, changeFibre, perPiece, placeOf } from "./helpers";
-
-/** Less contact than this is not held. A model of this product: C on a straight lash comes to 0.96 and is what fails. */
-export const LEAST_CONTACT_MM = 1;
-/** From here on lashes point down, degrees: half way between level and down. */
-const DOWN_FROM_DEG = -12.5;
 
 /** Curl that cannot seat on straight-down lashes: base and lash part before the glue has anything to hold. */
 export const cannotSeat: Rule = (facts) =>
   perPiece("cannotSeat", facts, (zone, piece): Finding[] => {
     const { fibre } = piece;
     const { angleDeg, ownCurlDeg, meanMm } = zone.limit.natural;
-    if (angleDeg > DOWN_FROM_DEG) return [];
     const contactOf = (curl: Parameters<typeof contactLengthMm>[0]) => contactLengthMm(curl, fibre.lengthMm, ownCurlDeg, meanMm);
     const contact = contactOf(fibreCurl(fibre, facts.trays, facts.policy));
-    if (contact >= LEAST_CONTACT_MM) return [];
+    if (seats(contact, angleDeg)) return [];
     const others = zone.pieces.filter(({ ref }) => ref !== piece.ref && ref !== "hybrid");
     const seat = stockedKinds(facts.trays)
       .filter((kind) => kind.curl !== fibre.curl && kind.shape === fibre.shape && kind.diameterMm <= fibre.diameterMm + 1e-9)
