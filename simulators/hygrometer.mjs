@@ -37,9 +37,8 @@ const started = Date.now();
 const startedHour = env.IVY_HOUR === undefined ? new Date().getHours() + new Date().getMinutes() / 60 : number("IVY_HOUR", 0);
 let last = null;
 
-/** What it shows at a moment of the real clock, with the fine noise of a sensor. */
-function sense(atMs) {
-  const minutes = ((atMs - started) / 60_000) * speed;
+/** What it shows so many of the scenario's minutes after it began, with the fine noise of a sensor. */
+function sense(atMs, minutes) {
   const hour = (((startedHour + minutes / 60) % 24) + 24) % 24;
   const [temperatureC, relativeHumidity] = scenario.air(hour, Math.max(0, minutes));
   const noise = () => random() - 0.5;
@@ -54,14 +53,18 @@ function sense(atMs) {
 const FIVE_MINUTES = 300_000;
 // On the five minutes, so that starting twice hands in the same times and not others beside them.
 const earlier = Math.floor((number("IVY_KEPT_H", 0) * 3_600_000) / FIVE_MINUTES);
-let kept = Array.from({ length: earlier }, (_, i) => sense((Math.floor(started / FIVE_MINUTES) - earlier + i) * FIVE_MINUTES));
+let kept = Array.from({ length: earlier }, (_, i) =>
+  sense((Math.floor(started / FIVE_MINUTES) - earlier + i) * FIVE_MINUTES, (i - earlier) * 5),
+);
 let sending = false;
+// Counted, not read off the clock: the same seed and settings give the same figures.
+let ticks = 0;
 
 async function report() {
-  const now = Date.now();
-  kept.push(sense(now));
+  const minutes = ((ticks++ * everyS) / 60) * speed;
+  kept.push(sense(Date.now(), minutes));
   kept = kept.slice(-20_000);
-  if (sending || scenario.fault?.(((now - started) / 60_000) * speed) === "silent") return;
+  if (sending || scenario.fault?.(minutes) === "silent") return;
   sending = true;
   try {
     while (kept.length > 0) {

@@ -40,9 +40,9 @@ function clusterFolder(stateFolder, name) {
 /**
  * Starts a PostgreSQL of the project's own on loopback, making it first where there is none. Passwords are drawn once
  * and kept in the state folder, readable by its owner alone. `durable: false` is for tests.
- * Returns { urls, stop, destroy }.
+ * Returns { urls, port, stop, destroy }; `port` may be wished for, to come back where it was.
  */
-export async function startPostgres(stateFolder, { name = "postgres", durable = true } = {}) {
+export async function startPostgres(stateFolder, { name = "postgres", durable = true, port: wished = 0 } = {}) {
   if (!binFolder()) ensureDebian(["postgresql"]);
   const bin = binFolder();
   if (!bin) throw new Error("PostgreSQL is not to be found. Install Debian's package postgresql and start again.");
@@ -70,7 +70,7 @@ export async function startPostgres(stateFolder, { name = "postgres", durable = 
   }
   // A cluster still running from a run that was killed is stopped first: its port may not be ours.
   if (asServer(`${bin}/pg_ctl`, ["-D", data, "status"]).ok) asServer(`${bin}/pg_ctl`, ["-D", data, "-m", "fast", "-w", "stop"]);
-  const port = await freePort();
+  const port = wished || (await freePort());
   const options = [
     `-c listen_addresses=127.0.0.1 -c port=${port} -c unix_socket_directories= -c log_min_messages=fatal -c timezone=UTC`,
     durable ? "" : "-c fsync=off -c synchronous_commit=off -c full_page_writes=off",
@@ -98,6 +98,7 @@ export async function startPostgres(stateFolder, { name = "postgres", durable = 
 
   return {
     isNew,
+    port,
     urls: { owner: url("ivy_owner"), app: url("ivy_app"), auth: url("ivy_auth"), device: url("ivy_device") },
     stop: () => void asServer(`${bin}/pg_ctl`, ["-D", data, "-m", "fast", "-w", "stop"]),
     destroy: () => {

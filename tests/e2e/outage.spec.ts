@@ -102,7 +102,8 @@ test("server killed with -9 under way: clocks go on, taps are kept and arrive on
     .toBe("5");
   await page.goto(`/visits/${visitId}`);
   await expect(page.getByTestId("big-clock")).toContainText("bead 2");
-  await page.getByRole("button", { name: "Finish" }).click();
+  await page.getByRole("button", { name: "Dry and finish" }).click();
+  await page.getByRole("button", { name: "The client must leave now" }).click();
   await page.getByRole("button", { name: "Yes, finish the visit" }).click();
   await expect(page.getByRole("heading", { name: "Done and kept" })).toBeVisible();
   await expect(page.getByTestId("safety")).toHaveAttribute("data-unsent", "0");

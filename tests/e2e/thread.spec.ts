@@ -108,7 +108,9 @@ test("client → survey → checked map → pad strip → air → bead → visit
   await expect(other.getByTestId("big-clock")).toContainText("bead 2");
   await other.keyboard.press("Backspace");
   await expect(other.getByTestId("big-clock")).toContainText("bead 1");
-  await other.getByRole("button", { name: "Finish" }).click();
+  await other.getByRole("button", { name: "Dry and finish" }).click();
+  await expect(other.getByTestId("eyes-clock")).toHaveAttribute("data-state", "shut");
+  await other.getByRole("button", { name: "The client must leave now" }).click();
   await other.getByRole("button", { name: "Yes, finish the visit" }).click();
   await expect(other.getByRole("heading", { name: "Done and kept" })).toBeVisible();
   await expect(other.getByTestId("clock-bead")).toHaveCount(0);

@@ -29,7 +29,7 @@ export function TableSheet({ roomId, roomName, timeZone }: { roomId: string; roo
         setStep(null);
         setTold({
           tone: "good",
-          message: `${answer.kept} readings are kept in ${roomName}${answer.known ? `, ${answer.known} were there already` : ""}${answer.leftOut ? `, ${answer.leftOut} lines were left out` : ""}.`,
+          message: `${answer.kept} readings are kept in ${roomName}${answer.known ? `, ${answer.known} were there already` : ""}${answer.leftOut ? `, ${answer.leftOut} ${answer.leftOut === 1 ? "line was" : "lines were"} left out` : ""}.`,
         });
         router.refresh();
       } else {

@@ -1,0 +1,112 @@
+import { defaultPolicy, cureSettings } from "../policy";
+import {
+  lastBrushes,
+  placingsOf,
+  visitClocks,
+  visitEventBatchSchema,
+  visitState,
+  visitWaterFromMs,
+  type KeptEvent,
+  type VisitEvent,
+} from ".";
+
+const T0 = Date.parse("2026-03-02T10:00:00.000Z");
+const MINUTE = 60_000;
+const BOTTLE = "00000000-0000-4000-8000-00000000000b";
+let made = 0;
+const event = <T extends VisitEvent["type"]>(minute: number, type: T, payload: Extract<VisitEvent, { type: T }>["payload"]): KeptEvent => {
+  const at = new Date(T0 + minute * MINUTE).toISOString();
+  return {
+    id: `00000000-0000-4000-9000-${String((made += 1)).padStart(12, "0")}`,
+    visitId: "00000000-0000-4000-8000-000000000001",
+    at,
+    clock: "checked",
+    type,
+    payload,
+    serverTime: at,
+  } as KeptEvent;
+};
+const air = { temperatureC: 22, relativeHumidity: 0.5 };
+const bead = (minute: number) => event(minute, "beadPlaced", { lifeS: 900, air, bottleId: BOTTLE });
+const started = () => event(0, "started", { bottleId: BOTTLE, air });
+const counted = (minute: number, off: number, of: number) => event(minute, "checked", { off, of });
+
+describe("brush through and look at the eyes at each change of the bead", () => {
+  test("the first bead owes nothing, the second does: amber at once, red after three minutes, until it is said", () => {
+    const before = visitState([started(), bead(1)]);
+    expect(visitClocks(before, T0 + 2 * MINUTE).map(({ kind }) => kind)).toEqual(["bead"]);
+    const owed = visitState([started(), bead(1), bead(15)]);
+    const stateAt = (minute: number) => visitClocks(owed, T0 + minute * MINUTE).find(({ kind }) => kind === "check")?.state;
+    expect([stateAt(15.1), stateAt(17.9), stateAt(18.1)]).toEqual(["soon", "soon", "over"]);
+    const said = visitState([started(), bead(1), bead(15), event(16, "checked", { off: null, of: null })]);
+    expect(visitClocks(said, T0 + 20 * MINUTE).map(({ kind }) => kind)).toEqual(["bead"]);
+    // A third bead before the second was looked at: still owed since the second.
+    expect(visitState([started(), bead(1), bead(15), bead(29)]).checkDueSinceMs).toBe(T0 + 15 * MINUTE);
+  });
+  test("what is brushed at a change came from the bead before; in between, from the one in use", () => {
+    const atChange = visitState([started(), bead(1), bead(15), counted(16, 3, 20)]);
+    expect(lastBrushes(atChange)).toMatchObject({ beadNumber: 1, brushes: [{ off: 3, of: 20 }] });
+    const between = visitState([started(), bead(1), bead(15), counted(16, 3, 20), counted(20, 1, 10), counted(22, 0, 8)]);
+    expect(lastBrushes(between)).toMatchObject({
+      beadNumber: 2,
+      brushes: [
+        { off: 1, of: 10 },
+        { off: 0, of: 8 },
+      ],
+    });
+    expect(lastBrushes(visitState([started(), bead(1)]))).toBeNull();
+  });
+});
+
+describe("what the cure ledger counts", () => {
+  test("zones at their moment, beads at their last lash; a zone done again counts from then", () => {
+    const zone = (minute: number, n: number) => event(minute, "zonePlaced", { side: "right", layer: 0, zone: n });
+    const state = visitState([started(), bead(1), zone(5, 1), zone(9, 2), bead(15), zone(17, 1)]);
+    const at = Object.fromEntries(placingsOf(state, T0 + 20 * MINUTE).map(({ key, atMs }) => [key, (atMs - T0) / MINUTE]));
+    expect(at).toEqual({ "zone right 0 1": 17, "zone right 0 2": 9, "bead 1": 15, "bead 2": 20 });
+  });
+  test("a finish ends the last bead's work; more work undoes the finish", () => {
+    const finish = event(30, "finishApplied", { method: "mist" });
+    const done = visitState([started(), bead(1), finish]);
+    expect(placingsOf(done, T0 + 40 * MINUTE)).toEqual([{ key: "bead 1", atMs: T0 + 30 * MINUTE }]);
+    expect(visitState([started(), bead(1), finish, bead(33)]).finish).toBeNull();
+    expect(visitState([started(), bead(1), finish, event(31, "zonePlaced", { side: "left", layer: 0, zone: 2 })]).finish).toBeNull();
+  });
+  test("water waits a day by policy from the last lash, or as the adhesive or the finish says", () => {
+    const settings = cureSettings(defaultPolicy);
+    const end = [event(30, "beadWiped", {}), event(36, "finished", {})];
+    const hours = (state: ReturnType<typeof visitState>, own = settings, adhesive?: number) =>
+      (visitWaterFromMs(state, own, adhesive)! - (T0 + 30 * MINUTE)) / 3_600_000;
+    expect(hours(visitState([started(), bead(1), ...end]))).toBe(24);
+    expect(hours(visitState([started(), bead(1), ...end]), settings, 12)).toBe(12);
+    const quick = cureSettings({ ...defaultPolicy, bonderWaterHours: 2 });
+    expect(hours(visitState([started(), bead(1), ...end, event(34, "finishApplied", { method: "bonder" })]), quick, 12)).toBe(2);
+    expect(visitWaterFromMs(visitState([started(), event(3, "finished", {})]), settings)).toBeNull();
+  });
+  test("when the bead was stirred: the end of the shake, or the bead that broke it off", () => {
+    const shake = event(0.5, "shakeStarted", { durationS: 60 });
+    expect(visitState([started(), shake, bead(1)]).shakenAtMs).toBe(T0 + 1 * MINUTE);
+    expect(visitState([started(), shake, bead(9)]).shakenAtMs).toBe(T0 + 1.5 * MINUTE);
+    expect(visitState([started(), bead(1)]).shakenAtMs).toBeNull();
+  });
+  test("a test timed at the chair stands in the visit with its air; taken back it does not", () => {
+    const test = event(4, "setTested", { seconds: 1.4, air, bottleId: BOTTLE });
+    expect(visitState([started(), test]).tests).toMatchObject([{ seconds: 1.4, air, bottleId: BOTTLE, atMs: T0 + 4 * MINUTE }]);
+    expect(visitState([started(), test, event(5, "undone", { eventId: test.id })]).tests).toEqual([]);
+  });
+});
+
+test.each<[string, VisitEvent["type"], unknown]>([
+  ["more off than placed", "checked", { off: 9, of: 4 }],
+  ["a count without its whole", "checked", { off: 2, of: null }],
+  ["a zone of no eye", "zonePlaced", { side: "middle", layer: 0, zone: 1 }],
+  ["zone nought", "zonePlaced", { side: "right", layer: 0, zone: 0 }],
+  ["a finish nobody sells", "finishApplied", { method: "hairdryer" }],
+  ["a test of a minute and more", "setTested", { seconds: 90, air, bottleId: BOTTLE }],
+  ["a test in no air", "setTested", { seconds: 1, air: null, bottleId: BOTTLE }],
+  ["words with a check", "checked", { off: 0, of: 10, note: "sore" }],
+])("%s is refused", (_, type, payload) => {
+  const { serverTime, ...sent } = event(1, "beadWiped", {});
+  expect(serverTime).not.toBeNull();
+  expect(visitEventBatchSchema.safeParse({ events: [{ ...sent, type, payload }] }).success).toBe(false);
+});
