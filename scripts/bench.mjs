@@ -7,7 +7,7 @@ import { ensureBuild, ensurePackages, runTs, secretsOf, stateFolder } from "./li
 import { stopOnSignals } from "./lib/run.mjs";
 
 // npm run bench            everything, each figure as a ratio to a yardstick of the same run
-// npm run bench -- planner one part of it: planner | air | dragging | pages
+// npm run bench -- planner one part of it: planner | air | dragging | pages | readings | soak
 
 const only = process.argv[2];
 const wanted = (part) => !only || only === part;
@@ -20,7 +20,7 @@ try {
   ensurePackages();
   if (wanted("planner")) runTs("bench/planner.ts", {});
   if (wanted("air")) runTs("bench/air.ts", {});
-  if (wanted("pages") || wanted("dragging")) {
+  if (wanted("pages") || wanted("dragging") || wanted("readings") || wanted("soak")) {
     ensureBuild();
     removePostgres(stateFolder, "bench");
     rmSync(path.join(stateFolder, "bench.app.json"), { force: true });
@@ -30,11 +30,14 @@ try {
     migrate(postgres);
     loadDemo(postgres, secrets);
     if (wanted("pages")) runTs("bench/loadMany.ts", { IVY_BENCH_OWNER: postgres.urls.owner });
-    const app = await startApp(postgres, secrets);
+    const heapFile = path.join(stateFolder, "bench.heap.log");
+    const app = await startApp(postgres, secrets, wanted("soak") ? { env: { IVY_LOG: "debug" }, logFile: heapFile } : {});
     stops.push(() => app.stop());
     const asked = { IVY_BENCH_URL: app.url, IVY_BENCH_PASSWORD: secrets.password, IVY_BENCH_OWNER: postgres.urls.owner };
     if (wanted("dragging")) runTs("bench/dragging.ts", asked);
     if (wanted("pages")) runTs("bench/pages.ts", asked);
+    if (wanted("readings")) runTs("bench/readings.ts", asked);
+    if (wanted("soak")) runTs("bench/soak.ts", { ...asked, IVY_BENCH_HEAP: heapFile });
   }
 } catch (error) {
   failed = true;

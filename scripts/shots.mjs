@@ -33,13 +33,16 @@ try {
   loadDemo(postgres, secrets);
   const app = await startApp(postgres, secrets, { env: { IVY_SIGN_IN_LIMIT: "off" } });
   stops.push(() => app.stop());
-  // The hygrometers act a morning; what they kept begins after yesterday's last loaded reading, at seven in the evening.
-  const sinceSevenH = (new Date().getHours() + 5) % 24;
-  for (const token of Object.values(secrets.tokens)) {
+  // The hygrometers act a late morning; what was loaded ends at midnight.
+  const now = new Date();
+  const keptH = String(Math.min(11, now.getHours() + now.getMinutes() / 60));
+  for (const [i, [key, token]] of Object.entries(secrets.tokens).entries()) {
     const hygrometer = startHygrometer(app.url, token, {
       IVY_EVERY_S: "5",
-      IVY_KEPT_H: String(Math.min(9, sinceSevenH)),
+      IVY_KEPT_H: keptH,
       IVY_HOUR: "11.2",
+      IVY_SEED: String(i + 1),
+      IVY_SCENARIO: key === "sill" ? "old" : "day",
     });
     stops.push(() => stop(hygrometer));
   }

@@ -1,3 +1,4 @@
+import { openSync } from "node:fs";
 import { nextBin, root, runTs } from "./project.mjs";
 import { freePort, untilAnswers } from "./ports.mjs";
 import { start, stop } from "./run.mjs";
@@ -32,12 +33,12 @@ export function loadDemo(postgres, secrets, more = {}) {
 }
 
 /** Starts the built app on loopback and waits until it answers. Returns { url, port, child, stop }. */
-export async function startApp(postgres, secrets, { port: wished = 0, env = {} } = {}) {
+export async function startApp(postgres, secrets, { port: wished = 0, env = {}, logFile } = {}) {
   const port = wished || (await freePort());
   const child = start(process.execPath, [nextBin, "start", "-H", "127.0.0.1", "-p", String(port)], {
     cwd: root,
     env: appEnv(postgres, secrets, port, env),
-    stdio: ["ignore", env.IVY_QUIET === "off" ? "inherit" : "ignore", "inherit"],
+    stdio: ["ignore", logFile ? openSync(logFile, "w") : env.IVY_QUIET === "off" ? "inherit" : "ignore", "inherit"],
   });
   const url = `http://127.0.0.1:${port}`;
   await untilAnswers(`${url}/api/health`);

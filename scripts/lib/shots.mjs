@@ -20,7 +20,7 @@ async function toTheChair(page, name) {
   await page.waitForURL(/\/visits\//);
   const visitId = page.url().split("/").pop();
   // Once the air is known the bottle that fits it stands chosen.
-  await page.getByText("fits this air").waitFor();
+  await page.getByText("fits", { exact: true }).first().waitFor();
   const bottleId = await page.getByLabel("Adhesive").inputValue();
   const air = { temperatureC: 21.6, relativeHumidity: 0.45 };
   const tap = (minutesAgo, type, payload) => ({
@@ -151,6 +151,22 @@ export const shots = [
     },
   },
   {
+    name: "air-history",
+    take: async (page) => {
+      await page.goto("/air?sheet=history");
+      await page.locator('[data-panel="humidity"]').waitFor();
+      await settle(page);
+    },
+  },
+  {
+    name: "set-times",
+    take: async (page) => {
+      await page.goto("/air?sheet=glue");
+      await page.getByRole("region", { name: "Set times" }).waitFor();
+      await settle(page);
+    },
+  },
+  {
     name: "shelf",
     take: async (page) => {
       await page.goto("/shelf");
@@ -169,6 +185,16 @@ export const shots = [
     theme: "lamp",
     take: async (page) => {
       await toTheChair(page, /Ottilie/);
+      await settle(page);
+    },
+  },
+  {
+    name: "cure",
+    theme: "lamp",
+    take: async (page) => {
+      await toTheChair(page, /Ottilie/);
+      await page.getByRole("button", { name: "Dry and finish" }).click();
+      await page.getByTestId("eyes-clock").waitFor();
       await settle(page);
     },
   },

@@ -28,10 +28,10 @@ test("a reading typed by hand: what cannot be is named and stays, what can be co
   await form.getByLabel("Humidity").fill("25");
   await form.getByRole("button", { name: "Keep" }).click();
   await expect(page.getByTestId("air-Humidity")).toHaveText("25 %");
-  // 22 °C at 25 % holds half of 9.71 g/m³, and doubles a set time (handbook).
+  // 22 °C at 25 % holds half of 9.71 g/m³, and about doubles a set time (handbook: 2.00 ×; the demo's own tests have learned a little more).
   await expect(page.getByTestId("air-Water in the air")).toHaveText("4.85 g/m³");
-  await expect(page.locator('[data-bottle="SW 2311"]')).toContainText("2.00 ×");
   await page.locator('[data-bottle="SW 2311"]').getByRole("button").click();
+  await expect(page.locator('[data-bottle="SW 2311"]')).toContainText(/2\.[2-5]\d ×; \d+ tests, \d+ of this bottle/);
   await expect(page.locator('[data-bottle="SW 2311"]')).toContainText(/About \d+ g of water into the room/);
 });
 

@@ -14,7 +14,8 @@ test.beforeAll(async () => {
     await db.query(clear);
     await db.query(`insert into studio.visit_event (studio_id, visit_id, id, at, clock, type, payload, member_id)
       select v.studio_id, v.id, gen_random_uuid(), now() - x.ago, 'checked', x.type, x.payload, v.technician_id from studio.visit v,
-      (values (interval '20 minutes', 'started', '{"bottleId":null,"air":null}'::jsonb), (interval '13 minutes 30 seconds', 'beadPlaced', '{"lifeS":900,"air":null,"bottleId":null}'::jsonb)) as x(ago, type, payload)
+      (values (interval '20 minutes', 'started', '{"bottleId":null,"air":null}'::jsonb), (interval '18 minutes', 'beadPlaced', '{"lifeS":900,"air":null,"bottleId":null}'::jsonb),
+        (interval '13 minutes 30 seconds', 'beadPlaced', '{"lifeS":900,"air":null,"bottleId":null}'::jsonb), (interval '13 minutes', 'checked', '{"off":6,"of":22}'::jsonb)) as x(ago, type, payload)
       where v.id = '${UNDER_WAY}'`);
   });
 });
@@ -35,6 +36,9 @@ const VIEWS: readonly (readonly [name: string, path: (one: (sql: string) => Prom
   ["new map", async (one) => `/clients/${await one(CLIENT)}/map`],
   ["map", async (one) => `/clients/${await one(CLIENT)}/map/${await one(`select id from studio.lash_map where client_id = ${CLIENT}`)}`],
   ["air", () => "/air"],
+  ["air, history", () => "/air?sheet=history"],
+  ["air, set times", () => "/air?sheet=glue"],
+  ["air, room", () => "/air?sheet=room"],
   ["shelf", () => "/shelf"],
   ["studio", () => "/studio"],
   [

@@ -52,7 +52,12 @@ export type SetTime =
  * `ln t = ln t_leaflet + scale + m·ln(φ₀/φ) + B(1/T − 1/T₀) + bottle + drift·weeks`.
  * Tests in air that the model is not good for are left out.
  */
-export function learnSetTime(nominalS: number, tests: readonly SetTest[], openBottles: readonly string[] = []): SetTimeModel {
+export function learnSetTime(
+  nominalS: number,
+  tests: readonly SetTest[],
+  openBottles: readonly string[] = [],
+  driftPerWeekSd: number = PRIOR.driftPerWeekSd,
+): SetTimeModel {
   const used = tests.filter(({ air }) => isGoodFor(air));
   const bottles = [...new Set([...openBottles, ...used.map(({ bottleId }) => bottleId)])];
   const prior = independent([
@@ -61,7 +66,7 @@ export function learnSetTime(nominalS: number, tests: readonly SetTest[], openBo
     { mean: USUAL_LAW.bK, sd: PRIOR.bKSd },
     ...bottles.flatMap(() => [
       { mean: 0, sd: PRIOR.bottleSd },
-      { mean: 0, sd: PRIOR.driftPerWeekSd },
+      { mean: 0, sd: driftPerWeekSd },
     ]),
   ]);
   const belief = updated(
@@ -130,6 +135,8 @@ export function surprise(model: SetTimeModel, test: SetTest): { readonly z: numb
 const OLD_FROM = 1.25;
 const OLD_SURE = 0.9;
 const OLD_LEAST_TESTS = 4;
+/** Asked whether a bottle has aged, nearly everything is left to its own tests. */
+const DRIFT_LEFT_TO_TESTS = 0.2;
 
 export type BottleDrift = {
   /** Set time now over set time when opened, with the range that holds it four times in five. */
@@ -142,7 +149,8 @@ export type BottleDrift = {
 };
 
 /** How a bottle has changed since it was opened, by its own tests; null before there are any. */
-export function bottleDrift(model: SetTimeModel, bottleId: string, daysOpen: number): BottleDrift | null {
+export function bottleDrift({ nominalS, tests: all, bottles }: SetTimeModel, bottleId: string, daysOpen: number): BottleDrift | null {
+  const model = learnSetTime(nominalS, all, bottles, DRIFT_LEFT_TO_TESTS);
   const at = model.bottles.indexOf(bottleId);
   const tests = model.tests.filter((test) => test.bottleId === bottleId).length;
   if (at < 0 || tests === 0) return null;

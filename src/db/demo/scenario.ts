@@ -90,7 +90,7 @@ export const ADHESIVES: readonly {
       dropsIn: 200,
       keptIn: "fridge until opened",
     },
-    lots: [{ lot: "QF 0917", openedDaysAgo: 23, agesBy: 0.11 }],
+    lots: [{ lot: "QF 0917", openedDaysAgo: 23, agesBy: 0.2 }],
   },
   {
     key: "drywharf",

@@ -57,14 +57,15 @@ export function AirWorkspace(props: AirProps) {
   }, [router]);
   useNews(useCallback((news: LiveNews) => news.kind === "missed" && router.refresh(), [router]));
   const { air, trail, ago } = useAirAndTrail(props);
+  const plainAir = useMemo<Air | null>(() => air && { temperatureC: air.temperatureC, relativeHumidity: air.relativeHumidity }, [air]);
 
   const [sheet, setSheet] = useState<AirSheet>(props.sheet);
   const [technique, setTechnique] = useState<Technique>("single");
   const [picked, setPicked] = useState<string | null>(null);
   const [ownTarget, setOwnTarget] = useState<Air | null>(null);
   const judged = useMemo(
-    () => judgedBottles(bottles, knowledge, air, room.volumeM3, technique, today),
-    [bottles, knowledge, air, room.volumeM3, technique, today],
+    () => judgedBottles(bottles, knowledge, plainAir, room.volumeM3, technique, today),
+    [bottles, knowledge, plainAir, room.volumeM3, technique, today],
   );
   const chosen = judged.find(({ bottle }) => bottle.id === picked) ?? judged[0];
   const wanted = air && chosen ? windowTarget(chosen.bottle.adhesive, air, room.volumeM3) : air;
@@ -132,7 +133,7 @@ export function AirWorkspace(props: AirProps) {
             onChoose={setPicked}
             tests={knowledge.tests}
             hand={knowledge.hand}
-            air={air}
+            air={plainAir}
             timeZone={timeZone}
           />
         ) : null}

@@ -1,10 +1,11 @@
 "use client";
+import Link from "next/link";
 import { useState, useTransition } from "react";
 import { bottleAge } from "@/core/adhesive";
 import { dayWords } from "@/features/clients/patchTestWords";
 import { Button, Dialog, Empty, Notice, SelectField, TextField, Verdict } from "@/ui";
 import { addAdhesive, emptyBottle, openBottle } from "./actions";
-import type { ShelfPage } from "./data";
+import type { ShelfPage, ShelfStandings } from "./data";
 
 type Problem = { message: string; fields: Readonly<Record<string, string>> };
 const LOST: Problem = { message: "The server did not answer. What you typed is still here.", fields: {} };
@@ -15,7 +16,8 @@ export function Bottles({
   bottles,
   today,
   mayAdd,
-}: Pick<ShelfPage, "adhesives" | "bottles"> & { today: string; mayAdd: boolean }) {
+  standings,
+}: Pick<ShelfPage, "adhesives" | "bottles"> & { today: string; mayAdd: boolean; standings: ShelfStandings }) {
   const [asking, setAsking] = useState<"bottle" | "adhesive" | null>(null);
   const [problem, setProblem] = useState<Problem | null>(null);
   const [busy, begin] = useTransition();
@@ -31,7 +33,8 @@ export function Bottles({
       if (result.ok) setAsking(null);
     });
   };
-  const open = bottles.filter((bottle) => bottle.emptiedOn === null);
+  const placeOf = (id: string) => standings?.bottles.findIndex((one) => one.id === id) ?? 0;
+  const open = bottles.filter((bottle) => bottle.emptiedOn === null).sort((a, b) => placeOf(a.id) - placeOf(b.id));
   const emptied = bottles.filter((bottle) => bottle.emptiedOn !== null);
   const nameOf = (id: string) => adhesives.find((one) => one.id === id)?.document;
   const error = (name: string) => problem?.fields[name];
@@ -55,8 +58,17 @@ export function Bottles({
           {adhesives.length === 0 ? "Write down an adhesive from its leaflet, then open a bottle." : "Open a bottle to work from it."}
         </Empty>
       ) : null}
+      {standings && open.length > 0 ? (
+        <p className="pt-2 text-[0.9375rem] text-ink-2">
+          Best first for {standings.roomName.toLowerCase()} now and your singles.{" "}
+          <Link href="/air" className="font-semibold text-ivy hover:underline">
+            To the air
+          </Link>
+        </p>
+      ) : null}
       <ul aria-busy={busy}>
         {open.map((bottle) => {
+          const stands = standings?.bottles.find((one) => one.id === bottle.id);
           const document = nameOf(bottle.adhesiveId)!;
           const age = bottleAge(bottle.openedOn, today, document.lifeAfterOpeningDays);
           return (
@@ -71,6 +83,11 @@ export function Bottles({
                     : `${age.daysLeft} days left`}
                 </Verdict>
               </div>
+              {stands && stands.word !== "past its life" ? (
+                <p className="text-[0.9375rem]">
+                  <Verdict tone={stands.tone}>{stands.word}</Verdict> <span className="text-ink-2">{stands.says}</span>
+                </p>
+              ) : null}
               <p className="text-[0.9375rem] text-ink-2">
                 Opened {dayWords(bottle.openedOn)}. Sets in {document.setTimeS} s; {Math.round(document.humidityLow * 100)} to{" "}
                 {Math.round(document.humidityHigh * 100)} %, {document.temperatureLowC} to {document.temperatureHighC} °C.

@@ -1,10 +1,16 @@
 import "server-only";
 import { and, asc, desc, eq } from "drizzle-orm";
+import { FRESH_AIR_MS } from "@/core/air";
 import { CURL_IDS } from "@/core/curl";
-import { adhesive, bottle, tray } from "@/db/schema";
-import { beadsOf } from "@/features/visit/data";
+import { adhesive, bottle, room, tray } from "@/db/schema";
+import { airOf, sensorsNow } from "@/features/air/newestAir";
+import { beadsOf, openBottles } from "@/features/visit/data";
 import { inStudio } from "@/server/inStudio";
 import type { Member } from "@/server/member";
+import { todayIn } from "@/server/studioTime";
+import { fitnessWords } from "./glueWords";
+import { judgedBottles } from "./judged";
+import { glueKnowledge } from "./knowledge";
 
 /** Adhesives, their bottles, and the trays. */
 export function shelfPage(me: Member) {
@@ -30,4 +36,29 @@ export function shelfPage(me: Member) {
     ),
   }));
 }
+/** How each open bottle stands in a room's air now for this member's singles, best first; by the room's name. */
+export function shelfStandings(me: Member, now: Date) {
+  return inStudio(me, async (tx) => {
+    const [first] = await tx
+      .select({ id: room.id, name: room.name, volumeM3: room.volumeM3 })
+      .from(room)
+      .orderBy(asc(room.createdAt), asc(room.name))
+      .limit(1);
+    if (!first) return null;
+    const newest = airOf(await sensorsNow(tx, first.id), now.getTime());
+    const isFresh = newest !== null && now.getTime() - Date.parse(newest.takenAt) < FRESH_AIR_MS;
+    const air = isFresh ? { temperatureC: newest.temperatureC, relativeHumidity: newest.relativeHumidity } : null;
+    const judged = judgedBottles(
+      await openBottles(tx),
+      await glueKnowledge(tx, me.id),
+      air,
+      first.volumeM3,
+      "single",
+      todayIn(me.timeZone, now),
+    );
+    return { roomName: first.name, bottles: judged.map(({ bottle: { id }, fitness }) => ({ id, ...fitnessWords(fitness) })) };
+  });
+}
+export type ShelfStandings = Awaited<ReturnType<typeof shelfStandings>>;
+
 export type ShelfPage = Awaited<ReturnType<typeof shelfPage>>;

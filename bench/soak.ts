@@ -1,0 +1,69 @@
+import { createHash, randomUUID } from "node:crypto";
+import { readFileSync } from "node:fs";
+import pg from "pg";
+import { median, printTable, ratioOf } from "./measure";
+
+/** Ten minutes of intake, as fast as the rate limit of eight hygrometers lets it, and what the app's heap does meanwhile. */
+const { IVY_BENCH_URL: url, IVY_BENCH_OWNER: ownerUrl, IVY_BENCH_HEAP: heapFile } = process.env;
+if (!url || !ownerUrl || !heapFile) throw new Error("IVY_BENCH_URL, IVY_BENCH_OWNER and IVY_BENCH_HEAP are needed.");
+const MINUTES = Number(process.env.IVY_BENCH_MINUTES ?? 10);
+const DEVICES = 8;
+
+const db = new pg.Client({ connectionString: ownerUrl });
+await db.connect();
+const { rows } = await db.query<{ studio_id: string; id: string }>("select studio_id, id from studio.room where name = 'Front room'");
+const { studio_id: studioId, id: roomId } = rows[0]!;
+const tokens = await Promise.all(
+  Array.from({ length: DEVICES }, async (_, i) => {
+    const [id, token] = [randomUUID(), `ivy_${randomUUID()}`];
+    await db.query("insert into studio.sensor (studio_id, id, room_id, name) values ($1, $2, $3, $4)", [studioId, id, roomId, `Soak ${i}`]);
+    await db.query("insert into device.token (hash, studio_id, sensor_id) values ($1, $2, $3)", [
+      createHash("sha256").update(token).digest("hex"),
+      studioId,
+      id,
+    ]);
+    return token;
+  }),
+);
+await db.end();
+
+const end = Date.now() + MINUTES * 60_000;
+let [sent, slowed] = [0, 0];
+await Promise.all(
+  tokens.map(async (token, device) => {
+    let at = Date.now() - 200 * 86_400_000 + device;
+    while (Date.now() < end) {
+      const readings = Array.from({ length: 100 }, () => ({
+        takenAt: new Date((at += 10_000)).toISOString(),
+        temperatureC: 21,
+        relativeHumidity: 0.45,
+      }));
+      const answer = await fetch(`${url}/api/intake/readings`, {
+        method: "POST",
+        headers: { authorization: `Bearer ${token}`, "content-type": "application/json" },
+        body: JSON.stringify({ readings }),
+      });
+      await answer.arrayBuffer();
+      if (answer.ok) sent += readings.length;
+      else slowed += 1;
+      await new Promise((resolve) => setTimeout(resolve, answer.ok ? 520 : 2000));
+    }
+  }),
+);
+// The app logs its heap (IVY_LOG=debug) every twenty seconds.
+const heap = readFileSync(heapFile, "utf8")
+  .split("\n")
+  .flatMap((line) => {
+    const found = /"heapMB":([\d.]+)/.exec(line);
+    return found ? [Number(found[1])] : [];
+  });
+const third = Math.floor(heap.length / 3);
+const [first, last] = [median(heap.slice(0, third)), median(heap.slice(-third))];
+printTable(`Heap over ${MINUTES} minutes of intake, ${sent.toLocaleString("en-GB")} readings, ${slowed} batches slowed down`, [
+  {
+    what: `median of the last third, over the first (${heap.length} looks)`,
+    ours: `${last.toFixed(0)} MB`,
+    yardstick: `${first.toFixed(0)} MB`,
+    ratio: ratioOf(last, first),
+  },
+]);
