@@ -8,3 +8,4 @@ export { Empty } from "./Empty";
 export { useMounted } from "./useMounted";
 export { useWidth } from "./useWidth";
 export { cx } from "./cx";
+export { isTyping } from "./isTyping";

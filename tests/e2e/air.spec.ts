@@ -31,7 +31,7 @@ test("a reading typed by hand: what cannot be is named and stays, what can be co
   // 22 °C at 25 % holds half of 9.71 g/m³, and about doubles a set time (handbook: 2.00 ×; the demo's own tests have learned a little more).
   await expect(page.getByTestId("air-Water in the air")).toHaveText("4.85 g/m³");
   await page.locator('[data-bottle="SW 2311"]').getByRole("button").click();
-  await expect(page.locator('[data-bottle="SW 2311"]')).toContainText(/2\.[2-5]\d ×; \d+ tests, \d+ of this bottle/);
+  await expect(page.locator('[data-bottle="SW 2311"]')).toContainText(/2\.\d\d ×; \d+ tests, \d+ of this bottle/);
   await expect(page.locator('[data-bottle="SW 2311"]')).toContainText(/About \d+ g of water into the room/);
 });
 

@@ -23,3 +23,8 @@ export function formatHours(seconds: number): string {
   const [hours, minutes] = [Math.floor(all / 60), all % 60];
   return [hours ? `${hours} h` : "", minutes || !hours ? `${minutes} min` : ""].filter(Boolean).join(" ");
 }
+
+/** A fraction as whole per cent. `formatPercent(0.425)` → "43 %" */
+export function formatPercent(fraction: number): string {
+  return `${Math.round(fraction * 100)} %`;
+}

@@ -1,6 +1,6 @@
 "use client";
 import { useRouter } from "next/navigation";
-import { useState } from "react";
+import { useEffect, useEffectEvent, useRef, useState } from "react";
 import type { TableReading } from "@/core/formats";
 import { Button, Notice, SelectField } from "@/ui";
 import type { TablePreview } from "./tableIntake";
@@ -43,6 +43,17 @@ export function TableSheet({ roomId, roomName, timeZone }: { roomId: string; roo
     }
   };
 
+  // A file chosen before the page was alive is taken up then.
+  const input = useRef<HTMLInputElement>(null);
+  const takeUp = useEffectEvent(() => {
+    const file = input.current?.files?.[0];
+    if (file) void ask(file, null, false);
+  });
+  useEffect(() => {
+    const soon = setTimeout(() => takeUp(), 0);
+    return () => clearTimeout(soon);
+  }, []);
+
   const preview = step?.preview;
   const change = (part: Partial<TableReading>) => step && preview && void ask(step.file, { ...preview.reading, ...part }, false);
   const columns = (key: "time" | "temperature" | "humidity", label: string) =>
@@ -65,6 +76,7 @@ export function TableSheet({ roomId, roomName, timeZone }: { roomId: string; roo
       <label className="inline-flex min-h-9 cursor-pointer items-center rounded-full border border-ivy px-4 font-semibold text-ivy focus-within:outline-2 hover:bg-moss-soft">
         Choose a file
         <input
+          ref={input}
           type="file"
           accept=".csv,.txt,.tsv,text/csv,text/plain"
           className="sr-only"

@@ -1,9 +1,6 @@
 "use client";
 import { useEffect, useEffectEvent, useState } from "react";
-import { Button } from "@/ui";
-
-const isTyping = (target: EventTarget | null) =>
-  target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
+import { Button, isTyping } from "@/ui";
 
 /** Started and stopped by one key (or a tap): the same key for both, so that the eyes can stay on the bead. */
 export function Stopwatch({

@@ -1,3 +1,4 @@
+import { formatPercent } from "@/core/units";
 import type { BottleDrift, BottleFitness, HandMatch, SetTime } from "@/core/adhesive";
 import type { Tone } from "@/ui";
 
@@ -6,8 +7,6 @@ const pointsWords = (off: number) => {
   const points = Math.max(1, Math.abs(Math.round(off * 100)));
   return `${points} ${points === 1 ? "point" : "points"}`;
 };
-const percent = (fraction: number) => `${Math.round(fraction * 100)} %`;
-
 /** A bottle's standing for this air and hand: a word, how grave, and why. */
 export function fitnessWords({ age, verdict, hand, drift, fits }: BottleFitness): { tone: Tone; word: string; says: string } {
   if (age.state === "past its life")
@@ -65,4 +64,4 @@ export function ageWords({ age }: Pick<BottleFitness, "age">, lifeDays: number):
   return `Opened ${age.daysOpen} ${age.daysOpen === 1 ? "day" : "days"} ago, ${age.daysLeft >= 0 ? `${age.daysLeft} left` : "over"} of ${lifeDays}`;
 }
 export const windowWords = (window: { humidityLow: number; humidityHigh: number; temperatureLowC: number; temperatureHighC: number }) =>
-  `${percent(window.humidityLow)} to ${percent(window.humidityHigh)}, ${window.temperatureLowC} to ${window.temperatureHighC} °C`;
+  `${formatPercent(window.humidityLow)} to ${formatPercent(window.humidityHigh)}, ${window.temperatureLowC} to ${window.temperatureHighC} °C`;

@@ -1,12 +1,10 @@
 "use client";
 import { lazy, Suspense, useEffect, useState } from "react";
+import { isTyping } from "@/ui";
 import { turnTheme } from "./theme";
 
 const KeysHelp = lazy(() => import("./KeysHelp").then((module) => ({ default: module.KeysHelp })));
 const Finder = lazy(() => import("./Finder").then((module) => ({ default: module.Finder })));
-
-const isTyping = (target: EventTarget | null) =>
-  target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
 
 /** Keys that work everywhere: find, help, theme. */
 export function Keys() {

@@ -1,3 +1,4 @@
+import { formatPercent } from "@/core/units";
 import { minutesWords } from "@/features/air/planWords";
 import type { Tone } from "@/ui";
 import type { RoomWish } from "./startTheRoom";
@@ -6,13 +7,11 @@ const clock = (hour: number) => {
   const minutes = Math.floor((((hour % 24) + 24) % 24) * 12) * 5;
   return `${String(Math.floor(minutes / 60)).padStart(2, "0")}:${String(minutes % 60).padStart(2, "0")}`;
 };
-const percent = (fraction: number) => `${Math.round(fraction * 100)} %`;
-
 /** What a visit wants of the room, as a sentence with a time; null where it wants nothing. Hours rounded down to five minutes. */
 export function roomWords({ needs, expectedAir, bottle }: RoomWish, nowHour: number): { tone: Tone; says: string } | null {
   if (!needs) return null;
-  const air = `${percent(expectedAir.relativeHumidity)} and ${expectedAir.temperatureC.toFixed(0)} °C are to be expected`;
-  const goal = `${percent(needs.target.relativeHumidity)} at ${needs.target.temperatureC.toFixed(0)} °C for ${bottle?.adhesive.name ?? "it"}`;
+  const air = `${formatPercent(expectedAir.relativeHumidity)} and ${expectedAir.temperatureC.toFixed(0)} °C are to be expected`;
+  const goal = `${formatPercent(needs.target.relativeHumidity)} at ${needs.target.temperatureC.toFixed(0)} °C for ${bottle?.adhesive.name ?? "it"}`;
   if (needs.switchOnHour === null || !needs.minutes)
     return { tone: "stop", says: `${air}; this room's machines do not reach ${goal}. Another bottle, or another room.` };
   const when = needs.switchOnHour <= nowHour ? "now" : `at ${clock(needs.switchOnHour)}`;

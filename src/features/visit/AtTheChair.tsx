@@ -8,7 +8,7 @@ import type { VisitState } from "@/core/visit";
 import type { JudgedBottle } from "@/features/shelf/judged";
 import { fitnessWords } from "@/features/shelf/glueWords";
 import { Stopwatch } from "@/features/shelf/Stopwatch";
-import { Button, Verdict } from "@/ui";
+import { Button, isTyping, Verdict } from "@/ui";
 import { BigClock } from "./BigClock";
 import { BrushCheck } from "./BrushCheck";
 import { Drying } from "./Drying";
@@ -21,8 +21,6 @@ import { useLedger } from "./useLedger";
 import { useVisitStore } from "./VisitProvider";
 import { useWakeLock } from "./useWakeLock";
 import type { VisitProps } from "./visitProps";
-
-const isTyping = (target: EventTarget | null) => target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName);
 
 /** Under way: one clock that fills the eye, the next tap, what has cured, the map in large figures. */
 export function AtTheChair({

@@ -3,7 +3,7 @@ import Link from "next/link";
 import { useEffect, useEffectEvent, useRef } from "react";
 import { formatClock } from "@/core/units";
 import { visitClocks, visitState, type Clock } from "@/core/visit";
-import { cx } from "@/ui";
+import { cx, isTyping } from "@/ui";
 import { alarmOf, readAlarmChoice, soundIsOpen, tell, unlockSound } from "./alarm";
 import { useNow, useVisits, useVisitStore } from "./VisitProvider";
 import { useWakeLock } from "./useWakeLock";
@@ -19,10 +19,8 @@ const MARKS: Record<Clock["state"], string> = { running: "", soon: "▲ ", over:
 /** Typing, a dialog, or a key that is meant for what has the focus. */
 const isBusy = ({ target, key }: KeyboardEvent) =>
   document.querySelector('[role="dialog"]') !== null ||
-  (target instanceof HTMLElement &&
-    (/^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) ||
-      target.isContentEditable ||
-      (key === " " && /^(BUTTON|A|SUMMARY)$/.test(target.tagName))));
+  isTyping(target) ||
+  (target instanceof HTMLElement && key === " " && /^(BUTTON|A|SUMMARY)$/.test(target.tagName));
 
 /** Clocks of running visits, hanging from the top edge of every screen. Reckoned from events: a reload changes nothing. */
 export function HangingClocks() {
