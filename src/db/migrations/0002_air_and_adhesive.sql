@@ -161,10 +161,12 @@ CREATE FUNCTION "device"."roll_up"(p_most integer) RETURNS integer LANGUAGE plpg
 DECLARE
   due device.owed[];
 BEGIN
-  WITH taken AS (
-    DELETE FROM device.owed o USING (
-      SELECT studio_id, sensor_id, hour FROM device.owed ORDER BY since LIMIT p_most FOR UPDATE SKIP LOCKED
-    ) t WHERE o.studio_id = t.studio_id AND o.sensor_id = t.sensor_id AND o.hour = t.hour RETURNING o.*)
+  -- Picked once and materialised: joined as a subquery it would be picked anew for every row.
+  WITH picked AS MATERIALIZED (
+    SELECT studio_id, sensor_id, hour FROM device.owed ORDER BY since LIMIT p_most FOR UPDATE SKIP LOCKED
+  ), taken AS (
+    DELETE FROM device.owed o USING picked t
+    WHERE o.studio_id = t.studio_id AND o.sensor_id = t.sensor_id AND o.hour = t.hour RETURNING o.*)
   SELECT array_agg(taken::device.owed) INTO due FROM taken;
   IF due IS NULL THEN RETURN 0; END IF;
   -- A statement of its own: it sees what was committed while the rows above were waited for.
