@@ -20,7 +20,10 @@ async function toTheChair(page, name) {
   await page.waitForURL(/\/visits\//);
   const visitId = page.url().split("/").pop();
   // Once the air is known the bottle that fits it stands chosen.
-  await page.getByText("fits", { exact: true }).first().waitFor();
+  await page
+    .getByText(/Sets in \d/)
+    .first()
+    .waitFor();
   const bottleId = await page.getByLabel("Adhesive").inputValue();
   const air = { temperatureC: 21.6, relativeHumidity: 0.45 };
   const tap = (minutesAgo, type, payload) => ({
@@ -33,7 +36,8 @@ async function toTheChair(page, name) {
   });
   const bead = { lifeS: 900, air, bottleId };
   const events = [tap(34, "started", { bottleId, air }), tap(19, "beadPlaced", bead), tap(4.3, "beadPlaced", bead)];
-  await page.request.post("/api/visits/events", { data: { events } });
+  const answer = await page.request.post("/api/visits/events", { data: { events } });
+  if (!answer.ok()) throw new Error(`The taps were not kept: ${await answer.text()}`);
   await page.reload();
   await page.getByTestId("clock-bead").waitFor();
 }
@@ -192,7 +196,7 @@ export const shots = [
     name: "cure",
     theme: "lamp",
     take: async (page) => {
-      await toTheChair(page, /Ottilie/);
+      await toTheChair(page, /Hesper/);
       await page.getByRole("button", { name: "Dry and finish" }).click();
       await page.getByTestId("eyes-clock").waitFor();
       await settle(page);

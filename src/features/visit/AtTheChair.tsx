@@ -9,6 +9,7 @@ import type { JudgedBottle } from "@/features/shelf/judged";
 import { fitnessWords } from "@/features/shelf/glueWords";
 import { Stopwatch } from "@/features/shelf/Stopwatch";
 import { Button, isTyping, Verdict } from "@/ui";
+import { readAlarmChoice, soundIsOpen } from "./alarm";
 import { BigClock } from "./BigClock";
 import { BrushCheck } from "./BrushCheck";
 import { Drying } from "./Drying";
@@ -173,6 +174,9 @@ export function AtTheChair({
           </>
         )}
         <LedgerSheet ledger={ledger} needS={settings.eyesOpenS} />
+        {nowMs !== null && readAlarmChoice().sound && !soundIsOpen() ? (
+          <p className="mt-3 text-[0.9375rem] text-ink-2">Touch anything once, and the clocks can sound.</p>
+        ) : null}
         {awake ? null : (
           <p className="mt-3 text-[0.9375rem]">
             <Verdict tone="look">This browser lets the screen sleep.</Verdict>{" "}

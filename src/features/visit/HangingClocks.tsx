@@ -4,7 +4,7 @@ import { useEffect, useEffectEvent, useRef } from "react";
 import { formatClock } from "@/core/units";
 import { visitClocks, visitState, type Clock } from "@/core/visit";
 import { cx, isTyping } from "@/ui";
-import { alarmOf, readAlarmChoice, soundIsOpen, tell, unlockSound } from "./alarm";
+import { alarmOf, tell, unlockSound } from "./alarm";
 import { useNow, useVisits, useVisitStore } from "./VisitProvider";
 import { useWakeLock } from "./useWakeLock";
 
@@ -74,7 +74,6 @@ export function HangingClocks() {
   useWakeLock(visits.some(({ mine }) => mine));
 
   if (hanging.length === 0) return null;
-  const isSilent = now !== null && readAlarmChoice().sound && !soundIsOpen();
   return (
     <section aria-label="Running clocks" className="pointer-events-none fixed inset-x-0 top-0 z-30">
       <ul className="flex justify-center gap-3">
@@ -119,7 +118,6 @@ export function HangingClocks() {
           </li>
         ))}
       </ul>
-      {isSilent ? <p className="mt-1 text-center text-sm text-ink-2">Touch anything once and the clocks can sound.</p> : null}
     </section>
   );
 }
