@@ -14,14 +14,24 @@ export const ISOLATION_S = [2, 8] as const;
 /** Isolation of one lash: seconds in this air, or too long to hold. */
 export type Isolation = { readonly seconds: number; readonly tooSlow: boolean };
 
-/** How long one lash is held apart in this air: the studio's seconds at reference, times the set-time ratio. */
-export function isolation(holdS: number, air: Air, law: CureLaw = USUAL_LAW): Isolation {
+/**
+ * How long one lash is held apart in this air: the studio's seconds at reference, times the set-time ratio, or its fixed
+ * seconds where its school counts so. Too slow is told by the air either way.
+ */
+export function isolation(
+  { holdS, holdFollowsAir }: Pick<LedgerSettings, "holdS" | "holdFollowsAir">,
+  air: Air,
+  law: CureLaw = USUAL_LAW,
+): Isolation {
   const seconds = holdS * setTimeRatio(heldToGood(air), law);
+  if (!holdFollowsAir) return { seconds: holdS, tooSlow: seconds > ISOLATION_S[1] };
   return { seconds: clamp(seconds, ISOLATION_S[0], ISOLATION_S[1]), tooSlow: seconds > ISOLATION_S[1] };
 }
 
 export type LedgerSettings = {
+  /** Seconds a lash is held apart at 22 °C and 50 %, or in any air where it does not follow the air. */
   readonly holdS: number;
+  readonly holdFollowsAir: boolean;
   /** Seconds at reference before eyes may open. */
   readonly eyesOpenS: number;
   readonly figures: FinishFigures;

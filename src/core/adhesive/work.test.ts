@@ -94,8 +94,14 @@ test.each([
   [at(17, 0.2), 8, true],
   [at(28, 0.7), 2, false],
 ])("one lash is held apart in %j for %d s (common practice: shown 2 to 8)", (air, seconds, tooSlow) => {
-  const held = isolation(3, air);
+  const held = isolation({ holdS: 3, holdFollowsAir: true }, air);
   expect([Math.round(held.seconds), held.tooSlow]).toEqual([seconds, tooSlow]);
+});
+
+test("a school that counts fixed seconds is not moved by the air, and is still told when the air is too slow", () => {
+  const four = cureSettings({ ...defaultPolicy, hold: "four" });
+  expect(isolation(four, at(22, 0.25))).toEqual({ seconds: 4, tooSlow: false });
+  expect(isolation(four, at(17, 0.2))).toEqual({ seconds: 4, tooSlow: true });
 });
 
 describe("the bottle and the hand", () => {

@@ -86,7 +86,7 @@ export function AtTheChair({
   const eyes = ledger?.eyes;
   const wanted = air && adhesive ? windowTarget(adhesive, air, visit.roomVolumeM3) : null;
   const inReachS = eyes && wanted && air ? Math.max(0, (eyes.leftS * setTimeRatio(wanted, law)) / setTimeRatio(air, law)) : null;
-  const held = air ? isolation(settings.holdS, air, law) : null;
+  const held = air ? isolation(settings, air, law) : null;
   const rate = baseRate(visit.brushes);
   const facts = (): GrabFacts => {
     const words = inUse ? fitnessWords(inUse.fitness) : null;
