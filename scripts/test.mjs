@@ -79,7 +79,8 @@ try {
       const postgres = await startPostgres(stateFolder, { name: "integration", durable: false });
       stops.push(() => postgres.destroy());
       migrate(postgres);
-      return jest(["integration"], { IVY_TEST_URLS: JSON.stringify(postgres.urls) });
+      const empty = await postgres.emptyDatabase("ivy_older");
+      return jest(["integration"], { IVY_TEST_URLS: JSON.stringify({ ...postgres.urls, empty }) });
     });
   if (wanted("e2e"))
     await step("end to end", async () => {

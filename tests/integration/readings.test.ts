@@ -165,6 +165,20 @@ describe("a logger's file", () => {
       "2026-07-15T08:00:00.000Z",
     ]);
   });
+  test.each(["forwards", "newest first"])("over the hour that comes twice nothing is lost, %s", async (way) => {
+    const lines = ["00:40", "01:10", "01:40", "01:10", "01:40", "02:10"].map((clock, i) => `2025-10-26 ${clock},21,${40 + i}`);
+    const text = ["time,temp °C,hum", ...(way === "forwards" ? lines : lines.toReversed())].join("\n");
+    expect(await (await take(text, "keep=1")).json()).toEqual({ kept: 6, known: 0, leftOut: 0 });
+    const rows = (await kept()).filter(({ at: moment }) => moment < new Date("2025-10-27"));
+    expect(rows.map(({ at: moment, rh }) => [moment.toISOString().slice(11, 16), Math.round(rh * 100)])).toEqual([
+      ["23:40", 40],
+      ["00:10", 41],
+      ["00:40", 42],
+      ["01:10", 43],
+      ["01:40", 44],
+      ["02:10", 45],
+    ]);
+  });
   test("with a wrong line nothing is half kept: refused, or left out when that was asked for", async () => {
     const bad = `${german}\nnonsense;09:30;21;40\n${day.split("-").reverse().join(".")};09:40;99,0;40`;
     const before = (await kept()).length;

@@ -11,3 +11,7 @@ export function beadLifeS(minutesAtReference: number, air: Air | null): number {
   if (!air) return Math.round(minutesAtReference * 60);
   return Math.round(minutesAtReference * 60 * clamp(setTimeRatio(heldToGood(air)), 0.5, 1));
 }
+
+/** Drops that so many minutes of placing will take in this air: a new one each time a bead's life is over. */
+export const beadsFor = (placingMinutes: number, minutesAtReference: number, air: Air | null): number =>
+  Math.ceil((placingMinutes * 60) / beadLifeS(minutesAtReference, air));

@@ -17,7 +17,7 @@ export {
 export { independent, updated, sumOf, normalBelow, type Belief } from "./gaussian";
 export { handTime, handMatch, type HandTime, type HandMatch } from "./handMatch";
 export { windowVerdict, type WindowVerdict, type AirAdvice } from "./windowVerdict";
-export { beadLifeS } from "./beadLife";
+export { beadLifeS, beadsFor } from "./beadLife";
 export { bottleAge, type BottleAge } from "./bottleAge";
 export { bottleFitness, type BottleFitness } from "./bottleFitness";
 export { cureDose, type AirAt, type Dose } from "./cureDose";

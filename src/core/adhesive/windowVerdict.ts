@@ -14,10 +14,14 @@ export type WindowVerdict = {
   /** Points of relative humidity outside the window, as a fraction; 0 inside. */
   readonly humidityOff: number;
   readonly temperatureOffC: number;
+  /** Outside, but by so little that a usual day brings it back. */
+  readonly near: boolean;
   /** Ways back into the window, the surest first; each alone or, when both are off, in this order. */
   readonly advice: readonly AirAdvice[];
 };
 
+/** A near miss: a model of this product. */
+const NEAR = { humidity: 0.05, temperatureC: 1 };
 /** Aim this far inside the window, so that the next draught does not undo it. */
 const MARGIN = { humidity: 0.02, temperatureC: 0.5 };
 
@@ -56,12 +60,16 @@ export function windowVerdict(
     if (byHeat !== null && byHeat >= window.temperatureLowC && byHeat <= window.temperatureHighC)
       advice.push({ kind: "temperature", degrees: byHeat - air.temperatureC, toTemperatureC: byHeat, toHumidity });
   }
+  const inWindow = humidity === "fits" && temperature === "fits";
+  const humidityOff = air.relativeHumidity - clamp(air.relativeHumidity, window.humidityLow, window.humidityHigh);
+  const temperatureOffC = air.temperatureC - clamp(air.temperatureC, window.temperatureLowC, window.temperatureHighC);
   return {
-    inWindow: humidity === "fits" && temperature === "fits",
+    inWindow,
     humidity,
     temperature,
-    humidityOff: air.relativeHumidity - clamp(air.relativeHumidity, window.humidityLow, window.humidityHigh),
-    temperatureOffC: air.temperatureC - clamp(air.temperatureC, window.temperatureLowC, window.temperatureHighC),
+    humidityOff,
+    temperatureOffC,
+    near: !inWindow && Math.abs(humidityOff) <= NEAR.humidity && Math.abs(temperatureOffC) <= NEAR.temperatureC,
     advice,
   };
 }

@@ -25,6 +25,17 @@ export const FAULTS = {
   spikeReadings: 3,
 } as const;
 
+/** Faults are found minute by minute: a reading this much later than a fault's end is already a new one, ms. */
+const ENDED_AFTER_MS = { gap: 90_000, stuck: 120_000 } as const;
+
+/** The silence or the standing still that a sensor is in right now; null when its newest reading has ended it. */
+export function standingFault(faults: readonly ReadingFault[], newestMs: number): ReadingFault | null {
+  const last = faults.at(-1);
+  if (!last || last.kind === "spike") return null;
+  const begun = last.kind === "gap" ? last.fromMs : last.toMs;
+  return newestMs <= begun + ENDED_AFTER_MS[last.kind] ? last : null;
+}
+
 const middle = (values: readonly number[]) => [...values].sort((a, b) => a - b)[values.length >> 1]!;
 
 /** Gaps, stuck stretches and spikes in one sensor's readings, in order of time. `nowMs` closes a gap that is still open. */

@@ -4,6 +4,9 @@ import { vapourDensityGm3 } from "./vapourDensity";
 
 /** Water a person at rest breathes out and gives off, g/h. From memory. */
 export const PERSON_G_PER_H = 50;
+/** Technician and client while there is work; before the first chair the technician alone. */
+export const PEOPLE_AT_WORK = 2;
+export const PEOPLE_BEFORE = 1;
 
 /** A room's water as one vessel: what comes in, what leaves with the air. */
 export type WaterBalance = {

@@ -7,6 +7,7 @@ export { trolleyBrief, type TrolleyBrief } from "./trolleyBrief";
 export {
   guessSeparator,
   guessTable,
+  headingOf,
   readTable,
   numberIn,
   parseTime,

@@ -79,7 +79,7 @@ export function guessTable(rows: readonly (readonly string[])[]): TableGuess | n
     row.filter((cell) => numberIn(cell) !== null && !looksLikeTime(cell)).length >= 2;
   const skip = rows.findIndex(isReading);
   if (skip < 0) return null;
-  const header = skip > 0 ? (rows.slice(0, skip).findLast((row) => row.filter((cell) => cell.trim()).length >= 2) ?? []) : [];
+  const header = headingOf(rows, skip);
   const body = rows.slice(skip, skip + 400).filter(isReading);
   const columns = Math.max(...body.map((row) => row.length));
   const all = Array.from({ length: columns }, (_, i) => i);
@@ -121,6 +121,10 @@ export function guessTable(rows: readonly (readonly string[])[]): TableGuess | n
   if (!sure) doubts.push("Every date can be read day first or month first. Look at the first and the last one.");
   return { reading: { skip, time, hour, temperature, humidity, dateOrder: order, temperatureUnit, humidityUnit }, header, doubts };
 }
+
+/** The line of headings over readings that begin after so many lines; empty where there is none. */
+export const headingOf = (rows: readonly (readonly string[])[], skip: number): readonly string[] =>
+  rows.slice(0, skip).findLast((row) => row.filter((cell) => cell.trim()).length >= 2) ?? [];
 
 const isUnix = (cell: string) => /^\d{10}(\.\d+)?$|^\d{13}$/.test(cell.trim());
 

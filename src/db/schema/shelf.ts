@@ -1,5 +1,6 @@
 import { boolean, date, doublePrecision, foreignKey, index, jsonb, primaryKey, text, timestamp, uuid } from "drizzle-orm/pg-core";
 import type { Adhesive } from "@/core/adhesive";
+import { TECHNIQUES } from "@/core/lash";
 import type { Tray } from "@/core/map";
 import { createdAt, studioId, studioSchema } from "./studio";
 
@@ -56,9 +57,6 @@ export const setTest = studioSchema.table(
     foreignKey({ columns: [t.studioId, t.bottleId], foreignColumns: [bottle.studioId, bottle.id] }),
   ],
 );
-
-export const TECHNIQUES = ["single", "fan"] as const;
-export type Technique = (typeof TECHNIQUES)[number];
 
 /** Seconds from the dip until an extension sits, by one hand. */
 export const handTime = studioSchema.table(

@@ -4,16 +4,16 @@ import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useMemo, useState } from "react";
 import { windowTarget } from "@/core/adhesive";
-import { dewPointC, vapourDensityGm3, type Air, type RoomAir } from "@/core/air";
-import type { Technique } from "@/db/schema";
+import { PEOPLE_AT_WORK, type Air, type RoomAir } from "@/core/air";
+import type { Technique } from "@/core/lash";
 import { useNews, useRooms } from "@/features/live/LiveProvider";
 import { useTrail } from "@/features/live/useTrail";
-import { adviceWords } from "./words";
-import { judgedBottles, type JudgedBottle } from "@/features/shelf/judged";
-import { ageWords, fitnessWords, setTimeWords, windowWords } from "@/features/shelf/glueWords";
-import { Choice, Empty, LinkButton, Verdict, cx } from "@/ui";
+import { judgedBottles } from "@/features/shelf/judged";
+import { Choice, cx } from "@/ui";
 import type { LiveNews } from "@/workers/live/messages";
-import { AirPlane } from "./AirPlane";
+import { AirNow } from "./AirNow";
+import { AirPlane } from "./plane/AirPlane";
+import { BottleList } from "./BottleList";
 import type { AirPage } from "./data";
 import { RoomAdvice } from "./RoomAdvice";
 import { TypedReading } from "./TypedReading";
@@ -35,8 +35,6 @@ export type AirSheet = (typeof SHEETS)[number]["value"];
 
 /** Roll-ups, gaps and the hours ahead are read anew so often; the air itself comes by the live stream. */
 const ANEW_MS = 120_000;
-/** Technician and client, while there is work. */
-const PEOPLE = 2;
 
 export type AirProps = Pick<AirPage, "room" | "sensors" | "air" | "trail" | "faults" | "drifts" | "ahead" | "bottles" | "knowledge"> & {
   readonly rooms: readonly { id: string; name: string }[];
@@ -73,7 +71,6 @@ export function AirWorkspace(props: AirProps) {
   const isThere = air !== null && target !== null && ownTarget === null && chosen?.fitness.verdict?.inWindow;
   const clock = new Intl.DateTimeFormat("en-GB", { hour: "2-digit", minute: "2-digit", timeZone });
   const names = Object.fromEntries(props.sensors.map(({ id, name }) => [id, name]));
-  const chosenWants = chosen && !chosen.fitness.fits ? chosen.fitness.verdict?.advice : undefined;
 
   return (
     <div className="grid gap-x-10 gap-y-8 pt-4 lg:grid-cols-[minmax(0,1fr)_24rem]">
@@ -105,7 +102,7 @@ export function AirWorkspace(props: AirProps) {
               target={target}
               onTarget={setOwnTarget}
               room={room}
-              people={PEOPLE}
+              people={PEOPLE_AT_WORK}
               label={(ms) => clock.format(new Date(ms))}
             />
             <p className="text-sm text-ink-2">
@@ -147,102 +144,25 @@ export function AirWorkspace(props: AirProps) {
       </div>
       <div className="min-w-0 space-y-7">
         <section aria-label="Air now">
-          <h1 className="text-4xl">{headline(air, judged[0])}</h1>
-          {air ? (
-            <dl className="mt-3 grid grid-cols-2 gap-x-6 gap-y-1 text-[0.9375rem]">
-              {(
-                [
-                  ["Temperature", `${air.temperatureC.toFixed(1)} °C`],
-                  ["Humidity", `${Math.round(air.relativeHumidity * 100)} %`],
-                  ["Water in the air", `${vapourDensityGm3(air).toFixed(2)} g/m³`],
-                  ["Dew point", `${dewPointC(air).toFixed(1)} °C`],
-                ] as const
-              ).map(([label, value]) => (
-                <div key={label} className="flex justify-between border-b border-line py-1">
-                  <dt className="text-ink-2">{label}</dt>
-                  <dd className="font-semibold" data-testid={`air-${label}`}>
-                    {value}
-                  </dd>
-                </div>
-              ))}
-            </dl>
-          ) : null}
-          <FaultNow {...props} />
+          <AirNow air={air} sensors={props.sensors} faults={props.faults} best={judged[0]} />
           {air && target && !isThere ? (
             <RoomAdvice
               room={room}
               air={air}
               target={target}
-              people={PEOPLE}
+              people={PEOPLE_AT_WORK}
               isOwn={ownTarget !== null}
               onBack={() => setOwnTarget(null)}
             />
           ) : null}
         </section>
-        <section aria-label="Bottles">
-          <div className="flex flex-wrap items-baseline justify-between gap-x-3">
-            <h2 className="text-xl">Bottles, best for you now</h2>
-            <Choice
-              label="Placing"
-              showLabel={false}
-              value={technique}
-              options={[
-                { value: "single", label: "singles" },
-                { value: "fan", label: "fans" },
-              ]}
-              onChange={setTechnique}
-            />
-          </div>
-          {judged.length === 0 ? (
-            <Empty title="No bottle is open">
-              <LinkButton href="/shelf" tone="line">
-                To the shelf
-              </LinkButton>
-            </Empty>
-          ) : null}
-          <ul className="mt-2">
-            {judged.map(({ bottle, fitness }) => {
-              const isChosen = bottle.id === chosen?.bottle.id;
-              const words = fitnessWords(fitness);
-              return (
-                <li key={bottle.id} className="border-t border-line py-2.5" data-bottle={bottle.lot}>
-                  <button
-                    type="button"
-                    aria-pressed={isChosen}
-                    onClick={() => (setPicked(bottle.id), setOwnTarget(null))}
-                    className="flex w-full items-baseline justify-between gap-3 rounded px-1 text-left hover:bg-moss-soft"
-                  >
-                    <span className={cx("font-semibold", isChosen && "underline decoration-ivy decoration-2 underline-offset-4")}>
-                      {bottle.adhesive.name}, lot {bottle.lot}
-                    </span>
-                    <Verdict tone={words.tone}>{words.word}</Verdict>
-                  </button>
-                  <div className="mt-0.5 px-1 text-[0.9375rem] text-ink-2">
-                    <p>{words.says}</p>
-                    {isChosen ? (
-                      <>
-                        {fitness.expected ? <p>{setTimeWords(fitness.expected, bottle.adhesive.setTimeS)}</p> : null}
-                        {chosenWants?.length ? (
-                          <ul className="mt-1.5 space-y-1 border-l-2 border-ivy pl-3 text-ink">
-                            {chosenWants.map((advice, i) => (
-                              <li key={i}>
-                                {i > 0 && fitness.verdict!.temperature === "fits" ? "Or: " : ""}
-                                {adviceWords(advice)}
-                              </li>
-                            ))}
-                          </ul>
-                        ) : null}
-                        <p className="mt-1">
-                          {ageWords(fitness, bottle.adhesive.lifeAfterOpeningDays)}. Window {windowWords(bottle.adhesive)}.
-                        </p>
-                      </>
-                    ) : null}
-                  </div>
-                </li>
-              );
-            })}
-          </ul>
-        </section>
+        <BottleList
+          judged={judged}
+          chosen={chosen}
+          onChoose={(id) => (setPicked(id), setOwnTarget(null))}
+          technique={technique}
+          onTechnique={setTechnique}
+        />
         <TypedReading room={room} />
       </div>
     </div>
@@ -255,36 +175,4 @@ function useAirAndTrail({ room, air: first, trail: since, takenAgo }: AirProps) 
   const air: RoomAir | null = heard && (!first || heard.takenAt > first.takenAt) ? heard : first;
   const trail = useTrail(since, heard);
   return { air, trail, ago: air === first ? takenAgo : "just now" };
-}
-
-/** What a person should know of the readings right now. */
-function FaultNow({ faults, sensors }: Pick<AirProps, "faults" | "sensors">) {
-  const words = faults.flatMap(({ sensorId, faults: own }) => {
-    const name = sensors.find(({ id }) => id === sensorId)?.name;
-    const last = own.at(-1);
-    if (!last || !name || last.kind === "spike") return [];
-    // Only what still is.
-    const newest = sensors.find(({ id }) => id === sensorId)?.last?.takenAtMs ?? 0;
-    if (last.kind === "gap" && newest > last.fromMs + 90_000) return [];
-    if (last.kind === "stuck" && newest > last.toMs + 120_000) return [];
-    return [last.kind === "gap" ? `${name} is silent` : `${name} seems stuck`];
-  });
-  if (words.length === 0) return null;
-  return (
-    <p className="mt-2 text-[0.9375rem]">
-      {words.map((word) => (
-        <Verdict key={word} tone="look" className="block">
-          {word}
-        </Verdict>
-      ))}
-    </p>
-  );
-}
-
-function headline(air: RoomAir | null, best: JudgedBottle | undefined): string {
-  if (!air) return "No reading yet";
-  const damp = air.relativeHumidity < 0.35 ? "Dry" : air.relativeHumidity > 0.6 ? "Damp" : "Fair";
-  if (!best) return `${damp} air, and no bottle open`;
-  if (best.fitness.fits) return `${damp} air, a bottle fits`;
-  return best.fitness.verdict?.inWindow ? `${damp} air, no bottle fits the hand` : `${damp} air, no bottle fits`;
 }

@@ -1,15 +1,15 @@
 import "server-only";
 import { randomUUID } from "node:crypto";
-import { TZDate } from "@date-fns/tz";
 import { parse } from "csv-parse/sync";
 import { eq, sql } from "drizzle-orm";
 import { z } from "zod";
-import { DATE_ORDERS, guessSeparator, guessTable, readTable, type TableReading, type TableRow, type TableTime } from "@/core/formats";
+import { DATE_ORDERS, guessSeparator, guessTable, headingOf, readTable, type TableReading, type TableRow } from "@/core/formats";
 import { room } from "@/db/schema";
 import { inStudio } from "@/server/inStudio";
 import { currentMember, type Member } from "@/server/member";
 import { answer, readBody, refuse } from "@/server/respond";
 import { ownSource } from "./newestAir";
+import { wallClock } from "./wallClock";
 
 const MAX_BYTES = 8 * 1024 * 1024;
 const MAX_LINES = 200_000;
@@ -113,29 +113,21 @@ function split(text: string): string[][] | string {
   }
 }
 
-/** Moments on the studio's clock; an hour is asked of the time zone once, not every line. */
+/** Moments on the studio's clock, and what is wrong with those that are none. */
 function dated(rows: readonly TableRow[], timeZone: string, nowMs: number): { good: Dated[]; problems: { line: number; why: string }[] } {
-  const awayOf = new Map<string, number>();
-  const momentOf = (time: TableTime) => {
-    if (time.kind === "absolute") return time.ms;
-    const asUtc = Date.UTC(time.year, time.month - 1, time.day, time.hour, time.minute, time.second);
-    const key = `${time.year} ${time.month} ${time.day} ${time.hour}`;
-    const away =
-      awayOf.get(key) ??
-      new TZDate(time.year, time.month - 1, time.day, time.hour, 0, 0, timeZone).getTime() -
-        Date.UTC(time.year, time.month - 1, time.day, time.hour);
-    awayOf.set(key, away);
-    return asUtc + away;
-  };
+  const momentOf = wallClock(timeZone);
+  // Some loggers write the newest first.
+  const times = rows.flatMap((row) => (row.ok ? [momentOf(row.time)] : []));
+  const backwards = times.length > 1 && times[0]! > times.at(-1)!;
   const good: Dated[] = [];
   const problems: { line: number; why: string }[] = [];
   const seen = new Set<number>();
-  for (const row of rows) {
+  for (const row of backwards ? rows.toReversed() : rows) {
     if (!row.ok) {
       problems.push({ line: row.line, why: row.why });
       continue;
     }
-    const atMs = momentOf(row.time);
+    const atMs = momentOf(row.time, good.at(-1)?.atMs);
     if (atMs > nowMs + AHEAD_MS) problems.push({ line: row.line, why: "Its time lies in the future." });
     else if (atMs < nowMs - BEHIND_MS) problems.push({ line: row.line, why: "Its time lies more than ten years back." });
     else if (seen.has(atMs)) problems.push({ line: row.line, why: "Its time stands in the file already." });
@@ -144,7 +136,7 @@ function dated(rows: readonly TableRow[], timeZone: string, nowMs: number): { go
       good.push({ line: row.line, atMs, temperatureC: row.temperatureC, relativeHumidity: row.relativeHumidity });
     }
   }
-  return { good, problems };
+  return backwards ? { good: good.reverse(), problems: problems.reverse() } : { good, problems };
 }
 
 function preview(
@@ -155,7 +147,7 @@ function preview(
   problems: readonly { line: number; why: string }[],
 ): TablePreview {
   const width = Math.max(...rows.slice(reading.skip, reading.skip + 20).map((row) => row.length), 1);
-  const heading = reading.skip > 0 ? (rows.slice(0, reading.skip).findLast((row) => row.length >= 2) ?? []) : [];
+  const heading = headingOf(rows, reading.skip);
   return {
     reading,
     columns: Array.from({ length: width }, (_, i) => heading[i]?.trim() || `column ${i + 1}`),

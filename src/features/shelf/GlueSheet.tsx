@@ -2,7 +2,7 @@
 import { useState, useTransition } from "react";
 import { handTime, learnSetTime, surprise, type SetTest } from "@/core/adhesive";
 import type { Air } from "@/core/air";
-import type { Technique } from "@/db/schema";
+import type { Technique } from "@/core/lash";
 import { newId } from "@/features/visit/newId";
 import { Button, Choice, Empty, LinkButton, Notice, Verdict, cx } from "@/ui";
 import { keepHandTime, keepSetTest, leaveTestOut } from "./actions";
@@ -11,8 +11,10 @@ import { driftWords } from "./glueWords";
 import type { JudgedBottle } from "./judged";
 import type { KeptTest } from "./knowledge";
 import { Stopwatch } from "./Stopwatch";
+import { TechniqueChoice } from "./TechniqueChoice";
 
 const SHOWN = 8;
+type Send = () => Promise<{ ok: true } | { ok: false; message: string }>;
 type Asked = { readonly test: SetTest; readonly times: number };
 
 /** One bottle's set times: a stopwatch, what the tests have taught, the tests themselves; and the hand that places. */
@@ -33,7 +35,9 @@ export function GlueSheet({
   air: Air | null;
   timeZone: string;
 }) {
-  const [problem, setProblem] = useState<string | null>(null);
+  const [refused, setRefused] = useState<string | null>(null);
+  /** What the server did not answer to, in order; nothing timed is lost. */
+  const [unsent, setUnsent] = useState<readonly Send[]>([]);
   const [asked, setAsked] = useState<Asked | null>(null);
   const [technique, setTechnique] = useState<Technique>("single");
   const [busy, begin] = useTransition();
@@ -46,24 +50,23 @@ export function GlueSheet({
       </Empty>
     );
   const { bottle, model, fitness } = chosen;
-  const send = (work: () => Promise<{ ok: true } | { ok: false; message: string }>) =>
+  const send = (...works: readonly Send[]) =>
     begin(async () => {
-      const result = await work().catch(() => ({
-        ok: false as const,
-        message: "The server did not answer; the time was not kept. Take it again.",
-      }));
-      setProblem(result.ok ? null : result.message);
+      for (const [i, work] of works.entries()) {
+        const result = await work().catch(() => null);
+        if (!result) return setUnsent((before) => [...before, ...works.slice(i)]);
+        setRefused(result.ok ? null : result.message);
+      }
     });
-  const keep = ({ id, bottleId, seconds, air: then }: SetTest, leftOut: boolean) => {
-    setAsked(null);
+  const keep = ({ id, bottleId, seconds, air: then }: SetTest, leftOut: boolean) =>
     send(() => keepSetTest({ id, bottleId, seconds, air: then, leftOut }));
-  };
   const timed = (seconds: number) => {
     if (!air) return;
     const test: SetTest = { id: newId(), bottleId: bottle.id, daysOpen: fitness.age.daysOpen, air, seconds };
     const found = surprise(learnSetTime(model.nominalS, [...model.tests, test], model.bottles), test);
-    if (found.questioned) setAsked({ test, times: found.times });
-    else keep(test, false);
+    // A questioned one is kept at once, and teaches nothing until it was said to be right.
+    setAsked(found.questioned ? { test, times: found.times } : null);
+    keep(test, found.questioned);
   };
   const own = tests.filter((test) => test.adhesiveId === bottle.adhesiveId);
   const clock = new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "short", hour: "2-digit", minute: "2-digit", timeZone });
@@ -87,14 +90,27 @@ export function GlueSheet({
         <Notice tone="look" title={`${asked.test.seconds.toFixed(1)} s is ${asked.times.toFixed(1)} × what was expected`} className="mt-3">
           <p>A slip of the key, or has the bottle or the air changed? It stays on record either way.</p>
           <div className="mt-2 flex gap-3">
-            <Button onClick={() => keep(asked.test, false)}>It is right, learn from it</Button>
-            <Button tone="line" onClick={() => keep(asked.test, true)}>
+            <Button
+              disabled={busy || unsent.length > 0}
+              onClick={() => (setAsked(null), send(() => leaveTestOut({ id: asked.test.id, leftOut: false })))}
+            >
+              It is right, learn from it
+            </Button>
+            <Button tone="line" onClick={() => setAsked(null)}>
               A slip, leave it out
             </Button>
           </div>
         </Notice>
       ) : null}
-      {problem ? <Notice tone="stop" title={problem} className="mt-3" /> : null}
+      {refused ? <Notice tone="stop" title={refused} className="mt-3" /> : null}
+      {unsent.length > 0 ? (
+        <Notice tone="stop" title="The server did not answer" className="mt-3">
+          <p>{unsent.length === 1 ? "One time is" : `${unsent.length} times are`} not kept yet. Leave this page open until it is.</p>
+          <Button tone="line" className="mt-2" disabled={busy} onClick={() => (setUnsent([]), send(...unsent))}>
+            Send again
+          </Button>
+        </Notice>
+      ) : null}
       <div className="mt-3">
         {air ? (
           <GlueChart model={model} bottleId={bottle.id} daysOpen={fitness.age.daysOpen} air={air} tests={own} window={bottle.adhesive} />
@@ -142,16 +158,7 @@ export function GlueSheet({
         <div>
           <h3 className="text-lg">Your hand</h3>
           <p className="mb-2 text-[0.9375rem] text-ink-2">From the dip until the fibre sits on the lash.</p>
-          <Choice
-            label="Technique"
-            showLabel={false}
-            value={technique}
-            options={[
-              { value: "single", label: "singles" },
-              { value: "fan", label: "fans" },
-            ]}
-            onChange={setTechnique}
-          />
+          <TechniqueChoice label="Technique" value={technique} onChange={setTechnique} />
           <p className="my-2">{mine ? `${mine.seconds.toFixed(1)} s, of ${mine.times} timed` : "not timed yet"}</p>
           <Stopwatch
             keyName="H"

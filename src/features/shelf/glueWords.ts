@@ -27,9 +27,8 @@ export function fitnessWords({ age, verdict, hand, drift, fits }: BottleFitness)
         ? `${Math.abs(verdict.temperatureOffC).toFixed(1)} °C ${verdict.temperature === "too cold" ? "below" : "above"} its warmth`
         : "",
     ].filter(Boolean);
-    const near = Math.abs(verdict.humidityOff) <= 0.05 && Math.abs(verdict.temperatureOffC) <= 1;
     return {
-      tone: near ? "look" : "stop",
+      tone: verdict.near ? "look" : "stop",
       word: verdict.humidity !== "fits" ? verdict.humidity : verdict.temperature,
       says: `${parts.join(" and ")} window.`,
     };

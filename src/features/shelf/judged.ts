@@ -1,6 +1,6 @@
 import { bottleAge, bottleFitness, handTime, learnSetTime, type BottleFitness, type SetTimeModel } from "@/core/adhesive";
 import type { Air } from "@/core/air";
-import type { Technique } from "@/db/schema";
+import type { Technique } from "@/core/lash";
 import type { OpenBottle } from "@/features/visit/data";
 import type { GlueKnowledge } from "./knowledge";
 

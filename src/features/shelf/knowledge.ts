@@ -1,7 +1,8 @@
 import "server-only";
 import { and, asc, desc, eq, sql } from "drizzle-orm";
 import type { SetTest } from "@/core/adhesive";
-import { bottle, handTime, setTest, TECHNIQUES, type Technique } from "@/db/schema";
+import { TECHNIQUES, type Technique } from "@/core/lash";
+import { bottle, handTime, setTest } from "@/db/schema";
 import type { StudioTransaction } from "@/server/inStudio";
 
 /** A set test with what is needed to show it. */

@@ -1,8 +1,9 @@
 import "server-only";
-import type { Air } from "@/core/air";
-import { bottleAge, bottleFitness, handTime, startRoom, type RoomStart } from "@/core/adhesive";
-import { meanCount } from "@/core/lash";
+import { PEOPLE_BEFORE, type Air } from "@/core/air";
+import { beadsFor, bottleAge, bottleFitness, handTime, startRoom, type RoomStart } from "@/core/adhesive";
+import { techniqueOf } from "@/core/lash";
 import type { LashMap } from "@/core/map";
+import { policy } from "@/db/schema";
 import { airOf, sensorsNow } from "@/features/air/newestAir";
 import { roomOf } from "@/features/air/data";
 import { hourIn, outlookOf } from "@/features/air/history";
@@ -11,11 +12,6 @@ import { glueKnowledge } from "@/features/shelf/knowledge";
 import { openBottles, type OpenBottle, type VisitRow } from "@/features/visit/data";
 import type { StudioTransaction } from "@/server/inStudio";
 import { todayIn } from "@/server/studioTime";
-
-/** Before the first chair only the technician breathes in the room. */
-const PEOPLE_BEFORE = 1;
-/** A set takes about so many beads: for the drops that a day still wants. A model of this product: one each quarter of an hour. */
-const BEAD_EVERY_MIN = 15;
 
 /** What a visit wants of the room and the shelf, and when. */
 export type RoomWish = {
@@ -38,6 +34,7 @@ export async function startTheRoom(
 ): Promise<Map<string, RoomWish>> {
   const ahead = visits.filter(({ state, service }) => state.startedAtMs === null && service !== "lift" && service !== "tint");
   const bottles = await openBottles(tx);
+  const [held] = await tx.select().from(policy);
   const wishes = new Map<string, RoomWish>();
   const used = new Map<string, number>();
   for (const roomId of new Set(ahead.map((visit) => visit.roomId))) {
@@ -62,7 +59,7 @@ export async function startTheRoom(
         (bottle, then, visitId) => {
           const visit = theirs.find(({ id }) => id === visitId)!;
           const map = visit.map ?? maps.get(visit.clientId) ?? null;
-          const technique = map && meanCount(map.fibre) > 1 ? "fan" : "single";
+          const technique = map ? techniqueOf(map.fibre) : "single";
           const age = bottleAge(bottle.openedOn, today, bottle.adhesive.lifeAfterOpeningDays);
           return bottleFitness(bottle, models.get(bottle.adhesiveId)!, age, then, room.volumeM3, handTime(knowledge.hand[technique]));
         },
@@ -71,7 +68,7 @@ export async function startTheRoom(
       for (const start of starts) {
         const visit = theirs.find(({ id }) => id === start.visitId)!;
         const bottle = bottles.find(({ id }) => id === start.bottleId) ?? null;
-        const wanted = Math.ceil(visit.minutes / BEAD_EVERY_MIN);
+        const wanted = beadsFor(visit.minutes, held!.document.beadMinutes, start.needs?.target ?? start.expectedAir);
         const before = bottle ? (used.get(bottle.id) ?? 0) : 0;
         if (bottle) used.set(bottle.id, before + wanted);
         wishes.set(visit.id, {

@@ -1,4 +1,5 @@
 import { notFound } from "next/navigation";
+import { techniqueOf } from "@/core/lash";
 import { patchTestWords } from "@/features/clients/patchTestWords";
 import { requireMember } from "@/server/member";
 import { idOr404 } from "@/server/params";
@@ -48,7 +49,7 @@ export async function VisitRoute({ visitId }: { visitId: string }) {
       brushes={brushes}
       seat={seat}
       bottlesUsed={bottlesUsed}
-      singles={(visit.map?.fibre.count ?? 1) === 1}
+      technique={visit.map ? techniqueOf(visit.map.fibre) : "single"}
     />
   );
 }

@@ -35,10 +35,9 @@ export function VisitWorkspace(visit: VisitProps) {
     () => (isFresh && newest ? { temperatureC: newest.temperatureC, relativeHumidity: newest.relativeHumidity } : null),
     [isFresh, newest],
   );
-  const technique = visit.singles ? "single" : "fan";
   const judged = useMemo(
-    () => judgedBottles(visit.bottles, visit.knowledge, air, visit.roomVolumeM3, technique, visit.today),
-    [visit.bottles, visit.knowledge, air, visit.roomVolumeM3, technique, visit.today],
+    () => judgedBottles(visit.bottles, visit.knowledge, air, visit.roomVolumeM3, visit.technique, visit.today),
+    [visit.bottles, visit.knowledge, air, visit.roomVolumeM3, visit.technique, visit.today],
   );
   const [picked, setPicked] = useState<string | null>(null);
   const bottleId = state.bottleId ?? picked ?? judged[0]?.bottle.id ?? null;

@@ -1,5 +1,6 @@
 import type { AirAt, Brush } from "@/core/adhesive";
 import type { RoomAir } from "@/core/air";
+import type { Technique } from "@/core/lash";
 import type { LashMap, Seat } from "@/core/map";
 import type { Policy } from "@/core/policy";
 import type { KeptEvent } from "@/core/visit";
@@ -23,7 +24,7 @@ export type VisitProps = {
   readonly timeZone: string;
   readonly map: LashMap | null;
   readonly mapId: string | null;
-  readonly singles: boolean;
+  readonly technique: Technique;
   readonly patch: { readonly held: boolean; readonly words: string; readonly reason: string };
   readonly events: readonly KeptEvent[];
   readonly bottles: readonly OpenBottle[];

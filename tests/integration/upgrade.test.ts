@@ -1,0 +1,97 @@
+import { randomUUID } from "node:crypto";
+import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import os from "node:os";
+import path from "node:path";
+import { drizzle } from "drizzle-orm/node-postgres";
+import { migrate } from "drizzle-orm/node-postgres/migrator";
+import pg from "pg";
+import { migrateDatabase } from "@/db/migrate";
+import { urls } from "../support/studios";
+
+/**
+ * A studio that has worked with an older version keeps its readings through an upgrade: the first two migrations, readings
+ * of a hygrometer and typed ones (which had no source then), then all of them.
+ */
+const OLDER_STEPS = 2;
+let db: pg.Client;
+let olderFolder: string;
+const [studioA, studioB] = [randomUUID(), randomUUID()];
+const [front, back, other] = [randomUUID(), randomUUID(), randomUUID()];
+const sensor = randomUUID();
+
+async function migrateTo(steps: number) {
+  olderFolder = mkdtempSync(path.join(os.tmpdir(), "ivy-older-"));
+  cpSync(path.join(process.cwd(), "src/db/migrations"), olderFolder, { recursive: true });
+  const journal = path.join(olderFolder, "meta/_journal.json");
+  const known = JSON.parse(readFileSync(journal, "utf8")) as { entries: unknown[] };
+  writeFileSync(journal, JSON.stringify({ ...known, entries: known.entries.slice(0, steps) }));
+  await migrate(drizzle(db, { casing: "snake_case" }), { migrationsFolder: olderFolder, migrationsSchema: "migrations" });
+}
+const ask = async <T extends object>(sql: string, values: unknown[] = []) => (await db.query<T & pg.QueryResultRow>(sql, values)).rows;
+const readBy = (source: string | null, studio: string, room: string, at: string, humidity: number) =>
+  ask(
+    "insert into studio.reading (studio_id, id, room_id, sensor_id, taken_at, temperature_c, relative_humidity) values ($1, $2, $3, $4, $5, 21, $6)",
+    [studio, randomUUID(), room, source, at, humidity],
+  );
+
+beforeAll(async () => {
+  db = new pg.Client({ connectionString: urls().empty });
+  await db.connect();
+  await migrateTo(OLDER_STEPS);
+  for (const id of [studioA, studioB])
+    await ask("insert into studio.studio (studio_id, name, time_zone) values ($1, 'older', 'Europe/London')", [id]);
+  for (const [studio, id] of [
+    [studioA, front],
+    [studioA, back],
+    [studioB, other],
+  ])
+    await ask("insert into studio.room (studio_id, id, name, volume_m3) values ($1, $2, 'room', 30)", [studio, id]);
+  await ask("insert into studio.sensor (studio_id, id, room_id, name) values ($1, $2, $3, 'shelf')", [studioA, sensor, front]);
+  await readBy(sensor, studioA, front, "2026-03-02T09:00:10Z", 0.41);
+  await readBy(sensor, studioA, front, "2026-03-02T09:00:40Z", 0.43);
+  await readBy(null, studioA, front, "2026-03-02T09:05:00Z", 0.5);
+  await readBy(null, studioA, front, "2026-03-02T09:07:00Z", 0.52);
+  // The same to a thousandth of a second, which is as fine as a reading is known by from now on.
+  await readBy(null, studioA, back, "2026-03-02T09:05:00.0001Z", 0.6);
+  await readBy(null, studioA, back, "2026-03-02T09:05:00.0002Z", 0.6);
+  await readBy(null, studioB, other, "2026-03-02T09:05:00Z", 0.7);
+  await migrateDatabase(urls().empty);
+});
+afterAll(async () => {
+  await db.end();
+  rmSync(olderFolder, { recursive: true, force: true });
+});
+
+test("typed readings get a source of their own, one a room, in their own studio", async () => {
+  expect(
+    await ask(
+      `select r.studio_id as studio, r.room_id as room, s.kind, count(*)::int as n from studio.reading r
+       join studio.sensor s on s.studio_id = r.studio_id and s.id = r.sensor_id and s.room_id = r.room_id group by 1, 2, 3 order by n desc, kind`,
+    ),
+  ).toEqual(
+    expect.arrayContaining([
+      { studio: studioA, room: front, kind: "device", n: 2 },
+      { studio: studioA, room: front, kind: "hand", n: 2 },
+      { studio: studioA, room: back, kind: "hand", n: 1 },
+      { studio: studioB, room: other, kind: "hand", n: 1 },
+    ]),
+  );
+  expect(await ask("select 1 from studio.sensor")).toHaveLength(4);
+});
+
+test("nothing that was read is changed or lost", async () => {
+  expect(
+    await ask("select relative_humidity as rh from studio.reading where studio_id = $1 and room_id = $2 order by taken_at", [
+      studioA,
+      front,
+    ]),
+  ).toEqual([{ rh: 0.41 }, { rh: 0.43 }, { rh: 0.5 }, { rh: 0.52 }]);
+});
+
+test("the years before are rolled up like what comes now", async () => {
+  expect(await ask("select device.roll_up(100) as settled")).toEqual([{ settled: 4 }]);
+  expect(await ask("select readings, relative_humidity as rh from studio.reading_minute where sensor_id = $1", [sensor])).toEqual([
+    { readings: 2, rh: 0.42 },
+  ]);
+  expect(await ask("select sum(readings)::int as n from studio.reading_hour")).toEqual([{ n: 6 }]);
+});
