@@ -13,18 +13,17 @@ const db = new pg.Client({ connectionString: ownerUrl });
 await db.connect();
 const { rows } = await db.query<{ studio_id: string; id: string }>("select studio_id, id from studio.room where name = 'Front room'");
 const { studio_id: studioId, id: roomId } = rows[0]!;
-const tokens = await Promise.all(
-  Array.from({ length: DEVICES }, async (_, i) => {
-    const [id, token] = [randomUUID(), `ivy_${randomUUID()}`];
-    await db.query("insert into studio.sensor (studio_id, id, room_id, name) values ($1, $2, $3, $4)", [studioId, id, roomId, `Soak ${i}`]);
-    await db.query("insert into device.token (hash, studio_id, sensor_id) values ($1, $2, $3)", [
-      createHash("sha256").update(token).digest("hex"),
-      studioId,
-      id,
-    ]);
-    return token;
-  }),
-);
+const tokens: string[] = [];
+for (let i = 0; i < DEVICES; i++) {
+  const [id, token] = [randomUUID(), `ivy_${randomUUID()}`];
+  await db.query("insert into studio.sensor (studio_id, id, room_id, name) values ($1, $2, $3, $4)", [studioId, id, roomId, `Soak ${i}`]);
+  await db.query("insert into device.token (hash, studio_id, sensor_id) values ($1, $2, $3)", [
+    createHash("sha256").update(token).digest("hex"),
+    studioId,
+    id,
+  ]);
+  tokens.push(token);
+}
 await db.end();
 
 const end = Date.now() + MINUTES * 60_000;

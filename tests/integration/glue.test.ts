@@ -93,13 +93,13 @@ test("a brush that was counted teaches the hand's own rate", async () => {
 
 test("the day's visits are told which bottle to take and what to switch on when", async () => {
   const { todayPage } = await import("@/features/today/data");
-  // A dry room now, and a visit in two hours, with a bottle that wants 30 to 60 %.
+  // A dry room now, and a visit about to begin, with a bottle that wants 30 to 60 %.
   const visit = crypto.randomUUID();
   const s = studio.ids;
   const now = new Date();
   await query(
     "insert into studio.visit (studio_id, id, client_id, technician_id, room_id, chair, service, starts_at, minutes) values ($1, $2, $3, $4, $5, 1, 'fill', $6, 90)",
-    [s.studioId, visit, s.client, s.technician, s.room, new Date(now.getTime() + 60_000)],
+    [s.studioId, visit, s.client, s.technician, s.room, now],
   );
   await query(
     "insert into studio.reading (studio_id, sensor_id, room_id, taken_at, temperature_c, relative_humidity) values ($1, $2, $3, $4, 22, 0.22)",

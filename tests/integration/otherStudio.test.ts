@@ -255,7 +255,8 @@ test("as another studio, every page's reading comes back empty", async () => {
   const { surveyPage } = await import("@/features/survey/data");
   const { picturesPage } = await import("@/features/pictures/data");
   expect(await picturesPage(stranger, ours.ids.client)).toBeNull();
-  const { visitPage, runningVisits } = await import("@/features/visit/data");
+  const { visitPage } = await import("@/features/visit/data");
+  const { runningVisits } = await import("@/features/visit/running");
   const { airPage, roomHistory } = await import("@/features/air/data");
   expect(await clientPage(stranger, ours.ids.client, now)).toBeNull();
   expect(await clientForm(stranger, ours.ids.client)).toBeNull();

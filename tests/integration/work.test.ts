@@ -47,7 +47,7 @@ describe("taps", () => {
 });
 
 test("a visit's clocks hang for the one it was agreed with, and for whoever taps at it", async () => {
-  const { runningVisits } = await import("@/features/visit/data");
+  const { runningVisits } = await import("@/features/visit/running");
   const seenBy = async (role: "owner" | "technician" | "trainee") =>
     (await runningVisits(studio.member(role), new Date())).find(({ id }) => id === studio.ids.visit)?.mine;
   // Agreed with the owner; the technician has tapped above; the trainee only works beside them.

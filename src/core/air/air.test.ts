@@ -1,4 +1,4 @@
-import { corrected, outlook, readingFaults, saltTest, sensorDrift, vapourDensityGm3, type DatedAir, type HourAir } from ".";
+import { corrected, outlook, readingFaults, saltTest, sensorDrift, standingFault, vapourDensityGm3, type DatedAir, type HourAir } from ".";
 
 const MINUTE = 60_000;
 const T0 = Date.parse("2026-03-02T08:00:00Z");
@@ -39,6 +39,18 @@ describe("what a sensor's readings show of the sensor", () => {
     expect(found[0]!.by!.relativeHumidity).toBeCloseTo(0.15, 1);
     const step = wandering(60, (i) => (i >= 30 ? { relativeHumidity: 0.6 + 0.001 * Math.sin(i) } : {}));
     expect(readingFaults(step, endOf(step))).toEqual([]);
+  });
+  test("only what still stands is told now: a new reading ends a silence, a moved one a standing still; a spike is over", () => {
+    const silent = readingFaults(wandering(60), T0 + 80 * MINUTE);
+    expect(standingFault(silent, T0 + 59 * MINUTE)).toMatchObject({ kind: "gap" });
+    expect(standingFault(silent, T0 + 79 * MINUTE)).toBeNull();
+    const still = wandering(120, (i) => (i >= 60 ? { temperatureC: 21.11, relativeHumidity: 0.4512 } : {}));
+    const stuck = readingFaults(still, endOf(still));
+    expect(standingFault(stuck, endOf(still))).toMatchObject({ kind: "stuck" });
+    expect(standingFault(stuck, endOf(still) + 5 * MINUTE)).toBeNull();
+    const breath = wandering(60, (i) => (i === 30 ? { relativeHumidity: 0.6 } : {}));
+    expect(standingFault(readingFaults(breath, endOf(breath)), endOf(breath))).toBeNull();
+    expect(standingFault([], T0)).toBeNull();
   });
   test("the readings themselves are left as they are, and none say nothing", () => {
     const readings = Object.freeze(wandering(60, (i) => (i === 30 ? { temperatureC: 30 } : {})).map(Object.freeze)) as DatedAir[];

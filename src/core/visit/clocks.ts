@@ -9,16 +9,24 @@ export const CHECK_RED_AFTER_S = 180;
 /** A running clock, reckoned from events and the time now: nothing counts down in memory. */
 export type Clock = {
   readonly id: string;
-  readonly kind: "shake" | "bead" | "check";
+  readonly kind: "shake" | "bead" | "check" | "eyes";
   readonly label: string;
   readonly totalS: number;
   /** Negative once it is over: it keeps counting. */
   readonly leftS: number;
-  readonly state: "running" | "soon" | "over";
+  /** Over asks for something; done is what was waited for. */
+  readonly state: "running" | "soon" | "over" | "done";
 };
 
-/** The clocks that hang from the top edge for a visit at a moment (ms since 1970). A finished visit has none. */
-export function visitClocks(state: VisitState, nowMs: number): Clock[] {
+/** Placing is over and the visit is not: eyes stay shut while it cures. */
+export const isDrying = ({ beads, finishedAtMs }: VisitState): boolean =>
+  finishedAtMs === null && beads.length > 0 && beads.at(-1)!.endedAtMs !== null;
+
+/**
+ * The clocks that hang from the top edge for a visit at a moment (ms since 1970). A finished visit has none. When eyes
+ * may open follows from the air, not from the visit's events alone: `eyesMayAtMs` is the ledger's word, if there is one.
+ */
+export function visitClocks(state: VisitState, nowMs: number, eyesMayAtMs: number | null = null): Clock[] {
   if (state.finishedAtMs !== null) return [];
   const clocks: Clock[] = [];
   if (state.shake) {
@@ -29,7 +37,7 @@ export function visitClocks(state: VisitState, nowMs: number): Clock[] {
       label: leftS > 0 ? "shake" : "shaken",
       totalS: state.shake.durationS,
       leftS,
-      state: leftS > 0 ? "running" : "over",
+      state: leftS > 0 ? "running" : "done",
     });
   }
   const bead = state.beads.at(-1);
@@ -53,6 +61,18 @@ export function visitClocks(state: VisitState, nowMs: number): Clock[] {
       totalS: CHECK_RED_AFTER_S,
       leftS,
       state: leftS > 0 ? "soon" : "over",
+    });
+  }
+  if (eyesMayAtMs !== null && isDrying(state)) {
+    const lastMs = state.beads.at(-1)!.endedAtMs!;
+    const leftS = (eyesMayAtMs - nowMs) / 1000;
+    clocks.push({
+      id: `eyes ${lastMs}`,
+      kind: "eyes",
+      label: leftS > 0 ? "eyes shut" : "eyes may open",
+      totalS: (eyesMayAtMs - lastMs) / 1000,
+      leftS,
+      state: leftS > 0 ? "running" : "done",
     });
   }
   return clocks;

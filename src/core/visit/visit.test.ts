@@ -86,7 +86,7 @@ describe("clocks", () => {
   test("a shake that is over waits for the bead", () => {
     const shaking = visitState([started(), event(10, "shakeStarted", { durationS: 60 })]);
     expect(visitClocks(shaking, T0 + 30_000)[0]).toMatchObject({ kind: "shake", state: "running", leftS: 40 });
-    expect(visitClocks(shaking, T0 + 80_000)[0]).toMatchObject({ kind: "shake", state: "over" });
+    expect(visitClocks(shaking, T0 + 80_000)[0]).toMatchObject({ kind: "shake", state: "done" });
   });
 });
 

@@ -58,6 +58,25 @@ describe("brush through and look at the eyes at each change of the bead", () => 
   });
 });
 
+describe("the eyes, once placing is over", () => {
+  const wiped = (minute: number) => event(minute, "beadWiped", {});
+  const eyes = (events: KeptEvent[], minute: number, mayMinute: number | null = 40) =>
+    visitClocks(visitState(events), T0 + minute * MINUTE, mayMinute === null ? null : T0 + mayMinute * MINUTE).find(({ kind }) => kind === "eyes");
+  test("their clock hangs from the last lash until they may open, and says so then", () => {
+    const drying = [started(), bead(1), wiped(36)];
+    expect(eyes(drying, 37)).toMatchObject({ label: "eyes shut", state: "running", leftS: 180, totalS: 240 });
+    expect(eyes(drying, 40)).toMatchObject({ label: "eyes may open", state: "done", leftS: 0 });
+    expect(eyes(drying, 55)).toMatchObject({ state: "done", leftS: -900 });
+  });
+  test("never while a bead is out, before the first, after the visit, or where nobody has reckoned it", () => {
+    expect(eyes([started(), bead(1)], 37)).toBeUndefined();
+    expect(eyes([started()], 37)).toBeUndefined();
+    expect(eyes([started(), bead(1), wiped(36), bead(38)], 39)).toBeUndefined();
+    expect(eyes([started(), bead(1), wiped(36), event(41, "finished", {})], 42)).toBeUndefined();
+    expect(eyes([started(), bead(1), wiped(36)], 37, null)).toBeUndefined();
+  });
+});
+
 describe("what the cure ledger counts", () => {
   test("zones at their moment, beads at their last lash; a zone done again counts from then", () => {
     const zone = (minute: number, n: number) => event(minute, "zonePlaced", { side: "right", layer: 0, zone: n });

@@ -4,7 +4,7 @@ import { usualRoomTraits, type RoomTraits, type RoomWithAir } from "@/core/air";
 import { policy, room } from "@/db/schema";
 import { inStudio, type StudioTransaction } from "@/server/inStudio";
 import type { Member } from "@/server/member";
-import { openBottles } from "@/features/visit/data";
+import { openBottles } from "@/features/shelf/bottles";
 import { glueKnowledge } from "@/features/shelf/knowledge";
 import { airByMinute, driftsOf, faultsOf, historyOf, outlookOf } from "./history";
 import { airOf, sensorsNow } from "./newestAir";

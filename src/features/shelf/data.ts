@@ -1,10 +1,10 @@
 import "server-only";
 import { and, asc, desc, eq } from "drizzle-orm";
-import { FRESH_AIR_MS } from "@/core/air";
+import { freshAir } from "@/core/air";
 import { CURL_IDS } from "@/core/curl";
 import { adhesive, bottle, room, tray } from "@/db/schema";
 import { airOf, sensorsNow } from "@/features/air/newestAir";
-import { beadsOf, openBottles } from "@/features/visit/data";
+import { beadsOf, openBottles } from "./bottles";
 import { inStudio } from "@/server/inStudio";
 import type { Member } from "@/server/member";
 import { todayIn } from "@/server/studioTime";
@@ -45,9 +45,7 @@ export function shelfStandings(me: Member, now: Date) {
       .orderBy(asc(room.createdAt), asc(room.name))
       .limit(1);
     if (!first) return null;
-    const newest = airOf(await sensorsNow(tx, first.id), now.getTime());
-    const isFresh = newest !== null && now.getTime() - Date.parse(newest.takenAt) < FRESH_AIR_MS;
-    const air = isFresh ? { temperatureC: newest.temperatureC, relativeHumidity: newest.relativeHumidity } : null;
+    const air = freshAir(airOf(await sensorsNow(tx, first.id), now.getTime()), now.getTime());
     const judged = judgedBottles(
       await openBottles(tx),
       await glueKnowledge(tx, me.id),

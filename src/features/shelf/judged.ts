@@ -1,7 +1,7 @@
 import { bottleAge, bottleFitness, handTime, learnSetTime, type BottleFitness, type SetTimeModel } from "@/core/adhesive";
 import type { Air } from "@/core/air";
 import type { Technique } from "@/core/lash";
-import type { OpenBottle } from "@/features/visit/data";
+import type { OpenBottle } from "./bottles";
 import type { GlueKnowledge } from "./knowledge";
 
 export type JudgedBottle = { readonly bottle: OpenBottle; readonly model: SetTimeModel; readonly fitness: BottleFitness };

@@ -9,7 +9,8 @@ import { roomOf } from "@/features/air/data";
 import { hourIn, outlookOf } from "@/features/air/history";
 import { modelsOf } from "@/features/shelf/judged";
 import { glueKnowledge } from "@/features/shelf/knowledge";
-import { openBottles, type OpenBottle, type VisitRow } from "@/features/visit/data";
+import { openBottles, type OpenBottle } from "@/features/shelf/bottles";
+import type { VisitRow } from "@/features/visit/data";
 import type { StudioTransaction } from "@/server/inStudio";
 import { todayIn } from "@/server/studioTime";
 

@@ -1,16 +1,19 @@
 import { formatClock } from "@/core/units";
-import { visitClocks, type VisitState } from "@/core/visit";
-import { Verdict, cx } from "@/ui";
+import { visitClocks, type Clock, type VisitState } from "@/core/visit";
+import { Verdict, cx, type Tone } from "@/ui";
+
+const LABELS: Record<Clock["state"], string> = { running: "text-ink-2", soon: "text-brass", over: "text-rosehip", done: "text-ivy" };
+const TONES: Record<Clock["state"], Tone> = { running: "note", soon: "look", over: "stop", done: "good" };
 
 /** The one clock that fills the eye, with what it asks for in words. */
 export function BigClock({ state, nowMs }: { state: VisitState; nowMs: number | null }) {
   const clocks = nowMs === null ? [] : visitClocks(state, nowMs);
-  const clock = clocks.find(({ kind }) => kind === "shake") ?? clocks[0];
+  const clock = clocks.find(({ kind }) => kind === "shake") ?? clocks.find(({ kind }) => kind === "bead");
   if (!clock)
     return <p className="py-8 font-serif text-3xl">{state.beads.length === 0 ? "Shake, then the first bead" : "No bead is out"}</p>;
   const words =
     clock.kind === "shake"
-      ? clock.state === "over"
+      ? clock.state === "done"
         ? "Shaken. Put the bead out now."
         : "Shake upright, steadily."
       : clock.state === "over"
@@ -20,34 +23,18 @@ export function BigClock({ state, nowMs }: { state: VisitState; nowMs: number | 
           : "Good to work from.";
   return (
     <div data-testid="big-clock" data-state={clock.state}>
-      <p
-        className={cx(
-          "text-5xl leading-tight",
-          clock.state === "running"
-            ? "text-ink-2"
-            : clock.state === "soon"
-              ? "text-brass"
-              : clock.kind === "shake"
-                ? "text-ivy"
-                : "text-rosehip",
-        )}
-      >
-        {clock.label}
-      </p>
+      <p className={cx("text-5xl leading-tight", LABELS[clock.state])}>{clock.label}</p>
       <p
         className={cx(
           "text-[clamp(5.5rem,13vw,11rem)] leading-[0.95] font-semibold tracking-tight",
-          clock.state === "over" && clock.kind === "bead" && "text-rosehip",
+          clock.state === "over" && "text-rosehip",
           clock.state === "soon" && "text-brass",
         )}
       >
         {formatClock(clock.kind === "shake" ? Math.max(0, clock.leftS) : clock.leftS)}
       </p>
       <p className="mt-2 text-[2rem] leading-tight">
-        <Verdict
-          tone={clock.state === "running" ? "note" : clock.state === "soon" ? "look" : clock.kind === "shake" ? "good" : "stop"}
-          className="font-normal"
-        >
+        <Verdict tone={TONES[clock.state]} className="font-normal">
           {words}
         </Verdict>
       </p>

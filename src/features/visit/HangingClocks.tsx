@@ -1,5 +1,6 @@
 "use client";
 import Link from "next/link";
+import { usePathname } from "next/navigation";
 import { useEffect, useEffectEvent, useRef } from "react";
 import { formatClock } from "@/core/units";
 import { visitClocks, visitState, type Clock } from "@/core/visit";
@@ -13,8 +14,9 @@ const LOOKS: Record<Clock["state"], string> = {
     "bg-ivy-deep text-paper border-ivy-deep [[data-theme=lamp]_&]:bg-moss-soft [[data-theme=lamp]_&]:text-ink [[data-theme=lamp]_&]:border-line-strong",
   soon: "bg-paper text-brass border-brass border-t-4",
   over: "bg-rosehip text-paper border-rosehip",
+  done: "bg-paper text-ivy border-ivy border-t-4",
 };
-const MARKS: Record<Clock["state"], string> = { running: "", soon: "▲ ", over: "■ " };
+const MARKS: Record<Clock["state"], string> = { running: "", soon: "▲ ", over: "■ ", done: "✓ " };
 
 /** Typing, a dialog, or a key that is meant for what has the focus. */
 const isBusy = ({ target, key }: KeyboardEvent) =>
@@ -27,15 +29,18 @@ export function HangingClocks() {
   const { visits, events } = useVisits();
   const store = useVisitStore();
   const now = useNow();
+  const path = usePathname();
   const rung = useRef(new Set<string>());
   const hanging = visits
     .filter((visit) => visit.mine)
     .flatMap((visit) =>
-      (now === null ? [] : visitClocks(visitState(events.get(visit.id) ?? []), now)).map((clock) => ({
+      (now === null ? [] : visitClocks(visitState(events.get(visit.id) ?? []), now, visit.eyesMayAtMs)).map((clock) => ({
         visit,
         clock,
       })),
-    );
+    )
+    // On the visit's own page the eyes have a clock that fills it.
+    .filter(({ visit, clock }) => clock.kind !== "eyes" || path !== `/visits/${visit.id}`);
 
   useEffect(() => {
     const touch = () => unlockSound();
@@ -110,7 +115,7 @@ export function HangingClocks() {
                   {clock.state === "over" && clock.kind === "bead" ? ", spent" : ""}
                 </span>
                 <span className="block text-[1.625rem] leading-7 font-semibold">
-                  {formatClock(clock.kind === "shake" && clock.leftS <= 0 ? 0 : clock.leftS)}
+                  {formatClock(clock.state === "done" ? 0 : clock.leftS)}
                 </span>
                 <span className="sr-only">{visit.clientName}</span>
               </Link>

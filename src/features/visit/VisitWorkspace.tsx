@@ -1,7 +1,7 @@
 "use client";
 import Link from "next/link";
 import { useEffect, useMemo, useState } from "react";
-import { FRESH_AIR_MS, type Air } from "@/core/air";
+import { freshAir, type Air } from "@/core/air";
 import { visitState } from "@/core/visit";
 import { useRooms } from "@/features/live/LiveProvider";
 import { useTrail } from "@/features/live/useTrail";
@@ -30,10 +30,11 @@ export function VisitWorkspace(visit: VisitProps) {
   const newest = heard && (!visit.air || heard.takenAt > visit.air.takenAt) ? heard : visit.air;
   const readings = useTrail(visit.readings, heard);
   // Air long past is not the air of this bead.
-  const isFresh = newest !== null && now !== null && now - Date.parse(newest.takenAt) < FRESH_AIR_MS;
+  const fresh = now === null ? null : freshAir(newest, now);
+  const [warmth, damp] = [fresh?.temperatureC, fresh?.relativeHumidity];
   const air = useMemo<Air | null>(
-    () => (isFresh && newest ? { temperatureC: newest.temperatureC, relativeHumidity: newest.relativeHumidity } : null),
-    [isFresh, newest],
+    () => (warmth === undefined || damp === undefined ? null : { temperatureC: warmth, relativeHumidity: damp }),
+    [warmth, damp],
   );
   const judged = useMemo(
     () => judgedBottles(visit.bottles, visit.knowledge, air, visit.roomVolumeM3, visit.technique, visit.today),

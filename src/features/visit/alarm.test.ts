@@ -22,10 +22,10 @@ test("a bead rings two minutes before its end and at it, each once by its own ke
 test("a moment long past is not rung again after a reload", () => {
   expect(kinds({ state: "soon", leftS: 60 })).toBeNull();
   expect(kinds({ state: "over", leftS: -400 })).toBeNull();
-  expect(kinds({ kind: "shake", state: "over", leftS: -30 })).toBeNull();
+  expect(kinds({ kind: "shake", state: "done", leftS: -30 })).toBeNull();
 });
 
 test("the words name the client, for two may run at once", () => {
   expect(alarmOf(clock({ state: "over", leftS: -1 }), "Ottilie")!.words).toMatch(/^Ottilie: bead 2 is spent/);
-  expect(alarmOf(clock({ kind: "shake", state: "over", leftS: -1 }), "Calla")!.words).toMatch(/^Calla: shaken/);
+  expect(alarmOf(clock({ kind: "shake", state: "done", leftS: -1 }), "Calla")!.words).toMatch(/^Calla: shaken/);
 });

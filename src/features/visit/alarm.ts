@@ -67,7 +67,11 @@ export type Alarm = { readonly key: string; readonly kind: "shaken" | "soon" | "
 export function alarmOf(clock: Clock, who: string): Alarm | null {
   const late = (sinceS: number) => sinceS > 5;
   if (clock.kind === "shake")
-    return clock.state === "over" && !late(-clock.leftS) ? { key: `${clock.id} shaken`, kind: "shaken", words: `${who}: shaken.` } : null;
+    return clock.state === "done" && !late(-clock.leftS) ? { key: `${clock.id} shaken`, kind: "shaken", words: `${who}: shaken.` } : null;
+  if (clock.kind === "eyes")
+    return clock.state === "done" && !late(-clock.leftS)
+      ? { key: `${clock.id} may`, kind: "shaken", words: `${who}: eyes may open.` }
+      : null;
   if (clock.kind === "check")
     return clock.state === "over" && !late(-clock.leftS)
       ? { key: `${clock.id} over`, kind: "soon", words: `${who}: brush through. Are both eyes closed?` }

@@ -3,25 +3,12 @@ import { and, asc, desc, eq, gte, inArray, lt, sql } from "drizzle-orm";
 import type { Brush } from "@/core/adhesive";
 import { seatOf, type LashMap } from "@/core/map";
 import type { Policy } from "@/core/policy";
-import { visitState, type KeptEvent, type VisitEvent, type VisitState } from "@/core/visit";
-import {
-  adhesive,
-  bottle,
-  client,
-  lashMap,
-  lashMapRevision,
-  member as memberTable,
-  policy,
-  room,
-  setTest,
-  survey,
-  tray,
-  visit,
-  visitEvent,
-} from "@/db/schema";
+import { visitState, type KeptEvent, type VisitState } from "@/core/visit";
+import { client, lashMap, lashMapRevision, member as memberTable, policy, room, survey, tray, visit, visitEvent } from "@/db/schema";
 import { airByMinute } from "@/features/air/history";
 import { airOf, sensorsNow } from "@/features/air/newestAir";
 import { standingOf } from "@/features/clients/standing";
+import { bottleNames, openBottles, usedBottles } from "@/features/shelf/bottles";
 import { glueKnowledge } from "@/features/shelf/knowledge";
 import { inStudio, type StudioTransaction } from "@/server/inStudio";
 import type { Member } from "@/server/member";
@@ -118,100 +105,9 @@ async function eventsOf(tx: StudioTransaction, visitIds: string[]): Promise<Map<
   return found;
 }
 
-/** A visit under way, for the clocks that hang on every screen. */
-export type RunningVisit = {
-  readonly id: string;
-  readonly clientId: string;
-  readonly clientName: string;
-  readonly chair: number;
-  readonly mine: boolean;
-  readonly events: readonly KeptEvent[];
-};
-
-/** Visits begun within the last day and not finished, in this studio. */
-export function runningVisits(me: Member, now: Date): Promise<RunningVisit[]> {
-  const day = { from: new Date(now.getTime() - 36 * 3_600_000), to: new Date(now.getTime() + 36 * 3_600_000) };
-  return inStudio(me, async (tx) => {
-    const visits = await visitsWhere(tx, { day });
-    const running = visits
-      .filter(({ state }) => state.startedAtMs !== null && state.finishedAtMs === null)
-      .filter(({ state }) => now.getTime() - state.startedAtMs! < 24 * 3_600_000);
-    const touched = await touchedBy(
-      tx,
-      me,
-      running.map((row) => row.id),
-    );
-    return running.map((row) => ({
-      id: row.id,
-      clientId: row.clientId,
-      clientName: row.clientName,
-      chair: row.chair,
-      mine: row.technicianId === me.id || touched.has(row.id),
-      events: row.events,
-    }));
-  });
-}
-
-/** Of these visits those that this member has tapped at, whoever they were agreed with: their clocks are theirs too. */
-async function touchedBy(tx: StudioTransaction, me: Member, visitIds: string[]): Promise<Set<string>> {
-  if (visitIds.length === 0) return new Set();
-  const rows = await tx
-    .selectDistinct({ visitId: visitEvent.visitId })
-    .from(visitEvent)
-    .where(and(inArray(visitEvent.visitId, visitIds), eq(visitEvent.memberId, me.id)));
-  return new Set(rows.map((row) => row.visitId));
-}
-
-/** Beads put out from a bottle, a drop each, those taken back left out. */
-export const beadsOf = () =>
-  sql<number>`(
-  select count(*) from studio.visit_event e where e.studio_id = ${bottle.studioId} and e.type = 'beadPlaced' and e.payload->>'bottleId' = ${bottle.id}::text
-    and not exists (select 1 from studio.visit_event u where u.studio_id = e.studio_id and u.type = 'undone' and u.payload->>'eventId' = e.id::text)
-)`.mapWith(Number);
-
-/** Bottles open in the studio, for choosing one: newest first. */
-export async function openBottles(tx: StudioTransaction) {
-  const rows = await tx
-    .select({
-      id: bottle.id,
-      adhesiveId: bottle.adhesiveId,
-      lot: bottle.lot,
-      openedOn: bottle.openedOn,
-      emptiedOn: bottle.emptiedOn,
-      beads: beadsOf(),
-      adhesive: adhesive.document,
-    })
-    .from(bottle)
-    .innerJoin(adhesive, and(eq(adhesive.studioId, bottle.studioId), eq(adhesive.id, bottle.adhesiveId)));
-  return rows.filter((row) => row.emptiedOn === null).sort((a, b) => b.openedOn.localeCompare(a.openedOn));
-}
-export type OpenBottle = Awaited<ReturnType<typeof openBottles>>[number];
-
-/** Every bottle's name and lot by its id, emptied ones too: a visit years ago still names its lot. */
-export async function bottleNames(tx: StudioTransaction): Promise<Map<string, string>> {
-  const rows = await tx
-    .select({ id: bottle.id, lot: bottle.lot, adhesive: adhesive.document })
-    .from(bottle)
-    .innerJoin(adhesive, and(eq(adhesive.studioId, bottle.studioId), eq(adhesive.id, bottle.adhesiveId)));
-  return new Map(rows.map((row) => [row.id, `${row.adhesive.name}, lot ${row.lot}`]));
-}
-
 /** Readings from a little before the start: the first lash stands in air that was read before it. */
-const READ_BEFORE_MS = 15 * 60_000;
+export const READ_BEFORE_MS = 15 * 60_000;
 const BRUSHES = 200;
-
-/** Adhesives of the bottles a visit was worked from, emptied ones too. */
-async function usedBottles(tx: StudioTransaction, state: VisitState) {
-  const ids = [...new Set([state.bottleId, ...state.beads.map(({ bottleId }) => bottleId)].filter((id) => id !== null))];
-  if (ids.length === 0) return [];
-  return tx
-    .select({ id: bottle.id, adhesiveId: bottle.adhesiveId, adhesive: adhesive.document })
-    .from(bottle)
-    .innerJoin(adhesive, and(eq(adhesive.studioId, bottle.studioId), eq(adhesive.id, bottle.adhesiveId)))
-    .where(inArray(bottle.id, ids));
-}
-
-export type UsedBottle = Awaited<ReturnType<typeof usedBottles>>[number];
 
 /** What came off at this member's last counted brushes. */
 async function pastBrushes(tx: StudioTransaction, memberId: string): Promise<Brush[]> {
@@ -263,61 +159,4 @@ export function visitPage(me: Member, visitId: string, today: string, now: Date)
       ),
     };
   });
-}
-
-/** What came of handing in events: all kept, or one names a visit that is not here. */
-export async function keepEvents(
-  me: Member,
-  events: readonly VisitEvent[],
-): Promise<{ kept: { id: string; serverTime: string }[]; unknown: string[] }> {
-  return inStudio(me, async (tx) => {
-    const visitIds = [...new Set(events.map((event) => event.visitId))];
-    const known = new Set((await tx.select({ id: visit.id }).from(visit).where(inArray(visit.id, visitIds))).map((row) => row.id));
-    const mine = events.filter((event) => known.has(event.visitId));
-    if (mine.length > 0)
-      await tx
-        .insert(visitEvent)
-        .values(
-          mine.map((event) => ({
-            studioId: me.studioId,
-            visitId: event.visitId,
-            id: event.id,
-            at: new Date(event.at),
-            clock: event.clock,
-            type: event.type,
-            payload: event.payload,
-            memberId: me.id,
-          })),
-        )
-        .onConflictDoNothing();
-    await keepTests(tx, me, mine);
-    const stored = await tx
-      .select({ id: visitEvent.id, serverTime: visitEvent.serverTime })
-      .from(visitEvent)
-      .where(
-        inArray(
-          visitEvent.id,
-          events.map((event) => event.id),
-        ),
-      );
-    return {
-      kept: stored.map((row) => ({ id: row.id, serverTime: row.serverTime.toISOString() })),
-      unknown: events.filter((event) => !known.has(event.visitId)).map((event) => event.id),
-    };
-  });
-}
-
-/** Set tests timed at a visit are learned from like any other; one taken back is left out. */
-async function keepTests(tx: StudioTransaction, me: Member, events: readonly VisitEvent[]): Promise<void> {
-  for (const event of events) {
-    if (event.type === "undone") await tx.update(setTest).set({ leftOut: true }).where(eq(setTest.id, event.payload.eventId));
-    if (event.type !== "setTested") continue;
-    const { bottleId, seconds, air } = event.payload;
-    const [known] = await tx.select({ id: bottle.id }).from(bottle).where(eq(bottle.id, bottleId));
-    if (!known) continue;
-    await tx
-      .insert(setTest)
-      .values({ studioId: me.studioId, id: event.id, bottleId, at: new Date(event.at), seconds, ...air, memberId: me.id })
-      .onConflictDoNothing();
-  }
 }

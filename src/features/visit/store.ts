@@ -1,5 +1,5 @@
 import { CLOCKS_APART_MS, clocksApartMs, trueTime, type KeptEvent, type TimeAnchor, type TrueTime, type VisitEvent } from "@/core/visit";
-import type { RunningVisit } from "./data";
+import type { RunningVisit } from "./running";
 import { newId } from "./newId";
 import type { Tablet } from "./tablet";
 

@@ -5,7 +5,7 @@ import type { LashMap, Seat } from "@/core/map";
 import type { Policy } from "@/core/policy";
 import type { KeptEvent } from "@/core/visit";
 import type { GlueKnowledge } from "@/features/shelf/knowledge";
-import type { OpenBottle, UsedBottle } from "./data";
+import type { OpenBottle, UsedBottle } from "@/features/shelf/bottles";
 
 /** Everything a visit's screens are drawn from, as the server read it. */
 export type VisitProps = {

@@ -1,5 +1,5 @@
 import { visitEventBatchSchema } from "@/core/visit";
-import { keepEvents } from "@/features/visit/data";
+import { keepEvents } from "@/features/visit/keepEvents";
 import { currentMember } from "@/server/member";
 import { answer, guarded, readJson, refuse } from "@/server/respond";
 

@@ -1,4 +1,4 @@
-import { runningVisits } from "@/features/visit/data";
+import { runningVisits } from "@/features/visit/running";
 import { currentMember } from "@/server/member";
 import { answer, guarded, refuse } from "@/server/respond";
 
