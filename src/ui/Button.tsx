@@ -12,8 +12,9 @@ const TONES: Record<Tone, string> = {
 };
 const SHAPE =
   "inline-flex items-center justify-center gap-2 rounded-full py-1.5 font-semibold transition-colors disabled:cursor-not-allowed disabled:opacity-50";
-/** `bed` is for a knuckle at arm's length: 64 px. */
-const SIZES = { usual: "min-h-9 px-4 text-[0.9375rem]", bed: "min-h-16 px-8 text-2xl" };
+/** `bed` is for a knuckle at arm's length: 64 px; `bedNarrow` the same where several stand in a row. */
+const SIZES = { usual: "min-h-9 px-4 text-[0.9375rem]", bed: "min-h-16 px-8 text-2xl", bedNarrow: "min-h-16 px-4 text-2xl" };
+export type ButtonSize = keyof typeof SIZES;
 
 export function Button({
   tone = "ivy",
@@ -21,7 +22,7 @@ export function Button({
   className,
   type = "button",
   ...rest
-}: ComponentProps<"button"> & { tone?: Tone; size?: keyof typeof SIZES }) {
+}: ComponentProps<"button"> & { tone?: Tone; size?: ButtonSize }) {
   return <button type={type} className={cx(SHAPE, SIZES[size], TONES[tone], className)} {...rest} />;
 }
 

@@ -1,4 +1,4 @@
-export { Button, LinkButton } from "./Button";
+export { Button, LinkButton, type ButtonSize } from "./Button";
 export { TextField, TextArea, SelectField } from "./Field";
 export { Choice } from "./Choice";
 export { Dialog } from "./Dialog";

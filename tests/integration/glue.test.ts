@@ -110,3 +110,33 @@ test("the day's visits are told which bottle to take and what to switch on when"
   expect(wish.needs).toMatchObject({ machine: "humidifier", target: { relativeHumidity: expect.closeTo(0.32, 6) } });
   expect(wish.needs!.switchOnHour).not.toBeNull();
 });
+
+test("drops are counted through the day in order of time, whoever works and in whatever room", async () => {
+  const { todayPage } = await import("@/features/today/data");
+  const day = await makeStudio("a day of drops");
+  actAs(day.member("owner"));
+  const s = day.ids;
+  await query("update studio.adhesive set document = document || '{\"dropsIn\": 100}' where studio_id = $1", [s.studioId]);
+  // Noon in the studio's zone, so that no visit falls out of the day.
+  const noon = new Date(`${new Date().toISOString().slice(0, 10)}T12:00:00Z`);
+  const put = async (hours: number, technician: string, minutes: number) => {
+    const id = crypto.randomUUID();
+    await query(
+      "insert into studio.visit (studio_id, id, client_id, technician_id, room_id, chair, service, starts_at, minutes) values ($1, $2, $3, $4, $5, 1, 'fill', $6, $7)",
+      [s.studioId, id, s.client, technician, s.room, new Date(noon.getTime() + hours * 3_600_000), minutes],
+    );
+    return id;
+  };
+  const third = await put(3, s.owner, 60);
+  const first = await put(1, s.owner, 120);
+  const second = await put(2, s.technician, 90);
+  const { wishes } = await todayPage(acting(), noon);
+  const left = [first, second, third].map((id) => wishes.get(id)!.drops!);
+  // A bead each quarter of an hour in air that shortens none (common practice).
+  expect(left).toEqual([
+    { left: 100, wanted: 8 },
+    { left: 92, wanted: 6 },
+    { left: 86, wanted: 4 },
+  ]);
+  actAs(studio.member("technician"));
+});

@@ -24,7 +24,7 @@ export function formatHours(seconds: number): string {
   return [hours ? `${hours} h` : "", minutes || !hours ? `${minutes} min` : ""].filter(Boolean).join(" ");
 }
 
-/** A fraction as whole per cent. `formatPercent(0.425)` → "43 %" */
+/** A fraction as whole per cent; figure and sign are not parted at the end of a line. `formatPercent(0.425)` → "43 %" */
 export function formatPercent(fraction: number): string {
-  return `${Math.round(fraction * 100)} %`;
+  return `${Math.round(fraction * 100)}\u00a0%`;
 }

@@ -1,6 +1,6 @@
 "use client";
 import { useState } from "react";
-import type { OutlookHour } from "@/core/air";
+import type { OutlookHour, RoomAir } from "@/core/air";
 import { Button, Choice, Empty, Notice } from "@/ui";
 import { HistoryChart } from "./HistoryChart";
 import { HistoryFaults, type SensorFaults } from "./HistoryFaults";
@@ -12,6 +12,7 @@ export function AirHistory({
   roomId,
   today,
   timeZone,
+  air,
   ahead,
   faults,
   names,
@@ -19,6 +20,7 @@ export function AirHistory({
   roomId: string;
   today: string;
   timeZone: string;
+  air: RoomAir | null;
   ahead: readonly OutlookHour[];
   faults: readonly SensorFaults[];
   names: Readonly<Record<string, string>>;
@@ -30,6 +32,8 @@ export function AirHistory({
   const words = new Intl.DateTimeFormat("en-GB", { weekday: "short", day: "numeric", month: "short", timeZone: "UTC" });
   const shown =
     span === "day" ? words.format(new Date(day)) : `${words.format(new Date(addDays(day, -6)))} to ${words.format(new Date(day))}`;
+  // The hours ahead begin with what the air is now.
+  const hoursAhead = span === "day" && day === today && history ? joined(ahead, air, history.from) : [];
   const points = history?.sensors.flatMap((sensor) => sensor.points) ?? [];
   return (
     <section aria-label="History">
@@ -61,13 +65,7 @@ export function AirHistory({
         <Empty title="No readings of this time">Readings typed by hand or taken in from a file count too.</Empty>
       ) : null}
       {history && points.length > 0 ? (
-        <HistoryChart
-          history={history}
-          span={span}
-          timeZone={timeZone}
-          ahead={span === "day" && day === today ? ahead : []}
-          faults={faults}
-        />
+        <HistoryChart history={history} span={span} timeZone={timeZone} ahead={hoursAhead} faults={faults} />
       ) : null}
       {history && points.length > 0 ? (
         <p className="mt-1 flex flex-wrap gap-x-5 text-sm text-ink-2">
@@ -81,7 +79,7 @@ export function AirHistory({
               </span>
             ) : null,
           )}
-          {ahead.length > 0 && span === "day" && day === today ? <span>tinted: the hours ahead, four times in five</span> : null}
+          {hoursAhead.length > 0 ? <span>tinted: the hours ahead, four times in five</span> : null}
         </p>
       ) : null}
       <HistoryFaults faults={faults} names={names} timeZone={timeZone} />
@@ -90,3 +88,12 @@ export function AirHistory({
 }
 
 const addDays = (iso: string, days: number) => new Date(Date.parse(iso) + days * 86_400_000).toISOString().slice(0, 10);
+
+const HOUR_MS = 3_600_000;
+/** An hour ahead is drawn at its middle; now stands where it is in its hour. */
+function joined(ahead: readonly OutlookHour[], air: RoomAir | null, fromMs: number): readonly OutlookHour[] {
+  if (ahead.length === 0 || !air) return ahead;
+  const { temperatureC, relativeHumidity } = air;
+  const hour = (Date.parse(air.takenAt) - fromMs) / HOUR_MS - 0.5;
+  return [{ hour, temperatureC, relativeHumidity, humidityLow: relativeHumidity, humidityHigh: relativeHumidity, days: 0 }, ...ahead];
+}

@@ -118,6 +118,7 @@ export function AirWorkspace(props: AirProps) {
             roomId={room.id}
             today={today}
             timeZone={timeZone}
+            air={air}
             ahead={props.ahead}
             faults={props.faults}
             names={names}

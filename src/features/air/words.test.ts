@@ -8,7 +8,7 @@ const verdict = (temperatureC: number, relativeHumidity: number) => windowVerdic
 
 test("advice is a sentence with a quantity: 30 m³ at 22 °C from 30 to 42 % take about 70 g (derived: 116.5 g for 20 points)", () => {
   const { advice } = verdict(22, 0.3);
-  expect(adviceWords(advice[0]!)).toBe("About 70 g of water into the room brings it to 42 % at 22.0 °C.");
+  expect(adviceWords(advice[0]!)).toBe("About 70 g of water into the room brings it to 42\u00a0% at 22.0 °C.");
   expect(adviceWords(verdict(22, 0.72).advice[0]!)).toMatch(/^About 80 g of water out of the room/);
   expect(adviceWords(verdict(16, 0.45).advice[0]!)).toMatch(/^Warm by 3\.5 °C, to 19\.5 °C/);
 });
@@ -20,15 +20,15 @@ describe("a plan for the room in words", () => {
   test("grams (116.5 for 20 points, handbook), minutes, what passes through, where it settles", () => {
     const { main, more, cannot } = words({ ...air, relativeHumidity: 0.5 });
     expect(main).toMatch(
-      /^About 115 g of water into the air brings 22\.0 °C and 50 %\. This humidifier takes \d+ to \d+ min, \d+ g to \d+ g through it/,
+      /^About 115 g of water into the air brings 22\.0 °C and 50\u00a0%\. This humidifier takes \d+ to \d+ min, \d+ g to \d+ g through it/,
     );
-    expect(more.join(" ")).toMatch(/settle at \d+ %/);
+    expect(more.join(" ")).toMatch(/settle at \d+\u00a0%/);
     expect(more.join(" ")).toMatch(/Cool mist takes 170 W/);
     expect(cannot).toBe(false);
   });
   test("a humidifier that cannot says where it stops", () => {
     const { main, cannot, more } = words({ ...air, relativeHumidity: 0.6 }, { ...usualRoomTraits, airChangePerH: 5, humidifierGPerH: 100 });
-    expect(main).toMatch(/This humidifier cannot: at 5 changes of air an hour it stops at \d+ %/);
+    expect(main).toMatch(/This humidifier cannot: at 5 changes of air an hour it stops at \d+\u00a0%/);
     expect(more[0]).toMatch(/another bottle/);
     expect(cannot).toBe(true);
   });

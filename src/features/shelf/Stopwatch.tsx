@@ -1,6 +1,6 @@
 "use client";
 import { useEffect, useEffectEvent, useState } from "react";
-import { Button, isTyping } from "@/ui";
+import { Button, isTyping, type ButtonSize } from "@/ui";
 
 /** Started and stopped by one key (or a tap): the same key for both, so that the eyes can stay on the bead. */
 export function Stopwatch({
@@ -14,7 +14,7 @@ export function Stopwatch({
   label: string;
   onTime: (seconds: number) => void;
   disabled?: boolean;
-  size?: "usual" | "bed";
+  size?: ButtonSize;
 }) {
   const [startedMs, setStartedMs] = useState<number | null>(null);
   const [shownS, setShownS] = useState(0);

@@ -8,7 +8,7 @@ import { airOf, sensorsNow } from "@/features/air/newestAir";
 import { roomOf } from "@/features/air/data";
 import { hourIn, outlookOf } from "@/features/air/history";
 import { modelsOf } from "@/features/shelf/judged";
-import { glueKnowledge } from "@/features/shelf/knowledge";
+import { glueKnowledge, type GlueKnowledge } from "@/features/shelf/knowledge";
 import { openBottles, type OpenBottle } from "@/features/shelf/bottles";
 import type { VisitRow } from "@/features/visit/data";
 import type { StudioTransaction } from "@/server/inStudio";
@@ -36,52 +36,56 @@ export async function startTheRoom(
   const ahead = visits.filter(({ state, service }) => state.startedAtMs === null && service !== "lift" && service !== "tint");
   const bottles = await openBottles(tx);
   const [held] = await tx.select().from(policy);
-  const wishes = new Map<string, RoomWish>();
-  const used = new Map<string, number>();
+  const knownBy = new Map<string, GlueKnowledge>();
+  for (const { technicianId } of ahead) if (!knownBy.has(technicianId)) knownBy.set(technicianId, await glueKnowledge(tx, technicianId));
+  // Set tests are the studio's, whoever asks; only the hand differs.
+  const models = modelsOf(bottles, { tests: [...knownBy.values()][0]?.tests ?? [] });
+  const today = todayIn(timeZone, now);
+  const nowHour = hourIn(timeZone, now);
+
+  const starts: RoomStart[] = [];
   for (const roomId of new Set(ahead.map((visit) => visit.roomId))) {
     const room = await roomOf(tx, roomId);
     const sensors = await sensorsNow(tx, roomId);
     const air = airOf(sensors, now.getTime());
     if (!room || !air) continue;
     const hours = await outlookOf(tx, sensors, air, timeZone, now);
-    const own = ahead.filter((visit) => visit.roomId === roomId);
-    const today = todayIn(timeZone, now);
-    for (const technicianId of new Set(own.map((visit) => visit.technicianId))) {
-      const knowledge = await glueKnowledge(tx, technicianId);
-      const models = modelsOf(bottles, knowledge);
-      const theirs = own.filter((visit) => visit.technicianId === technicianId);
-      const starts = startRoom(
-        theirs.map(({ id, startsAt, minutes }) => ({ id, startHour: hourIn(timeZone, startsAt), hours: minutes / 60 })),
-        hours,
-        { temperatureC: air.temperatureC, relativeHumidity: air.relativeHumidity },
-        hourIn(timeZone, now),
-        room,
-        bottles,
-        (bottle, then, visitId) => {
-          const visit = theirs.find(({ id }) => id === visitId)!;
-          const map = visit.map ?? maps.get(visit.clientId) ?? null;
-          const technique = map ? techniqueOf(map.fibre) : "single";
-          const age = bottleAge(bottle.openedOn, today, bottle.adhesive.lifeAfterOpeningDays);
-          return bottleFitness(bottle, models.get(bottle.adhesiveId)!, age, then, room.volumeM3, handTime(knowledge.hand[technique]));
-        },
-        PEOPLE_BEFORE,
-      );
-      for (const start of starts) {
-        const visit = theirs.find(({ id }) => id === start.visitId)!;
-        const bottle = bottles.find(({ id }) => id === start.bottleId) ?? null;
-        const wanted = beadsFor(visit.minutes, held!.document.beadMinutes, start.needs?.target ?? start.expectedAir);
-        const before = bottle ? (used.get(bottle.id) ?? 0) : 0;
-        if (bottle) used.set(bottle.id, before + wanted);
-        wishes.set(visit.id, {
-          visitId: visit.id,
-          bottle,
-          daysLeft: bottle ? bottleAge(bottle.openedOn, today, bottle.adhesive.lifeAfterOpeningDays).daysLeft : null,
-          drops: bottle?.adhesive.dropsIn ? { left: Math.max(0, bottle.adhesive.dropsIn - bottle.beads - before), wanted } : null,
-          expectedAir: start.expectedAir,
-          needs: start.needs,
-        });
-      }
-    }
+    const here = new Map(ahead.filter((visit) => visit.roomId === roomId).map((visit) => [visit.id, visit]));
+    const fitnessIn = (bottle: OpenBottle, then: Air, visitId: string) => {
+      const { clientId, technicianId, map: agreed } = here.get(visitId)!;
+      const map = agreed ?? maps.get(clientId) ?? null;
+      const { hand } = knownBy.get(technicianId)!;
+      const model = models.get(bottle.adhesiveId)!;
+      const age = bottleAge(bottle.openedOn, today, bottle.adhesive.lifeAfterOpeningDays);
+      return bottleFitness(bottle, model, age, then, room.volumeM3, handTime(hand[map ? techniqueOf(map.fibre) : "single"]));
+    };
+    const chairs = [...here.values()].map(({ id, startsAt, minutes }) => ({
+      id,
+      startHour: hourIn(timeZone, startsAt),
+      hours: minutes / 60,
+    }));
+    const plain = { temperatureC: air.temperatureC, relativeHumidity: air.relativeHumidity };
+    starts.push(...startRoom(chairs, hours, plain, nowHour, room, bottles, fitnessIn, PEOPLE_BEFORE));
+  }
+
+  // Visits come in order of time: each finds the bottle as those before it leave it, in whatever room.
+  const wishes = new Map<string, RoomWish>();
+  const used = new Map<string, number>();
+  for (const { id, minutes } of ahead) {
+    const start = starts.find(({ visitId }) => visitId === id);
+    if (!start) continue;
+    const bottle = bottles.find((one) => one.id === start.bottleId) ?? null;
+    const wanted = beadsFor(minutes, held!.document.beadMinutes, start.needs?.target ?? start.expectedAir);
+    const before = bottle ? (used.get(bottle.id) ?? 0) : 0;
+    if (bottle) used.set(bottle.id, before + wanted);
+    wishes.set(id, {
+      visitId: id,
+      bottle,
+      daysLeft: bottle ? bottleAge(bottle.openedOn, today, bottle.adhesive.lifeAfterOpeningDays).daysLeft : null,
+      drops: bottle?.adhesive.dropsIn ? { left: Math.max(0, bottle.adhesive.dropsIn - bottle.beads - before), wanted } : null,
+      expectedAir: start.expectedAir,
+      needs: start.needs,
+    });
   }
   return wishes;
 }

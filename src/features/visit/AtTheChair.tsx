@@ -157,12 +157,12 @@ export function AtTheChair({
                 onWillNotGrab={() => setLooking(true)}
               />
             ) : null}
-            <div className="mt-5 flex flex-wrap items-center gap-3 border-t border-line pt-4">
-              <Button tone="line" size="bed" className="px-6" onClick={end}>
+            <div className="mt-5 flex flex-wrap items-center gap-2 border-t border-line pt-4">
+              <Button tone="line" size="bedNarrow" onClick={end}>
                 Dry and finish
               </Button>
-              <Stopwatch keyName="T" label="Time a lash" size="bed" onTime={timed} disabled={!air || !state.bottleId} />
-              <Button tone="plain" size="bed" className="px-4" onClick={() => setLooking(true)}>
+              <Stopwatch keyName="T" label="Time a lash" size="bedNarrow" onTime={timed} disabled={!air || !state.bottleId} />
+              <Button tone="plain" size="bedNarrow" onClick={() => setLooking(true)}>
                 It will not grab
               </Button>
             </div>

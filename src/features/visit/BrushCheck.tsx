@@ -89,9 +89,8 @@ function Count({ label, value, onChange, least }: { label: string; value: number
               </output>
             ) : null}
             <Button
-              size="bed"
+              size="bedNarrow"
               tone="line"
-              className="px-6"
               aria-label={by < 0 ? `one less ${label}` : `one more ${label}`}
               onClick={() => onChange(Math.max(least, Math.min(400, value + by)))}
             >

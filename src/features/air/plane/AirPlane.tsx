@@ -8,7 +8,7 @@ import { planeScales } from "./planeScales";
 import { PlaneTarget } from "./PlaneTarget";
 import { PlaneTrail, trailMarks } from "./PlaneTrail";
 import { PlaneWays, wayNames } from "./PlaneWays";
-import { PlaneWindows, type PlaneWindow } from "./PlaneWindows";
+import { PlaneWindows, windowNames, type PlaneWindow } from "./PlaneWindows";
 
 /** A machine's way is drawn this far, with a knot every half hour. */
 const WAY = { minutes: 90, everyMinutes: 5 };
@@ -46,8 +46,10 @@ export function AirPlane({
   const now = air ? scales.place(air) : null;
   const marks = trailMarks(scales, trail, now, label);
   const ways = air ? machineWays(room, air, people, WAY) : [];
-  const names = wayNames(scales, ways, WAY.minutes);
+  const waysNamed = wayNames(scales, ways, WAY.minutes);
   const nowName = air && now ? nameOfNow(air, now, width) : null;
+  const taken = [...waysNamed, ...marks.map(({ name }) => name), ...(nowName ? [nowName] : [])];
+  const windowsNamed = windowNames(scales, windows, taken, trail.map(scales.place));
   return (
     <div ref={ref}>
       <svg
@@ -57,10 +59,10 @@ export function AirPlane({
         aria-label="The room's temperature and humidity, with each bottle's window"
         className="touch-pan-y select-none"
       >
-        <PlaneGround scales={scales} taken={[...names, ...marks.map(({ name }) => name), ...(nowName ? [nowName] : [])]} />
-        <PlaneWindows scales={scales} windows={windows} chosenId={chosenId} now={now} />
+        <PlaneGround scales={scales} taken={[...taken, ...windowsNamed]} />
+        <PlaneWindows scales={scales} windows={windows} chosenId={chosenId} names={windowsNamed} />
         <PlaneTrail scales={scales} trail={trail} marks={marks} />
-        <PlaneWays scales={scales} ways={ways} names={names} pointsAKnot={POINTS_A_KNOT} />
+        <PlaneWays scales={scales} ways={ways} names={waysNamed} pointsAKnot={POINTS_A_KNOT} />
         {now && nowName ? (
           <g>
             <circle cx={now[0]} cy={now[1]} r="9" fill="var(--ink)" />

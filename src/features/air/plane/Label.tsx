@@ -5,15 +5,22 @@ export type Placed = { readonly words: string; readonly x: number; readonly y: n
 /** Room that a letter takes of its size, at most: the sans at its usual weight. */
 const LETTER = 0.56;
 
+function boxOf({ words, x, y, anchor, size }: Placed) {
+  const width = words.length * size * LETTER;
+  const left = anchor === "start" ? x : anchor === "end" ? x - width : x - width / 2;
+  return { left, right: left + width, top: y - size, bottom: y + size * 0.25 };
+}
+
 /** Do these words lie on those? */
 export function overlaps(a: Placed, b: Placed): boolean {
-  const box = ({ words, x, y, anchor, size }: Placed) => {
-    const width = words.length * size * LETTER;
-    const left = anchor === "start" ? x : anchor === "end" ? x - width : x - width / 2;
-    return { left, right: left + width, top: y - size, bottom: y + size * 0.25 };
-  };
-  const [one, other] = [box(a), box(b)];
+  const [one, other] = [boxOf(a), boxOf(b)];
   return one.left < other.right && other.left < one.right && one.top < other.bottom && other.top < one.bottom;
+}
+
+/** Do these words lie on a point? */
+export function covers(words: Placed, [x, y]: readonly [number, number]): boolean {
+  const { left, right, top, bottom } = boxOf(words);
+  return x > left && x < right && y > top && y < bottom;
 }
 
 /** Small words on a drawing, clear of the lines that run under them. */

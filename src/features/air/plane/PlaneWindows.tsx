@@ -1,3 +1,4 @@
+import { covers, overlaps, type Placed } from "./Label";
 import type { PlaneScales, Point } from "./planeScales";
 
 export type PlaneWindow = {
@@ -14,23 +15,17 @@ const STITCHES = ["", "9 4", "2 4", "12 4 2 4", "5 5"];
 
 /** Each bottle's window, the chosen one filled. */
 export function PlaneWindows({
-  scales: { x, y },
+  scales,
   windows,
   chosenId,
-  now,
+  names,
 }: {
   scales: PlaneScales;
   windows: readonly PlaneWindow[];
   chosenId: string | null;
-  now: Point | null;
+  names: readonly Placed[];
 }) {
-  const box = (window: PlaneWindow) => ({
-    x: x(window.temperatureLowC),
-    y: y(window.humidityHigh),
-    width: x(window.temperatureHighC) - x(window.temperatureLowC),
-    height: y(window.humidityLow) - y(window.humidityHigh),
-    rx: 10,
-  });
+  const box = (window: PlaneWindow) => boxOf(scales, window);
   const chosen = windows.find(({ id }) => id === chosenId);
   return (
     <>
@@ -45,15 +40,15 @@ export function PlaneWindows({
           strokeDasharray={STITCHES[i % STITCHES.length]}
         />
       ))}
-      {windows.map((window) => {
-        const [at, anchor] = namePlace(box(window), now);
+      {windows.map((window, i) => {
+        const { words, x, y, anchor, size } = names[i]!;
         return (
           <text
             key={window.id}
-            x={at[0]}
-            y={at[1]}
+            x={x}
+            y={y}
             textAnchor={anchor}
-            fontSize="15"
+            fontSize={size}
             fontFamily="var(--font-serif)"
             fontWeight="600"
             fill={window === chosen ? "var(--ivy)" : "var(--ink-2)"}
@@ -61,7 +56,7 @@ export function PlaneWindows({
             strokeWidth="3.5"
             paintOrder="stroke"
           >
-            {window.name}
+            {words}
           </text>
         );
       })}
@@ -69,9 +64,39 @@ export function PlaneWindows({
   );
 }
 
-/** A window's name stands in its lower right corner, or in the upper left where the room's own figures stand there. */
-function namePlace(box: { x: number; y: number; width: number; height: number }, now: Point | null): [Point, "start" | "end"] {
-  const low: Point = [box.x + box.width - 10, box.y + box.height - 9];
-  const inTheWay = now !== null && Math.abs(low[1] - 5 - now[1]) < 22 && low[0] > now[0] - 30 && low[0] - 110 < now[0] + 180;
-  return inTheWay ? [[box.x + 10, box.y + 20], "start"] : [low, "end"];
+function boxOf({ x, y }: PlaneScales, window: PlaneWindow) {
+  return {
+    x: x(window.temperatureLowC),
+    y: y(window.humidityHigh),
+    width: x(window.temperatureHighC) - x(window.temperatureLowC),
+    height: y(window.humidityLow) - y(window.humidityHigh),
+    rx: 10,
+  };
+}
+
+const NAME_SIZE = 15;
+/** Words over words are worse than words over the trail. */
+const OVER_WORDS = 4;
+
+/** Each window's name in the corner where it covers least of other words and of the day's trail. */
+export function windowNames(
+  scales: PlaneScales,
+  windows: readonly PlaneWindow[],
+  taken: readonly Placed[],
+  trail: readonly Point[],
+): Placed[] {
+  return windows.reduce<Placed[]>((names, window) => {
+    const { x, y, width, height } = boxOf(scales, window);
+    const corner = (place: Pick<Placed, "x" | "y" | "anchor">): Placed => ({ ...place, words: window.name, size: NAME_SIZE });
+    const [low, high, left, right] = [y + height - 9, y + 20, x + 10, x + width - 10];
+    const corners = [
+      corner({ x: right, y: low, anchor: "end" }),
+      corner({ x: left, y: high, anchor: "start" }),
+      corner({ x: right, y: high, anchor: "end" }),
+      corner({ x: left, y: low, anchor: "start" }),
+    ];
+    const cost = (place: Placed) =>
+      OVER_WORDS * [...taken, ...names].filter((other) => overlaps(place, other)).length + (trail.some((at) => covers(place, at)) ? 1 : 0);
+    return [...names, corners.reduce((best, one) => (cost(one) < cost(best) ? one : best))];
+  }, []);
 }
