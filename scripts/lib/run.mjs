@@ -13,9 +13,18 @@ export function ask(command, args, options = {}) {
   return { ok: result.status === 0, out: `${result.stdout ?? ""}${result.stderr ?? ""}`.trim() };
 }
 
+// Whatever is still there when we end, wherever we were broken off, ends with us.
+const started = new Set();
+process.on("exit", () => {
+  for (const child of started) child.kill("SIGTERM");
+});
+
 /** Starts a process of its own group, so that a Ctrl-C reaches us alone and we stop it in order. */
 export function start(command, args, options = {}) {
-  return spawn(command, args, { stdio: ["ignore", "inherit", "inherit"], detached: true, ...options });
+  const child = spawn(command, args, { stdio: ["ignore", "inherit", "inherit"], detached: true, ...options });
+  started.add(child);
+  child.once("exit", () => started.delete(child));
+  return child;
 }
 
 /** Ends a process we started, kindly first. Resolves when it is gone. */

@@ -13,7 +13,7 @@ const TONES: Record<Tone, string> = {
 const SHAPE =
   "inline-flex items-center justify-center gap-2 rounded-full py-1.5 font-semibold transition-colors disabled:cursor-not-allowed disabled:opacity-50";
 /** `bed` is for a knuckle at arm's length: 64 px; `bedNarrow` the same where several stand in a row. */
-const SIZES = { usual: "min-h-9 px-4 text-[0.9375rem]", bed: "min-h-16 px-8 text-2xl", bedNarrow: "min-h-16 px-4 text-2xl" };
+const SIZES = { usual: "min-h-9 px-4 text-[0.9375rem]", bed: "min-h-16 px-8 text-2xl", bedNarrow: "min-h-16 min-w-16 px-4 text-2xl" };
 export type ButtonSize = keyof typeof SIZES;
 
 export function Button({

@@ -61,7 +61,9 @@ describe("brush through and look at the eyes at each change of the bead", () => 
 describe("the eyes, once placing is over", () => {
   const wiped = (minute: number) => event(minute, "beadWiped", {});
   const eyes = (events: KeptEvent[], minute: number, mayMinute: number | null = 40) =>
-    visitClocks(visitState(events), T0 + minute * MINUTE, mayMinute === null ? null : T0 + mayMinute * MINUTE).find(({ kind }) => kind === "eyes");
+    visitClocks(visitState(events), T0 + minute * MINUTE, mayMinute === null ? null : T0 + mayMinute * MINUTE).find(
+      ({ kind }) => kind === "eyes",
+    );
   test("their clock hangs from the last lash until they may open, and says so then", () => {
     const drying = [started(), bead(1), wiped(36)];
     expect(eyes(drying, 37)).toMatchObject({ label: "eyes shut", state: "running", leftS: 180, totalS: 240 });

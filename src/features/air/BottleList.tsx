@@ -62,20 +62,17 @@ export function BottleList({
 }
 
 function Reasons({ bottle, fitness }: JudgedBottle) {
-  const wants = fitness.fits ? [] : (fitness.verdict?.advice ?? []);
+  // The first way stands as the room's plan over the bottles; here is what else would do.
+  const { fits, verdict } = fitness;
+  const others = fits || verdict?.temperature !== "fits" ? [] : verdict.advice.slice(1);
   return (
     <>
       {fitness.expected ? <p>{setTimeWords(fitness.expected, bottle.adhesive.setTimeS)}</p> : null}
-      {wants.length > 0 ? (
-        <ul className="mt-1.5 space-y-1 border-l-2 border-ivy pl-3 text-ink">
-          {wants.map((advice, i) => (
-            <li key={i}>
-              {i > 0 && fitness.verdict!.temperature === "fits" ? "Or: " : ""}
-              {adviceWords(advice)}
-            </li>
-          ))}
-        </ul>
-      ) : null}
+      {others.map((advice, i) => (
+        <p key={i} className="mt-1.5 border-l-2 border-ivy pl-3 text-ink">
+          Or: {adviceWords(advice)}
+        </p>
+      ))}
       <p className="mt-1">
         {ageWords(fitness, bottle.adhesive.lifeAfterOpeningDays)}. Window {windowWords(bottle.adhesive)}.
       </p>

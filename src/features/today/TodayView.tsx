@@ -99,9 +99,9 @@ function Wish({ wish, nowHour, className }: { wish: RoomWish; nowHour: number; c
     <span className={cx("block text-[0.9375rem]", className)} data-testid="wish">
       <span className="block text-ink-2">{bottle.tone === "good" ? bottle.says : <Verdict tone={bottle.tone}>{bottle.says}</Verdict>}</span>
       {room ? (
-        <Verdict tone={room.tone} className="block font-normal">
-          {room.says}
-        </Verdict>
+        <span className="block text-ink-2">
+          <Verdict tone={room.tone}>{room.word}</Verdict> {room.says}
+        </span>
       ) : null}
     </span>
   );

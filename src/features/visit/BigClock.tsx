@@ -34,7 +34,7 @@ export function BigClock({ state, nowMs }: { state: VisitState; nowMs: number | 
         {formatClock(clock.kind === "shake" ? Math.max(0, clock.leftS) : clock.leftS)}
       </p>
       <p className="mt-2 text-[2rem] leading-tight">
-        <Verdict tone={TONES[clock.state]} className="font-normal">
+        <Verdict tone={TONES[clock.state]} plain>
           {words}
         </Verdict>
       </p>

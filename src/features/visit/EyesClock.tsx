@@ -22,7 +22,7 @@ export function EyesClock({ ledger, inReachS }: { ledger: CureLedger | null; inR
         <p className="text-[clamp(5.5rem,13vw,11rem)] leading-[0.95] font-semibold tracking-tight">{formatClock(eyes.leftHighS)}</p>
       )}
       <p className="mt-2 text-[2rem] leading-tight">
-        <Verdict tone={eyes.may ? "good" : "note"} className="font-normal">
+        <Verdict tone={eyes.may ? "good" : "note"} plain>
           {why}
         </Verdict>
       </p>
