@@ -1,6 +1,7 @@
 import { log } from "./log";
 import { guarded, readBody, readJson } from "./respond";
 import { ago, dayIn, formatIn, todayIn } from "./studioTime";
+import { typedNumber, typedPercent } from "./typed";
 
 describe("the studio's own time", () => {
   test("the date is the studio's, not the server's", () => {
@@ -77,4 +78,25 @@ describe("a body at the door", () => {
     expect(JSON.stringify(said.mock.calls)).toContain(message.match(/\(([0-9a-f]{8})\)$/)![1]);
     said.mockRestore();
   });
+});
+
+describe("figures as a person types them", () => {
+  const number = typedNumber("A number, e.g. 21.5.");
+  test.each([
+    ["21.5", 21.5],
+    ["21,5", 21.5],
+    [" 7 ", 7],
+    ["-3", -3],
+    ["−0,4", -0.4],
+    ["007", 7],
+  ])("%j is %d", (text, value) => expect(number.parse(text)).toBe(value));
+  test.each(["", " ", "twenty", "1e9", "0x10", "1.2.3", "1,234.5", "NaN", "Infinity", "--2", "1 2", "9".repeat(21), "٣"])(
+    "%j is none, and it says what was wanted",
+    (text) => {
+      const parsed = number.safeParse(text);
+      expect(parsed.success).toBe(false);
+      if (!parsed.success) expect(parsed.error.issues[0]!.message).toBe("A number, e.g. 21.5.");
+    },
+  );
+  test("per cent come out as a fraction", () => expect(typedPercent("Per cent.").parse("42,5")).toBeCloseTo(0.425, 12));
 });

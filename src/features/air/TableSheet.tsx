@@ -15,7 +15,10 @@ export function TableSheet({ roomId, roomName, timeZone }: { roomId: string; roo
   const [busy, setBusy] = useState(false);
   const clock = new Intl.DateTimeFormat("en-GB", { dateStyle: "medium", timeStyle: "medium", timeZone });
 
+  // Asked again before the last answer came, only the newest answer counts.
+  const asked = useRef(0);
   const ask = async (file: File, reading: TableReading | null, keep: boolean) => {
+    const turn = ++asked.current;
     setBusy(true);
     try {
       const query = new URLSearchParams({
@@ -24,6 +27,7 @@ export function TableSheet({ roomId, roomName, timeZone }: { roomId: string; roo
       });
       const response = await fetch(`/api/rooms/${roomId}/table?${query}`, { method: "POST", body: file });
       const answer = (await response.json()) as TablePreview & { message?: string; kept?: number; known?: number; leftOut?: number };
+      if (turn !== asked.current) return;
       if (!response.ok) setTold({ tone: "stop", message: answer.message ?? "This file could not be read." });
       else if (keep) {
         setStep(null);
@@ -39,7 +43,7 @@ export function TableSheet({ roomId, roomName, timeZone }: { roomId: string; roo
     } catch {
       setTold({ tone: "stop", message: "The server did not answer. Nothing was kept; the file is still chosen." });
     } finally {
-      setBusy(false);
+      if (turn === asked.current) setBusy(false);
     }
   };
 
