@@ -1,5 +1,7 @@
 const shared = {
   testEnvironment: "node",
+  // Half-deleted globals call themselves without end when something sets one late (a connection that is just closing).
+  testEnvironmentOptions: { globalsCleanup: "off" },
   transform: {
     "^.+\\.m?[tj]sx?$": [
       "@swc/jest",

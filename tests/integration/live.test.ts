@@ -11,9 +11,10 @@ beforeAll(async () => {
   ours = await makeStudio("live ours");
   theirs = await makeStudio("live theirs");
 });
-afterEach(() => {
+afterEach(async () => {
   for (const stop of stops) stop();
   stops = [];
+  await allGone();
 });
 const listen = async (studio: TestStudio) => {
   const { live } = await import("@/server/live");
@@ -41,6 +42,9 @@ const taps = ({ ids }: TestStudio) =>
   );
 const connections = async () =>
   (await query("select pid from pg_stat_activity where application_name = 'ivy live'")).rows.map(({ pid }) => Number(pid));
+async function allGone() {
+  for (let i = 0; i < 60 && (await connections()).length > 0; i++) await new Promise((resolve) => setTimeout(resolve, 50));
+}
 
 test("a reading and a tap are told to their own studio, once for a batch, and to nobody else", async () => {
   const [heard, others] = [await listen(ours), await listen(theirs)];
@@ -61,8 +65,7 @@ test("many watchers share one connection, which is given up with the last of the
   await until(() => all[0]!.length > 0, "first word");
   expect(await connections()).toHaveLength(1);
   for (const stop of stops) stop();
-  stops = [];
-  for (let i = 0; i < 60 && (await connections()).length > 0; i++) await new Promise((resolve) => setTimeout(resolve, 50));
+  await allGone();
   expect(await connections()).toEqual([]);
 });
 
@@ -70,7 +73,7 @@ test("a connection the database broke is made again, and watchers are told that 
   const heard = await listen(ours);
   await until(() => heard.length > 0, "first word");
   const [pid] = await connections();
-  // The owner of the app's role may not end it: only the server's own admin or the role itself can.
+  // A role may end its own connections.
   await withClient(urls().app, (db) => db.query("select pg_terminate_backend($1)", [pid]));
   await until(() => heard.filter(({ kind }) => kind === "missed").length === 2, "word of what may be missed");
   await reads(ours);
