@@ -14,6 +14,9 @@ test("at the chair: zones, the check by one key from any screen, a bad bead foun
   const visitId = page.url().split("/").pop()!;
   await page.getByRole("button", { name: "Begin the visit" }).click();
   await page.keyboard.press("n");
+  // All that is to be touched between two beads stands on the screen, without scrolling.
+  const last = (await page.getByRole("button", { name: "It will not grab" }).boundingBox())!;
+  expect(last.y + last.height).toBeLessThanOrEqual(800);
   await page.getByRole("button", { name: "zone 3, client's right done" }).click();
   await expect(page.getByRole("button", { name: "zone 3, client's right done" })).toHaveAttribute("aria-pressed", "true");
   await page.keyboard.press("n");
@@ -107,6 +110,29 @@ test("an outlier is questioned and may be left out; the bottle that its tests ca
   await page.waitForTimeout(900);
   await page.keyboard.press("h");
   await expect(sheet.getByText(/of 7 timed/)).toBeVisible();
+});
+
+test("times that the server does not answer to are kept on the page, counted, and sent again in their order", async ({ page }) => {
+  await page.goto("/air?sheet=glue");
+  await page.getByRole("radio", { name: /Slackwater/ }).click();
+  const sheet = page.getByRole("region", { name: "Set times" });
+  const kept = () =>
+    database(async (db) =>
+      Number((await db.query("select count(*) as n from studio.hand_time where seconds between 0.2 and 0.75")).rows[0].n),
+    );
+  const before = await kept();
+  await page.route("**/air**", (route) => (route.request().method() === "POST" ? route.abort() : route.continue()));
+  for (let i = 1; i <= 2; i++) {
+    await page.keyboard.press("h");
+    await page.waitForTimeout(300);
+    await page.keyboard.press("h");
+    await expect(sheet.getByText(i === 1 ? "One time is not kept yet." : "2 times are not kept yet.")).toBeVisible();
+  }
+  expect(await kept()).toBe(before);
+  await page.unroute("**/air**");
+  await sheet.getByRole("button", { name: "Send again" }).click();
+  await expect(sheet.getByText("not kept yet")).toHaveCount(0);
+  await expect.poll(kept).toBe(before + 2);
 });
 
 test("the target is dragged and moved by keys: grams, minutes, and whether this humidifier can", async ({ page }) => {

@@ -129,7 +129,7 @@ export function AtTheChair({
         ) : (
           <>
             <BigClock state={state} nowMs={nowMs} />
-            <div className="mt-6 flex flex-wrap gap-3">
+            <div className="mt-4 flex flex-wrap gap-3">
               <Button tone={state.beads.length === 0 && !state.shake ? "ivy" : "line"} size="bed" onClick={() => void shake()}>
                 Shake {shakeS} s
               </Button>
@@ -140,7 +140,7 @@ export function AtTheChair({
                 Take back
               </Button>
             </div>
-            <p className="mt-4 text-[0.9375rem] text-ink-2">
+            <p className="mt-3 text-[0.9375rem] text-ink-2">
               {visit.bottleNames[state.bottleId ?? ""] ? `${visit.bottleNames[state.bottleId ?? ""]}. ` : ""}
               {air
                 ? `Air ${air.temperatureC.toFixed(1)} °C, ${Math.round(air.relativeHumidity * 100)} %: a bead keeps ${formatClock(beadLifeS(visit.policy.beadMinutes, air))}`
@@ -157,7 +157,7 @@ export function AtTheChair({
                 onWillNotGrab={() => setLooking(true)}
               />
             ) : null}
-            <div className="mt-5 flex flex-wrap items-center gap-2 border-t border-line pt-4">
+            <div className="mt-4 flex flex-wrap items-center gap-2 border-t border-line pt-3">
               <Button tone="line" size="bedNarrow" onClick={end}>
                 Dry and finish
               </Button>

@@ -1,0 +1,44 @@
+import { database, expect, test } from "./support";
+
+const DRY_BOTTLE = "DW 1184";
+
+test("each visit is told its bottle; drops are counted down through the day, whoever works", async ({ page }) => {
+  await page.goto("/");
+  const wishes = page.getByRole("list").getByTestId("wish");
+  await expect(wishes.first()).toBeVisible();
+  const drops = (await wishes.allInnerTexts()).flatMap((text) => {
+    const found = /(\S+ \d+), (?:\d+ days? left, )?(\d+) drops/.exec(text);
+    return found ? [{ lot: found[1]!, left: Number(found[2]) }] : [];
+  });
+  expect(drops.length).toBeGreaterThanOrEqual(3);
+  for (const lot of new Set(drops.map((one) => one.lot))) {
+    const left = drops.filter((one) => one.lot === lot).map((one) => one.left);
+    expect(left).toEqual([...left].sort((a, b) => b - a));
+    expect(new Set(left).size).toBe(left.length);
+  }
+});
+
+test("a room too dry for every bottle: what to switch on when, or that its machines cannot", async ({ page }) => {
+  const emptied = (on: string) => database((db) => db.query(`update studio.bottle set emptied_on = ${on} where lot = $1`, [DRY_BOTTLE]));
+  // The back room has no humidifier; its air is read at 22 %.
+  await database((db) =>
+    db.query(
+      `insert into studio.reading (studio_id, sensor_id, room_id, taken_at, temperature_c, relative_humidity)
+       select s.studio_id, s.id, s.room_id, now(), 22, 0.22 from studio.sensor s where s.name = 'Trolley, back room'`,
+    ),
+  );
+  await emptied("current_date");
+  try {
+    await page.goto("/");
+    const rosalind = page.getByRole("listitem").filter({ hasText: "Rosalind" });
+    await expect(rosalind.getByTestId("wish")).toContainText("Out of this room's reach.");
+    await expect(rosalind.getByTestId("wish")).toContainText(/22\s%\sat\s22\s°C is to be expected, \w+ wants \d+\s%/);
+    // With a humidifier written down the same visit is given a time.
+    await database((db) => db.query(`update studio.room set traits = traits || '{"humidifierGPerH": 400}' where name = 'Back room'`));
+    await page.reload();
+    await expect(rosalind.getByTestId("wish")).toContainText(/Humidifier on (now|at \d\d:\d\d)\./);
+  } finally {
+    await emptied("null");
+    await database((db) => db.query(`update studio.room set traits = traits || '{"humidifierGPerH": 0}' where name = 'Back room'`));
+  }
+});
