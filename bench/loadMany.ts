@@ -1,11 +1,12 @@
 import pg from "pg";
 
 /**
- * Fills the demo studio up to 2,000 clients with 40,000 finished visits, each with its map and eight events, so that
- * pages are timed on a studio of many years.
+ * Fills the demo studio up to 2,000 clients with 40,000 finished visits, each with its map and nine events, from some
+ * eight hundred bottles, so that pages are timed on a studio of many years.
  */
 const { IVY_BENCH_OWNER: ownerUrl } = process.env;
 if (!ownerUrl) throw new Error("IVY_BENCH_OWNER is needed.");
+const BOTTLES = 800;
 const db = new pg.Client({ connectionString: ownerUrl });
 await db.connect();
 await db.query("begin");
@@ -35,11 +36,20 @@ await db.query(`create temporary table times as
   from many, generate_series(1, (select ceil((40000 - (select count(*) from studio.visit))::numeric / (select count(*) from many))::int)) n`);
 await db.query(`insert into studio.visit (studio_id, id, client_id, technician_id, room_id, chair, service, starts_at, minutes, map_id, map_revision)
   select studio_id, visit, client, member, room, 1, 'fill', at, 90, times.map, 1 from times, model`);
+// A bottle lasts some fifty visits; the first two are still open.
+await db.query(`create temporary table bottles as
+  select gen_random_uuid() as bottle, i as n from generate_series(0, ${BOTTLES - 1}) i`);
+await db.query(`insert into studio.bottle (studio_id, id, adhesive_id, lot, opened_on, emptied_on)
+  select studio_id, bottle, (select id from studio.adhesive limit 1), 'B ' || n, current_date - 10 - n * 3, case when n > 1 then current_date - n * 3 end
+  from bottles, model`);
 await db.query(`insert into studio.visit_event (studio_id, visit_id, id, at, server_time, clock, type, payload, member_id)
-  select studio_id, visit, gen_random_uuid(), at + x.after, at + x.after, 'checked', x.type, x.payload, member from times, model,
+  select studio_id, visit, gen_random_uuid(), at + x.after, at + x.after, 'checked', x.type,
+    case when x.payload ? 'bottleId' then x.payload || jsonb_build_object('bottleId', bottle) else x.payload end, member
+  from (select *, row_number() over (order by at desc) * ${BOTTLES} / (select count(*) + 1 from times) as n from times) times join bottles using (n), model,
   (values (interval '1 minute', 'started', '{"bottleId":null,"air":{"temperatureC":22,"relativeHumidity":0.5}}'::jsonb),
     (interval '20 minutes', 'shakeStarted', '{"durationS":60}'),
     (interval '22 minutes', 'beadPlaced', '{"lifeS":900,"bottleId":null,"air":{"temperatureC":22,"relativeHumidity":0.5}}'),
+    (interval '35 minutes', 'checked', '{"off":1,"of":30}'),
     (interval '36 minutes', 'beadPlaced', '{"lifeS":900,"bottleId":null,"air":{"temperatureC":22,"relativeHumidity":0.5}}'),
     (interval '50 minutes', 'beadPlaced', '{"lifeS":900,"bottleId":null,"air":{"temperatureC":22,"relativeHumidity":0.49}}'),
     (interval '64 minutes', 'beadPlaced', '{"lifeS":900,"bottleId":null,"air":{"temperatureC":22,"relativeHumidity":0.48}}'),

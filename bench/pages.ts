@@ -37,6 +37,7 @@ const ROUTES = [
   ["studio", "/studio"],
 ] as const;
 
+const QUIET_MS = 1500;
 /** Script a browser with an empty cache takes in before the page is quiet, gzipped, kB. */
 async function firstLoadKb(path: string): Promise<number> {
   const browser = await chromium.launch(CHROMIUM);
@@ -44,10 +45,15 @@ async function firstLoadKb(path: string): Promise<number> {
     const context = await browser.newContext({ storageState: path === "/sign-in" ? undefined : await api.storageState() });
     const page = await context.newPage();
     const bodies: Promise<Buffer>[] = [];
+    let lastMs = 0;
     page.on("response", (response) => {
-      if (response.request().resourceType() === "script") bodies.push(response.body());
+      if (response.request().resourceType() !== "script") return;
+      bodies.push(response.body());
+      lastMs = performance.now();
     });
-    await page.goto(url + path, { waitUntil: "networkidle" });
+    await page.goto(url + path, { waitUntil: "load" });
+    // The live stream stays open, so the network is never idle: quiet is when no more script comes.
+    while (performance.now() - lastMs < QUIET_MS) await page.waitForTimeout(100);
     return (await Promise.all(bodies)).reduce((sum, body) => sum + gzipSync(body).length, 0) / 1024;
   } finally {
     await browser.close();

@@ -1,6 +1,6 @@
 import { log } from "./log";
 import { guarded, readBody, readJson } from "./respond";
-import { ago, dayIn, formatIn, todayIn } from "./studioTime";
+import { ago, dayIn, formatIn, hoursIn, todayIn } from "./studioTime";
 import { typedNumber, typedPercent } from "./typed";
 
 describe("the studio's own time", () => {
@@ -19,6 +19,17 @@ describe("the studio's own time", () => {
     const { from, to } = dayIn("Europe/London", day);
     expect((to.getTime() - from.getTime()) / 3_600_000).toBe(hours);
   });
+  test.each(["Europe/London", "Asia/Kathmandu", "America/New_York", "Australia/Lord_Howe"])(
+    "a year of hours in %s is read as it is written one by one, over both changes of the clocks",
+    (timeZone) => {
+      const read = hoursIn(timeZone);
+      for (let hour = 0; hour < 366 * 24; hour += 7) {
+        const moment = new Date(Date.UTC(2026, 0, 1) + hour * 3_600_000);
+        const { day, hour: onTheClock } = read(moment.getTime());
+        expect(`${day} ${onTheClock}`).toBe(formatIn(timeZone, moment, "yyyy-MM-dd H"));
+      }
+    },
+  );
   test.each([
     [0, "0 s ago"],
     [95, "2 min ago"],

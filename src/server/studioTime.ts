@@ -18,6 +18,22 @@ export function formatIn(timeZone: string, moment: Date, pattern: string): strin
   return format(moment, pattern, { in: tz(timeZone) });
 }
 
+/** Reads long lists of moments on the studio's clock: the ISO day, and the hour 0..23. A tenth of `formatIn`'s time. */
+export function hoursIn(timeZone: string): (atMs: number) => { day: string; hour: number } {
+  const format = new Intl.DateTimeFormat("en-GB", {
+    timeZone,
+    year: "numeric",
+    month: "2-digit",
+    day: "2-digit",
+    hour: "2-digit",
+    hourCycle: "h23",
+  });
+  return (atMs) => {
+    const parts = Object.fromEntries(format.formatToParts(atMs).map(({ type, value }) => [type, value]));
+    return { day: `${parts.year}-${parts.month}-${parts.day}`, hour: Number(parts.hour) };
+  };
+}
+
 /** How long ago, in the roundest words that are true. `ago(d, d + 95 s)` → "1 min ago" */
 export function ago(moment: Date, now: Date): string {
   const seconds = Math.max(0, Math.round((now.getTime() - moment.getTime()) / 1000));

@@ -18,6 +18,7 @@ let olderFolder: string;
 const [studioA, studioB] = [randomUUID(), randomUUID()];
 const [front, back, other] = [randomUUID(), randomUUID(), randomUUID()];
 const sensor = randomUUID();
+const [client, visit, bead, bottle] = [randomUUID(), randomUUID(), randomUUID(), randomUUID()];
 
 async function migrateTo(steps: number) {
   olderFolder = mkdtempSync(path.join(os.tmpdir(), "ivy-older-"));
@@ -32,6 +33,12 @@ const readBy = (source: string | null, studio: string, room: string, at: string,
   ask(
     "insert into studio.reading (studio_id, id, room_id, sensor_id, taken_at, temperature_c, relative_humidity) values ($1, $2, $3, $4, $5, 21, $6)",
     [studio, randomUUID(), room, source, at, humidity],
+  );
+
+const tapped = (id: string, type: string, payload: object) =>
+  ask(
+    "insert into studio.visit_event (studio_id, visit_id, id, at, clock, type, payload, member_id) values ($1, $2, $3, now(), 'checked', $4, $5, $2)",
+    [studioA, visit, id, type, JSON.stringify(payload)],
   );
 
 beforeAll(async () => {
@@ -55,6 +62,14 @@ beforeAll(async () => {
   await readBy(null, studioA, back, "2026-03-02T09:05:00.0001Z", 0.6);
   await readBy(null, studioA, back, "2026-03-02T09:05:00.0002Z", 0.6);
   await readBy(null, studioB, other, "2026-03-02T09:05:00Z", 0.7);
+  await ask("insert into studio.client (studio_id, id, name) values ($1, $2, 'client')", [studioA, client]);
+  await ask(
+    "insert into studio.visit (studio_id, id, client_id, technician_id, room_id, chair, service, starts_at, minutes) values ($1, $2, $3, $3, $4, 1, 'fill', now(), 90)",
+    [studioA, visit, client, front],
+  );
+  await tapped(bead, "beadPlaced", { lifeS: 900, air: null, bottleId: bottle });
+  await tapped(randomUUID(), "beadPlaced", { lifeS: 900, air: null, bottleId: null });
+  await tapped(randomUUID(), "undone", { eventId: bead });
   await migrateDatabase(urls().empty);
 });
 afterAll(async () => {
@@ -94,4 +109,11 @@ test("the years before are rolled up like what comes now", async () => {
     { readings: 2, rh: 0.42 },
   ]);
   expect(await ask("select sum(readings)::int as n from studio.reading_hour")).toEqual([{ n: 6 }]);
+});
+
+test("older taps are found by what they are about", async () => {
+  expect(await ask("select type, about from studio.visit_event where about is not null order by type")).toEqual([
+    { type: "beadPlaced", about: bottle },
+    { type: "undone", about: bead },
+  ]);
 });

@@ -16,7 +16,7 @@ import {
 } from "@/core/air";
 import type { AirAt } from "@/core/adhesive";
 import type { StudioTransaction } from "@/server/inStudio";
-import { formatIn } from "@/server/studioTime";
+import { formatIn, hoursIn } from "@/server/studioTime";
 import type { SensorNow } from "./newestAir";
 
 /** Mean, lowest and highest of a stretch of readings, put right by calibration. */
@@ -198,11 +198,12 @@ export async function outlookOf(
   if (!main) return [];
   const from = new Date(now.getTime() - OUTLOOK_DAYS * 86_400_000);
   const [history] = bySensor([main], await hours(tx, [main], from, now));
-  const today = formatIn(timeZone, now, "yyyy-MM-dd");
+  const onTheClock = hoursIn(timeZone);
+  const today = onTheClock(now.getTime()).day;
   const past = history!.points
     .map((point) => {
-      const [day, hour] = formatIn(timeZone, new Date(point.atMs), "yyyy-MM-dd H").split(" ") as [string, string];
-      return { day, hour: Number(hour), temperatureC: point.temperatureC, relativeHumidity: point.relativeHumidity };
+      const { temperatureC, relativeHumidity } = point;
+      return { ...onTheClock(point.atMs), temperatureC, relativeHumidity };
     })
     .filter(({ day }) => day !== today);
   const nowHour = hourIn(timeZone, now);

@@ -3,7 +3,7 @@ import { and, asc, desc, eq, ilike, isNull, max, sql } from "drizzle-orm";
 import type { LashMap } from "@/core/map";
 import type { Survey } from "@/core/eye";
 import { client, lashMap, lashMapRevision, patchTest, survey, visit } from "@/db/schema";
-import { bottleNames } from "@/features/shelf/bottles";
+import { namesOf, usedBottles } from "@/features/shelf/bottles";
 import { visitsWhere } from "@/features/visit/data";
 import { waterOf } from "@/features/visit/water";
 import { standingOf } from "./standing";
@@ -84,7 +84,12 @@ export function clientPage(me: Member, id: string, now: Date) {
       maps: await mapsOf(tx, id),
       visits,
       water: await waterOf(tx, visits.slice(-1)),
-      bottles: await bottleNames(tx),
+      bottles: namesOf(
+        await usedBottles(
+          tx,
+          visits.map(({ state }) => state),
+        ),
+      ),
     };
   });
 }

@@ -8,16 +8,19 @@ import { addAdhesive, emptyBottle, openBottle } from "./actions";
 import type { ShelfPage, ShelfStandings } from "./data";
 
 type Problem = { message: string; fields: Readonly<Record<string, string>> };
+const UNCHANGED: Problem = { message: "The server did not answer. Nothing was changed.", fields: {} };
 const LOST: Problem = { message: "The server did not answer. What you typed is still here.", fields: {} };
 
 /** Adhesives with their bottles: lot, opened, how long they are good for. */
 export function Bottles({
   adhesives,
-  bottles,
+  open: inUse,
+  emptied,
+  emptiedInAll,
   today,
   mayAdd,
   standings,
-}: Pick<ShelfPage, "adhesives" | "bottles"> & { today: string; mayAdd: boolean; standings: ShelfStandings }) {
+}: Pick<ShelfPage, "adhesives" | "open" | "emptied" | "emptiedInAll"> & { today: string; mayAdd: boolean; standings: ShelfStandings }) {
   const [asking, setAsking] = useState<"bottle" | "adhesive" | null>(null);
   const [problem, setProblem] = useState<Problem | null>(null);
   const [busy, begin] = useTransition();
@@ -34,8 +37,12 @@ export function Bottles({
     });
   };
   const placeOf = (id: string) => standings?.bottles.findIndex((one) => one.id === id) ?? 0;
-  const open = bottles.filter((bottle) => bottle.emptiedOn === null).sort((a, b) => placeOf(a.id) - placeOf(b.id));
-  const emptied = bottles.filter((bottle) => bottle.emptiedOn !== null);
+  const open = [...inUse].sort((a, b) => placeOf(a.id) - placeOf(b.id));
+  const mark = (id: string, isEmpty: boolean) =>
+    begin(async () => {
+      const result = await emptyBottle({ id, emptied: isEmpty }).catch(() => ({ ok: false as const, ...UNCHANGED }));
+      setProblem(result.ok ? null : result);
+    });
   const nameOf = (id: string) => adhesives.find((one) => one.id === id)?.document;
   const error = (name: string) => problem?.fields[name];
   return (
@@ -95,11 +102,7 @@ export function Bottles({
                 {document.keptIn ? ` Kept: ${document.keptIn}.` : ""}
                 {document.dropsIn ? ` About ${Math.max(0, document.dropsIn - bottle.beads)} drops left of ${document.dropsIn}.` : ""}
               </p>
-              <Button
-                tone="plain"
-                className="-ml-4"
-                onClick={() => begin(async () => void (await emptyBottle({ id: bottle.id, emptied: true })))}
-              >
+              <Button tone="plain" className="-ml-4" disabled={busy} onClick={() => mark(bottle.id, true)}>
                 It is empty
               </Button>
             </li>
@@ -108,19 +111,21 @@ export function Bottles({
       </ul>
       {emptied.length > 0 ? (
         <details className="mt-3 text-[0.9375rem] text-ink-2">
-          <summary className="min-h-9 cursor-pointer py-1.5">Emptied bottles, {emptied.length}</summary>
+          <summary className="min-h-9 cursor-pointer py-1.5">Emptied bottles, {emptiedInAll}</summary>
           <ul>
             {emptied.map((bottle) => (
               <li key={bottle.id} className="flex flex-wrap items-baseline gap-x-3 py-1">
                 {nameOf(bottle.adhesiveId)?.name}, lot {bottle.lot}, {dayWords(bottle.openedOn)} to {dayWords(bottle.emptiedOn!)}
-                <Button tone="plain" onClick={() => begin(async () => void (await emptyBottle({ id: bottle.id, emptied: false })))}>
+                <Button tone="plain" disabled={busy} onClick={() => mark(bottle.id, false)}>
                   Not empty after all
                 </Button>
               </li>
             ))}
           </ul>
+          {emptiedInAll > emptied.length ? <p>Older ones stand in the visits they were used at.</p> : null}
         </details>
       ) : null}
+      {problem && !asking ? <Notice tone="stop" title={problem.message} className="mt-3" /> : null}
       <Dialog open={asking === "bottle"} onOpenChange={() => setAsking(null)} title="Open a bottle">
         <form onSubmit={(event) => send(event, openBottle)} className="space-y-4" noValidate>
           <SelectField label="Adhesive" name="adhesiveId" error={error("adhesiveId")}>

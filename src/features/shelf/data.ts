@@ -1,10 +1,10 @@
 import "server-only";
-import { and, asc, desc, eq } from "drizzle-orm";
+import { asc, desc, isNotNull } from "drizzle-orm";
 import { freshAir } from "@/core/air";
 import { CURL_IDS } from "@/core/curl";
 import { adhesive, bottle, room, tray } from "@/db/schema";
 import { airOf, sensorsNow } from "@/features/air/newestAir";
-import { beadsOf, openBottles } from "./bottles";
+import { openBottles } from "./bottles";
 import { inStudio } from "@/server/inStudio";
 import type { Member } from "@/server/member";
 import { todayIn } from "@/server/studioTime";
@@ -12,22 +12,21 @@ import { fitnessWords } from "./glueWords";
 import { judgedBottles } from "./judged";
 import { glueKnowledge } from "./knowledge";
 
-/** Adhesives, their bottles, and the trays. */
+/** Older ones stand in the visits they were used at. */
+const EMPTIED_SHOWN = 30;
+
+/** Adhesives, their open bottles and those emptied last, and the trays. */
 export function shelfPage(me: Member) {
   return inStudio(me, async (tx) => ({
     adhesives: await tx.select({ id: adhesive.id, document: adhesive.document }).from(adhesive).orderBy(asc(adhesive.createdAt)),
-    bottles: await tx
-      .select({
-        id: bottle.id,
-        adhesiveId: bottle.adhesiveId,
-        lot: bottle.lot,
-        openedOn: bottle.openedOn,
-        emptiedOn: bottle.emptiedOn,
-        beads: beadsOf(),
-      })
+    open: await openBottles(tx),
+    emptied: await tx
+      .select({ id: bottle.id, adhesiveId: bottle.adhesiveId, lot: bottle.lot, openedOn: bottle.openedOn, emptiedOn: bottle.emptiedOn })
       .from(bottle)
-      .innerJoin(adhesive, and(eq(adhesive.studioId, bottle.studioId), eq(adhesive.id, bottle.adhesiveId)))
-      .orderBy(desc(bottle.openedOn)),
+      .where(isNotNull(bottle.emptiedOn))
+      .orderBy(desc(bottle.emptiedOn), desc(bottle.openedOn))
+      .limit(EMPTIED_SHOWN),
+    emptiedInAll: await tx.$count(bottle, isNotNull(bottle.emptiedOn)),
     trays: (await tx.select({ id: tray.id, document: tray.document }).from(tray)).sort(
       (a, b) =>
         CURL_IDS.indexOf(a.document.curl) - CURL_IDS.indexOf(b.document.curl) ||
@@ -36,6 +35,7 @@ export function shelfPage(me: Member) {
     ),
   }));
 }
+
 /** How each open bottle stands in a room's air now for this member's singles, best first; by the room's name. */
 export function shelfStandings(me: Member, now: Date) {
   return inStudio(me, async (tx) => {

@@ -8,7 +8,7 @@ import { client, lashMap, lashMapRevision, member as memberTable, policy, room, 
 import { airByMinute } from "@/features/air/history";
 import { airOf, sensorsNow } from "@/features/air/newestAir";
 import { standingOf } from "@/features/clients/standing";
-import { bottleNames, openBottles, usedBottles } from "@/features/shelf/bottles";
+import { namesOf, openBottles, usedBottles } from "@/features/shelf/bottles";
 import { glueKnowledge } from "@/features/shelf/knowledge";
 import { inStudio, type StudioTransaction } from "@/server/inStudio";
 import type { Member } from "@/server/member";
@@ -140,11 +140,13 @@ export function visitPage(me: Member, visitId: string, today: string, now: Date)
     const sensors = await sensorsNow(tx, row.roomId);
     const begun = row.state.startedAtMs;
     const until = row.state.finishedAtMs ?? now.getTime();
+    const bottles = await openBottles(tx);
+    const bottlesUsed = await usedBottles(tx, [row.state]);
     return {
       visit: row,
-      bottles: await openBottles(tx),
-      names: await bottleNames(tx),
-      bottlesUsed: await usedBottles(tx, row.state),
+      bottles,
+      names: namesOf([...bottles, ...bottlesUsed]),
+      bottlesUsed,
       air: airOf(sensors, now.getTime()),
       readings: begun === null ? [] : await airByMinute(tx, sensors, new Date(begun - READ_BEFORE_MS), new Date(until)),
       knowledge: await glueKnowledge(tx, me.id),

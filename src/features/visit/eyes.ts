@@ -22,7 +22,7 @@ export async function eyesMayAtMs(tx: StudioTransaction, { roomId, technicianId,
   const lastMs = Math.max(...placings.map(({ atMs }) => atMs));
   const [held] = await tx.select().from(policy);
   const readings = await airByMinute(tx, await sensorsNow(tx, roomId), new Date(lastMs - READ_BEFORE_MS), now);
-  const glue = { bottlesUsed: await usedBottles(tx, state), knowledge: await glueKnowledge(tx, technicianId) };
+  const glue = { bottlesUsed: await usedBottles(tx, [state]), knowledge: await glueKnowledge(tx, technicianId) };
   const { law } = glueInUse(glue, state.bottleId);
   // Earlier lashes are ahead of the last one, which the eyes wait for.
   const last = placings.filter(({ atMs }) => atMs === lastMs);

@@ -10,14 +10,14 @@ export const metadata: Metadata = { title: "Shelf" };
 export default async function ShelfPage() {
   const member = await requireMember();
   const now = new Date();
-  const { adhesives, bottles, trays } = await shelfPage(member);
+  const { trays, ...bottles } = await shelfPage(member);
   const standings = await shelfStandings(member, now);
   const mayActOn = mayActAs(member, "technician");
   return (
     <>
       <h1 className="pt-5 pb-6 text-4xl">Shelf</h1>
       <div className="grid gap-x-14 gap-y-10 xl:grid-cols-[24rem_minmax(0,1fr)]">
-        <Bottles adhesives={adhesives} bottles={bottles} today={todayIn(member.timeZone, now)} standings={standings} mayAdd={mayActOn} />
+        <Bottles {...bottles} today={todayIn(member.timeZone, now)} standings={standings} mayAdd={mayActOn} />
         <Trays trays={trays} mayRemove={mayActOn} />
       </div>
     </>
