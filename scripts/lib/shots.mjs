@@ -39,7 +39,7 @@ async function toTheChair(page, name) {
   const answer = await page.request.post("/api/visits/events", { data: { events } });
   if (!answer.ok()) throw new Error(`The taps were not kept: ${await answer.text()}`);
   await page.reload();
-  await page.getByTestId("clock-bead").waitFor();
+  await page.getByTestId("clock-bead").first().waitFor();
 }
 
 /** The pictures of docs/screenshots/: a name, who is signed in, and the way there. Returning a PDF pictures its page. */

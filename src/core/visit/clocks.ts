@@ -57,7 +57,7 @@ export function visitClocks(state: VisitState, nowMs: number, eyesMayAtMs: numbe
     clocks.push({
       id: `check ${state.checkDueSinceMs}`,
       kind: "check",
-      label: "brush, eyes closed?",
+      label: "brush, eyes shut?",
       totalS: CHECK_RED_AFTER_S,
       leftS,
       state: leftS > 0 ? "soon" : "over",

@@ -79,50 +79,63 @@ export function HangingClocks() {
   useWakeLock(visits.some(({ mine }) => mine));
 
   if (hanging.length === 0) return null;
+  // With two clients in hand each clock says whose it is; with three clocks they move together to leave the header's words free.
+  const named = new Set(hanging.map(({ visit }) => visit.id)).size > 1;
+  const shape = cx(
+    "block rounded-b-lg border pt-1 pb-1.5 text-center leading-none",
+    hanging.length > 2 ? "min-w-20 px-2" : "min-w-28 px-4",
+  );
   return (
     <section aria-label="Running clocks" className="pointer-events-none fixed inset-x-0 top-0 z-30">
-      <ul className="flex justify-center gap-3">
+      <ul className={cx("flex justify-center", hanging.length > 2 ? "gap-1.5" : "gap-3")}>
         {hanging.map(({ visit, clock }) => (
           <li key={clock.id} className="pointer-events-auto">
-            <span aria-hidden="true" className="mx-auto block h-2.5 w-px bg-line-strong" />
+            <span aria-hidden="true" className={cx("mx-auto block w-px bg-line-strong", named ? "h-1" : "h-2.5")} />
             {clock.kind === "check" ? (
               <button
                 type="button"
                 data-testid="clock-check"
                 data-state={clock.state}
                 onClick={() => acknowledge(visit.id)}
-                className={cx("block min-w-28 rounded-b-lg border px-4 pt-1 pb-1.5 text-center leading-none", LOOKS[clock.state])}
+                className={cx(shape, LOOKS[clock.state])}
               >
-                <span className="block text-[0.8125rem] leading-5">
-                  {MARKS[clock.state]}
-                  {clock.label}
-                </span>
+                <Label clock={clock} who={visit.clientName} named={named} />
                 <span className="block text-[1.0625rem] leading-7 font-semibold">
                   yes <kbd className="rounded border border-current px-1.5 font-sans text-sm font-normal">C</kbd>
                 </span>
-                <span className="sr-only">{visit.clientName}</span>
               </button>
             ) : (
               <Link
                 href={`/visits/${visit.id}`}
                 data-testid={`clock-${clock.kind}`}
                 data-state={clock.state}
-                className={cx("block min-w-28 rounded-b-lg border px-4 pt-1 pb-1.5 text-center leading-none", LOOKS[clock.state])}
+                className={cx(shape, LOOKS[clock.state])}
               >
-                <span className="block text-[0.8125rem] leading-5">
-                  {MARKS[clock.state]}
-                  {clock.label}
-                  {clock.state === "over" && clock.kind === "bead" ? ", spent" : ""}
-                </span>
+                <Label clock={clock} who={visit.clientName} named={named} />
                 <span className="block text-[1.625rem] leading-7 font-semibold">
                   {formatClock(clock.state === "done" ? 0 : clock.leftS)}
                 </span>
-                <span className="sr-only">{visit.clientName}</span>
               </Link>
             )}
           </li>
         ))}
       </ul>
     </section>
+  );
+}
+
+/** What a clock counts, and whose it is: seen where two clients run at once, heard always. */
+function Label({ clock, who, named }: { clock: Clock; who: string; named: boolean }) {
+  return (
+    <>
+      <span className={cx("block max-w-32 truncate text-[0.8125rem] leading-4 font-semibold", !named && "sr-only")}>
+        <bdi>{who}</bdi>
+      </span>
+      <span className="block text-[0.8125rem] leading-5">
+        {MARKS[clock.state]}
+        {clock.label}
+        {clock.state === "over" && clock.kind === "bead" ? ", spent" : ""}
+      </span>
+    </>
   );
 }
