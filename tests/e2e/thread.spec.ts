@@ -88,7 +88,7 @@ test("client → survey → checked map → pad strip → air → bead → visit
 
   // The clock hangs on every screen, and goes on over a reload and a closed tab.
   await page.goto("/air");
-  const shown = async (p = page) => seconds((await p.getByTestId("clock-bead").locator("span").nth(1).innerText()).trim());
+  const shown = async (p = page) => seconds((await p.getByTestId("clock-bead").locator("[data-time]").innerText()).trim());
   const first = await shown();
   const seenAt = Date.now();
   await page.reload();

@@ -112,7 +112,7 @@ export function HangingClocks() {
                 className={cx(shape, LOOKS[clock.state])}
               >
                 <Label clock={clock} who={visit.clientName} named={named} />
-                <span className="block text-[1.625rem] leading-7 font-semibold">
+                <span data-time className="block text-[1.625rem] leading-7 font-semibold">
                   {formatClock(clock.state === "done" ? 0 : clock.leftS)}
                 </span>
               </Link>
