@@ -40,7 +40,7 @@ export type VisitState = {
   readonly bottleId: string | null;
   readonly shake: { readonly eventId: string; readonly startedAtMs: number; readonly durationS: number } | null;
   readonly beads: readonly Bead[];
-  /** When the last shake ended, or was broken off by a bead. */
+  /** When the last shake ended, or was broken off by a bead; one hardly begun does not count. */
   readonly shakenAtMs: number | null;
   readonly zones: readonly ZonePlaced[];
   readonly checks: readonly Check[];
@@ -96,7 +96,7 @@ function fold(state: VisitState, event: KeptEvent): VisitState {
       return {
         ...kept,
         shake: null,
-        shakenAtMs: state.shake ? Math.min(at, state.shake.startedAtMs + state.shake.durationS * 1000) : state.shakenAtMs,
+        shakenAtMs: shakeEndedMs(state.shake, at) ?? state.shakenAtMs,
         checkDueSinceMs: state.beads.length > 0 ? (state.checkDueSinceMs ?? at) : state.checkDueSinceMs,
         // Work went on after it: what was finished was not the end.
         finish: null,
@@ -142,6 +142,16 @@ function fold(state: VisitState, event: KeptEvent): VisitState {
     case "undone":
       return state;
   }
+}
+
+/** Broken off sooner than this, a shake has not stirred the glue. Common practice: 15 to 20 s before a new bead. */
+const SHAKE_AT_LEAST_MS = 15_000;
+
+/** When a shake ended that a bead was put out after; null where it was hardly begun. */
+function shakeEndedMs(shake: VisitState["shake"], at: number): number | null {
+  if (!shake) return null;
+  const whole = shake.durationS * 1000;
+  return at - shake.startedAtMs < Math.min(SHAKE_AT_LEAST_MS, whole) ? null : Math.min(at, shake.startedAtMs + whole);
 }
 
 const endBead = (beads: readonly Bead[], at: number) => beads.map((bead) => (bead.endedAtMs === null ? { ...bead, endedAtMs: at } : bead));

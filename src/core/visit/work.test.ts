@@ -58,6 +58,29 @@ describe("brush through and look at the eyes at each change of the bead", () => 
   });
 });
 
+describe("was the bottle shaken", () => {
+  const shakenMinute = (shakeS: number, beadAfterS: number) => {
+    const shake = event(5, "shakeStarted", { durationS: shakeS });
+    const { shakenAtMs } = visitState([started(), shake, bead(5 + beadAfterS / 60)]);
+    return shakenAtMs === null ? null : (shakenAtMs - T0) / 1000 - 300;
+  };
+  test.each([
+    [60, 90, 60],
+    [60, 20, 20],
+    [60, 15, 15],
+    [60, 3, null],
+    [10, 12, 10],
+    [10, 4, null],
+  ])("a shake of %d s with the bead after %d s ended at %p (common practice: 15 s at least)", (shakeS, beadAfterS, ended) =>
+    expect(shakenMinute(shakeS, beadAfterS)).toEqual(ended === null ? null : expect.closeTo(ended, 3)),
+  );
+  test("one hardly begun leaves the last whole one standing", () => {
+    const whole = event(5, "shakeStarted", { durationS: 60 });
+    const slip = event(20, "shakeStarted", { durationS: 60 });
+    expect(visitState([started(), whole, bead(7), slip, bead(20.05)]).shakenAtMs).toBe(T0 + 6 * MINUTE);
+  });
+});
+
 describe("the eyes, once placing is over", () => {
   const wiped = (minute: number) => event(minute, "beadWiped", {});
   const eyes = (events: KeptEvent[], minute: number, mayMinute: number | null = 40) =>
