@@ -6,7 +6,7 @@ import { adhesive, bottle } from "@/db/schema";
 import type { StudioTransaction } from "@/server/inStudio";
 
 /** Beads put out from a bottle, a drop each, those taken back left out. */
-export const beadsOf = () =>
+const beadsOf = () =>
   sql<number>`(
   select count(*) from studio.visit_event e where e.studio_id = ${bottle.studioId} and e.type = 'beadPlaced' and e.about = ${bottle.id}
     and not exists (select 1 from studio.visit_event u where u.studio_id = e.studio_id and u.type = 'undone' and u.about = e.id)
