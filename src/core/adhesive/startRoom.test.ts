@@ -20,7 +20,7 @@ describe("start the room", () => {
     days: 10,
   }));
   const bottles = [glue("damp", 0.45, 0.6), glue("damper", 0.55, 0.7)];
-  const start = (visits: { id: string; startHour: number; hours: number }[], traits = usualRoomTraits, of = bottles) =>
+  const start = (visits: { id: string; startHour: number }[], traits = usualRoomTraits, of = bottles) =>
     startRoom(
       visits,
       ahead,
@@ -34,8 +34,8 @@ describe("start the room", () => {
 
   test("none fits the dry forenoon: the nearest bottle, and the humidifier on in time for slow walls", () => {
     const [first, second] = start([
-      { id: "b", startHour: 11.5, hours: 2 },
-      { id: "a", startHour: 9.5, hours: 2 },
+      { id: "b", startHour: 11.5 },
+      { id: "a", startHour: 9.5 },
     ]);
     expect(first).toMatchObject({ visitId: "a", bottleId: "damp", needs: { machine: "humidifier" } });
     expect(first!.needs!.target.relativeHumidity).toBeCloseTo(0.47, 6);
@@ -44,19 +44,19 @@ describe("start the room", () => {
     expect(second).toMatchObject({ visitId: "b", bottleId: "damp", needs: null });
   });
   test("a bottle that fits wants nothing done", () => {
-    expect(start([{ id: "a", startHour: 10, hours: 2 }], usualRoomTraits, [...bottles, glue("dry", 0.2, 0.4)])[0]).toMatchObject({
+    expect(start([{ id: "a", startHour: 10 }], usualRoomTraits, [...bottles, glue("dry", 0.2, 0.4)])[0]).toMatchObject({
       bottleId: "dry",
       needs: null,
     });
   });
   test("a room without a humidifier is told that it cannot", () => {
-    const [only] = start([{ id: "a", startHour: 10, hours: 2 }], { ...usualRoomTraits, humidifierGPerH: 0 });
+    const [only] = start([{ id: "a", startHour: 10 }], { ...usualRoomTraits, humidifierGPerH: 0 });
     expect(only!.needs).toMatchObject({ switchOnHour: null, minutes: null });
   });
   test("a room too damp wants its dryer, one too cold its heater, and where both are wanted the slower one decides", () => {
     const in_ = (traits: Partial<typeof usualRoomTraits>, air: ReturnType<typeof at>) =>
       startRoom(
-        [{ id: "a", startHour: 12, hours: 2 }],
+        [{ id: "a", startHour: 12 }],
         [],
         air,
         12,
@@ -77,7 +77,7 @@ describe("start the room", () => {
   });
   test("beyond the hours that are known the air now is left to the room", () => {
     const [late] = startRoom(
-      [{ id: "a", startHour: 20, hours: 2 }],
+      [{ id: "a", startHour: 20 }],
       [],
       at(22, 0.6),
       8,

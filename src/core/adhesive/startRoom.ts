@@ -3,8 +3,8 @@ import type { BottleFitness } from "./bottleFitness";
 import type { Adhesive } from "./schema";
 import { windowVerdict } from "./windowVerdict";
 
-/** A visit of the day that glue is wanted for; hours on the studio's clock. */
-export type DayVisit = { readonly id: string; readonly startHour: number; readonly hours: number };
+/** A visit of the day that glue is wanted for; its hour on the studio's clock. */
+export type DayVisit = { readonly id: string; readonly startHour: number };
 
 export type RoomStart = {
   readonly visitId: string;

@@ -7,4 +7,4 @@ export type Technique = (typeof TECHNIQUES)[number];
 export const TECHNIQUE_LABELS: Readonly<Record<Technique, string>> = { single: "singles", fan: "fans" };
 
 /** What placing this fibre asks of the hand. */
-export const techniqueOf = (fibre: Pick<Fibre, "count">): Technique => (meanCount(fibre) > 1 ? "fan" : "single");
+export const techniqueOf = (fibre: Pick<Fibre, "count" | "countTo">): Technique => (meanCount(fibre) > 1 ? "fan" : "single");

@@ -157,18 +157,14 @@ CREATE TRIGGER "events_came" AFTER INSERT ON "studio"."visit_event" REFERENCING 
 --> statement-breakpoint
 -- Settles hours that are owed: their minutes and the hour itself, reckoned anew from the readings. Any number of copies of
 -- the app may call it at once; each takes other hours. Returns how many it settled.
--- An hour is found by the index, whatever the planner thinks of a few hundred of them: over years of readings its other ways read everything.
-CREATE FUNCTION "device"."roll_up"(p_most integer) RETURNS integer LANGUAGE plpgsql SECURITY DEFINER SET search_path = pg_catalog
-SET enable_hashjoin = off SET enable_mergejoin = off SET enable_seqscan = off SET enable_bitmapscan = off SET jit = off AS $$
+CREATE FUNCTION "device"."roll_up"(p_most integer) RETURNS integer LANGUAGE plpgsql SECURITY DEFINER SET search_path = pg_catalog AS $$
 DECLARE
   due device.owed[];
 BEGIN
-  -- Picked once and materialised: joined as a subquery it would be picked anew for every row.
-  WITH picked AS MATERIALIZED (
-    SELECT studio_id, sensor_id, hour FROM device.owed ORDER BY since LIMIT p_most FOR UPDATE SKIP LOCKED
-  ), taken AS (
-    DELETE FROM device.owed o USING picked t
-    WHERE o.studio_id = t.studio_id AND o.sensor_id = t.sensor_id AND o.hour = t.hour RETURNING o.*)
+  WITH taken AS (
+    DELETE FROM device.owed o USING (
+      SELECT studio_id, sensor_id, hour FROM device.owed ORDER BY since LIMIT p_most FOR UPDATE SKIP LOCKED
+    ) t WHERE o.studio_id = t.studio_id AND o.sensor_id = t.sensor_id AND o.hour = t.hour RETURNING o.*)
   SELECT array_agg(taken::device.owed) INTO due FROM taken;
   IF due IS NULL THEN RETURN 0; END IF;
   -- A statement of its own: it sees what was committed while the rows above were waited for.

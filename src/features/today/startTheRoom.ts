@@ -59,11 +59,7 @@ export async function startTheRoom(
       const age = bottleAge(bottle.openedOn, today, bottle.adhesive.lifeAfterOpeningDays);
       return bottleFitness(bottle, model, age, then, room.volumeM3, handTime(hand[map ? techniqueOf(map.fibre) : "single"]));
     };
-    const chairs = [...here.values()].map(({ id, startsAt, minutes }) => ({
-      id,
-      startHour: hourIn(timeZone, startsAt),
-      hours: minutes / 60,
-    }));
+    const chairs = [...here.values()].map(({ id, startsAt }) => ({ id, startHour: hourIn(timeZone, startsAt) }));
     const plain = { temperatureC: air.temperatureC, relativeHumidity: air.relativeHumidity };
     starts.push(...startRoom(chairs, hours, plain, nowHour, room, bottles, fitnessIn, PEOPLE_BEFORE));
   }
