@@ -8,7 +8,7 @@ const shared = {
       { jsc: { target: "es2022", parser: { syntax: "typescript", tsx: true }, transform: { react: { runtime: "automatic" } } } },
     ],
   },
-  transformIgnorePatterns: ["/node_modules/(?!(d3[^/]*|internmap|delaunator|robust-predicates)/)"],
+  transformIgnorePatterns: ["/node_modules/(?!(culori|d3[^/]*|internmap|delaunator|robust-predicates)/)"],
   moduleNameMapper: { "^server-only$": "<rootDir>/tests/empty.ts", "^@/(.*)$": "<rootDir>/src/$1" },
 };
 const config = {

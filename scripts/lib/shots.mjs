@@ -13,8 +13,20 @@ async function openMap(page, name) {
 }
 const settle = (page) => page.waitForTimeout(700);
 
+const tapAt = (visitId, minutesAgo, type, payload) => ({
+  id: crypto.randomUUID(),
+  visitId,
+  at: new Date(Date.now() - minutesAgo * 60_000).toISOString(),
+  clock: "checked",
+  type,
+  payload,
+});
+
 /** A visit brought to the chair, begun a while ago, with its second bead out; taps are handed in as a tablet would. */
 async function toTheChair(page, name) {
+  // What an earlier picture left running would hang over this one.
+  const { visits } = await (await page.request.get("/api/visits/running")).json();
+  for (const { id } of visits) await page.request.post("/api/visits/events", { data: { events: [tapAt(id, 0, "finished", {})] } });
   await openMap(page, name);
   await page.getByRole("button", { name: "To the chair" }).click();
   await page.waitForURL(/\/visits\//);
@@ -40,6 +52,26 @@ async function toTheChair(page, name) {
   if (!answer.ok()) throw new Error(`The taps were not kept: ${await answer.text()}`);
   await page.reload();
   await page.getByTestId("clock-bead").first().waitFor();
+}
+
+async function openPlan(page, name) {
+  await page.goto("/colour");
+  await page.getByRole("link", { name }).first().click();
+  await page.waitForURL(/\/visits\//);
+  await page.getByRole("button", { name: "Go by this plan" }).waitFor();
+}
+/** A plan gone by, and taps handed in as a tablet would have made them. */
+async function toTheRun(page, name, taps) {
+  await openPlan(page, name);
+  const why = page.getByLabel("Why it goes ahead");
+  if (await why.count()) await why.fill("lenses are out, in their case");
+  await page.getByRole("button", { name: "Go by this plan" }).click();
+  await page.getByTestId("run-now").waitFor();
+  const visitId = page.url().split("/").pop();
+  const answer = await page.request.post("/api/visits/events", { data: { events: taps((...tap) => tapAt(visitId, ...tap)) } });
+  if (!answer.ok()) throw new Error(`The taps were not kept: ${await answer.text()}`);
+  await page.reload();
+  await page.getByTestId("run-now").waitFor();
 }
 
 /** The pictures of docs/screenshots/: a name, who is signed in, and the way there. Returning a PDF pictures its page. */
@@ -108,36 +140,6 @@ export const shots = [
     },
   },
   {
-    name: "fibre",
-    take: async (page) => {
-      await openMap(page, /Ottilie/);
-      await page.locator("[data-zone=right-6]").click();
-      await page.getByRole("radio", { name: "fibre", exact: true }).click();
-      await settle(page);
-      await page.getByText("Weighs the same").scrollIntoViewIfNeeded();
-      await settle(page);
-    },
-  },
-  {
-    name: "compare",
-    take: async (page) => {
-      await openMap(page, /Bronagh/);
-      await page.getByRole("radio", { name: "doll" }).click();
-      await page.waitForTimeout(400);
-      await page.getByRole("radio", { name: "saves", exact: true }).click();
-      await page.getByRole("button", { name: "Compare" }).first().click();
-      await settle(page);
-    },
-  },
-  {
-    name: "brief",
-    take: async (page) => {
-      await openMap(page, /Leïla/);
-      const [download] = await Promise.all([page.waitForEvent("download"), page.getByRole("button", { name: "Trolley brief" }).click()]);
-      return readFile(await download.path());
-    },
-  },
-  {
     name: "pad-strip",
     take: async (page) => {
       await openMap(page, /Ottilie/);
@@ -171,16 +173,69 @@ export const shots = [
     },
   },
   {
-    name: "shelf",
+    name: "studio",
     take: async (page) => {
-      await page.goto("/shelf");
+      await page.goto("/studio");
       await settle(page);
     },
   },
   {
-    name: "studio",
+    name: "colour-plan",
     take: async (page) => {
-      await page.goto("/studio");
+      await openPlan(page, /Marigold/);
+      await settle(page);
+    },
+  },
+  {
+    name: "colour-shield",
+    take: async (page) => {
+      await openPlan(page, /Marigold/);
+      await page.getByRole("radio", { name: "Shield" }).click();
+      await settle(page);
+    },
+  },
+  {
+    name: "colour-mix",
+    take: async (page) => {
+      await openPlan(page, /Marigold/);
+      await page.getByRole("radio", { name: "Mix", exact: true }).click();
+      await settle(page);
+    },
+  },
+  {
+    name: "colour-run",
+    take: async (page) => {
+      const batch = (stepId) => ({ stepId, productId: crypto.randomUUID(), batchId: crypto.randomUUID() });
+      await toTheRun(page, /Marigold/, (tap) => [
+        ...["cleanse", "shield"].map((stepId) => tap(9, "taskDone", { stepId })),
+        ...["step-1", "step-2"].map((stepId) => tap(8, "batchTaken", batch(stepId))),
+        tap(5.2, "coated", { stepId: "step-1", area: "lashRight" }),
+        tap(4.5, "coated", { stepId: "step-1", area: "lashLeft" }),
+      ]);
+      await settle(page);
+    },
+  },
+  {
+    name: "colour-run-lamp",
+    theme: "lamp",
+    who: "jossa",
+    take: async (page) => {
+      await toTheRun(page, /Ysolde/, (tap) => [
+        tap(9, "taskDone", { stepId: "cleanse" }),
+        tap(6.5, "pasteMixed", {
+          stepId: "lighten",
+          lines: [{ productId: crypto.randomUUID(), batchId: crypto.randomUUID(), amount: 1, unit: "g", grams: 1 }],
+          peroxide: { low: 0.02, mid: 0.02, high: 0.02, known: true },
+          lifeS: 600,
+          leftoverG: 0,
+          cost: null,
+        }),
+        tap(6.2, "coated", { stepId: "lighten", area: "browRight" }),
+        tap(5.6, "coated", { stepId: "lighten", area: "browLeft" }),
+        tap(4.1, "looked", { stepId: "lighten", area: "browRight", depth: 3 }),
+        tap(3.5, "looked", { stepId: "lighten", area: "browLeft", depth: 4 }),
+        tap(2.0, "looked", { stepId: "lighten", area: "browRight", depth: 4 }),
+      ]);
       await settle(page);
     },
   },

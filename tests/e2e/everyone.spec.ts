@@ -39,6 +39,12 @@ const VIEWS: readonly (readonly [name: string, path: (one: (sql: string) => Prom
   ["air, history", () => "/air?sheet=history"],
   ["air, set times", () => "/air?sheet=glue"],
   ["air, room", () => "/air?sheet=room"],
+  ["colour", () => "/colour"],
+  ["protocol", () => "/colour/protocols/liftTint"],
+  [
+    "colour kept",
+    async (one) => `/visits/${await one("select id from studio.visit where service = 'brow lightening' order by starts_at limit 1")}`,
+  ],
   ["shelf", () => "/shelf"],
   ["studio", () => "/studio"],
   [
@@ -80,6 +86,42 @@ async function check(page: Page, name: string) {
   }
 }
 
+test("a lightening planned, under way with looks owed, and stopped: axe finds nothing and nothing runs off sideways", async ({ page }) => {
+  test.setTimeout(240_000);
+  await page.emulateMedia({ reducedMotion: "reduce" });
+  const visitId = await database(
+    async (db) =>
+      (await db.query("select id from studio.visit where service = 'brow lightening' order by starts_at desc limit 1")).rows[0]
+        .id as string,
+  );
+  await page.goto(`/visits/${visitId}`);
+  await expect(page.getByRole("button", { name: "Go by this plan" })).toBeVisible();
+  await check(page, "colour planned");
+  await page.getByRole("button", { name: "Go by this plan" }).click();
+  await page.getByTestId("run-now").waitFor();
+  const sent = await page.request.post("/api/visits/events", {
+    data: {
+      events: [
+        { type: "taskDone", payload: { stepId: "cleanse" } },
+        { type: "coated", payload: { stepId: "lighten", area: "browRight" } },
+      ].map((event, i) => ({
+        id: crypto.randomUUID(),
+        visitId,
+        at: new Date(Date.now() - (3 - i) * 60_000).toISOString(),
+        clock: "checked",
+        ...event,
+      })),
+    },
+  });
+  expect(sent.ok()).toBe(true);
+  await page.reload();
+  await page.getByTestId("look-row").waitFor();
+  await check(page, "colour under way");
+  await page.keyboard.press("s");
+  await page.getByTestId("stop-screen").waitFor();
+  await check(page, "colour stopped");
+});
+
 for (const [name, path] of VIEWS)
   test(`${name}: axe finds nothing and nothing runs off sideways, 360 to 1440 px, paper and lamp`, async ({ page }) => {
     await page.emulateMedia({ reducedMotion: "reduce" });
@@ -115,7 +157,7 @@ test("every view is reached and worked by keyboard: skip link, places, the first
   await expect(page.getByRole("link", { name: "To the page" })).toBeFocused();
   await page.keyboard.press("Tab");
   await expect(page.getByRole("link", { name: "Ivy Thread" })).toBeFocused();
-  for (const place of ["Today", "Clients", "Air", "Shelf", "Studio"]) {
+  for (const place of ["Today", "Clients", "Colour", "Air", "Shelf", "Studio"]) {
     await page.keyboard.press("Tab");
     await expect(page.getByRole("navigation", { name: "Places" }).getByRole("link", { name: place })).toBeFocused();
   }

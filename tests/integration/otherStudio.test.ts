@@ -1,6 +1,7 @@
 import { readdirSync, readFileSync, statSync } from "node:fs";
 import path from "node:path";
 import { actAs } from "../support/memberAs";
+import { liftPlan } from "../support/runs";
 import { fingerprint, makeStudio, pointAppAtTests, type TestStudio } from "../support/studios";
 
 // Signs in as another studio and tries every action and every route with this studio's ids: it gets nothing.
@@ -76,6 +77,23 @@ const inputs: Record<string, (s: TestStudio) => unknown> = {
   "shelf/addTray": () => null,
   "shelf/setLengthInTray": (s) => ({ id: s.ids.tray, lengthMm: 9, stocked: false }),
   "shelf/removeTray": (s) => ({ id: s.ids.tray }),
+  "colour/openVisit": (s) => ({ clientId: s.ids.client, kind: "lift" }),
+  "colour/planRun": (s) => ({ visitId: s.ids.colourVisit, eventId: uuid(), plan: liftPlan(), air: null, reason: "because I say so" }),
+  "colour/keepConsultation": (s) => ({
+    clientId: s.ids.client,
+    document: { version: 1, conditions: [], processed: false },
+    bornOn: "",
+  }),
+  "colour/keepConsent": (s) => ({ clientId: s.ids.client, kind: "lift", signedName: "x", signature: "M1 1L2 2", onPaper: false }),
+  "colour/writeIncident": (s) => ({ visitId: s.ids.colourVisit, words: "spied" }),
+  "colour/keepProduct": () => null,
+  "colour/calibrateProduct": (s) => ({ id: s.ids.product, how: "drops", drops: 40, grams: 2 }),
+  "colour/openBatch": (s) => ({ productId: s.ids.product, lot: "X", openedOn: "2026-01-01" }),
+  "colour/emptyBatch": (s) => ({ id: s.ids.batch, emptied: true }),
+  "colour/addShield": () => null,
+  "colour/removeShield": (s) => ({ id: s.ids.shield }),
+  "colour/keepProtocol": (s) => ({ id: s.ids.protocol, base: 1, document: liftPlan().protocol }),
+  "colour/putProtocolAway": (s) => ({ id: s.ids.protocol, away: true }),
   "studio/savePolicy": () => null,
   "studio/addPerson": () => null,
   "studio/addSensor": (s) => ({ roomId: s.ids.room, name: "spy" }),
@@ -137,6 +155,12 @@ test("a trainee sets no policy, adds nobody, removes nothing, and is told whose 
     ["map/forgetLook", { id: ours.ids.look }],
     ["map/forgetTemplate", { id: ours.ids.template }],
     ["pictures/removePicture", { id: ours.ids.picture }],
+    ["colour/keepProtocol", { id: ours.ids.protocol, base: 1, document: liftPlan().protocol }],
+    ["colour/putProtocolAway", { id: ours.ids.protocol, away: true }],
+    ["colour/keepProduct", { id: null, document: {} }],
+    ["colour/calibrateProduct", { id: ours.ids.product, how: "drops", drops: 40, grams: 2 }],
+    ["colour/addShield", {}],
+    ["colour/removeShield", { id: ours.ids.shield }],
   ];
   for (const [name, input] of tries)
     expect([name, await actions.get(name)!(input)]).toEqual([
@@ -160,7 +184,14 @@ test("every action answers nonsense in words and throws at nobody", async () => 
   expect(await fingerprint(ours.ids.studioId)).toBe(before);
 });
 
-const ROUTES_FOR_NOBODY = ["api/auth/[...all]", "api/health", "api/time", "api/intake/readings", "schemas/lash-map.v2.json"];
+const ROUTES_FOR_NOBODY = [
+  "api/auth/[...all]",
+  "api/health",
+  "api/time",
+  "api/intake/readings",
+  "schemas/lash-map.v2.json",
+  "schemas/protocol.v1.json",
+];
 type Handlers = Partial<
   Record<"GET" | "POST", (request: Request, context: { params: Promise<Record<string, string>> }) => Promise<Response> | Response>
 >;
@@ -208,7 +239,13 @@ const ask = (studio: TestStudio) => ({
         : {}),
     }),
   context: {
-    params: Promise.resolve({ mapId: studio.ids.map, clientId: studio.ids.client, id: studio.ids.picture, roomId: studio.ids.room }),
+    params: Promise.resolve({
+      mapId: studio.ids.map,
+      clientId: studio.ids.client,
+      id: studio.ids.picture,
+      roomId: studio.ids.room,
+      visitId: studio.ids.colourVisit,
+    }),
   },
 });
 
@@ -226,6 +263,8 @@ test("as another studio, no route gives or takes anything of ours; signed out, e
     "api/pictures/[id]",
     "api/rooms/[roomId]/history",
     "api/rooms/[roomId]/table",
+    "api/visits/[visitId]/care.pdf",
+    "api/visits/[visitId]/care.txt",
     "api/visits/events",
     "api/visits/running",
   ]);

@@ -2,7 +2,9 @@ import { createHash, randomUUID } from "node:crypto";
 import pg from "pg";
 import { usualSurvey } from "@/core/eye";
 import { planMap, type LashMap } from "@/core/map";
+import type { Product } from "@/core/mixing";
 import { defaultPolicy } from "@/core/policy";
+import { shippedProtocols } from "@/core/protocol";
 import { lengthsFrom, trayOf } from "./surveys";
 
 /** Addresses of the database that scripts/test.mjs started; without it these tests have nothing to run on. */
@@ -35,6 +37,22 @@ export async function withClient<T>(url: string, work: (client: pg.Client) => Pr
   }
 }
 
+const PRODUCT = {
+  version: 1,
+  name: "lotion",
+  kind: "lifting",
+  peroxide: null,
+  ready: null,
+  consistency: "cream",
+  densityGMl: null,
+  nozzleMm: null,
+  dropsPerGram: null,
+  colour: null,
+  packG: null,
+  packPrice: null,
+  lifeAfterOpeningDays: null,
+} satisfies Product;
+
 export type TestStudio = Awaited<ReturnType<typeof makeStudio>>;
 
 /** A whole small studio with one of everything, made as the owner of the tables. */
@@ -63,6 +81,14 @@ export async function makeStudio(name: string) {
       "calibration",
       "setTest",
       "handTime",
+      "product",
+      "batch",
+      "shield",
+      "protocol",
+      "consultation",
+      "consent",
+      "incident",
+      "colourVisit",
     ].map((key) => [key, randomUUID()]),
   ) as Record<
     | "studioId"
@@ -86,7 +112,15 @@ export async function makeStudio(name: string) {
     | "picture"
     | "calibration"
     | "setTest"
-    | "handTime",
+    | "handTime"
+    | "product"
+    | "batch"
+    | "shield"
+    | "protocol"
+    | "consultation"
+    | "consent"
+    | "incident"
+    | "colourVisit",
     string
   >;
   const survey = usualSurvey();
@@ -216,6 +250,44 @@ export async function makeStudio(name: string) {
       "insert into studio.visit_event (studio_id, visit_id, id, at, clock, type, payload, member_id) values ($1, $2, $3, now(), 'checked', 'started', $4, $5)",
       [s, ids.visit, ids.event, JSON.stringify({ bottleId: ids.bottle, air: null }), ids.owner],
     );
+    await put("insert into studio.product (studio_id, id, document) values ($1, $2, $3)", [s, ids.product, JSON.stringify(PRODUCT)]);
+    await put("insert into studio.batch (studio_id, id, product_id, lot, opened_on) values ($1, $2, $3, 'B1', current_date - 3)", [
+      s,
+      ids.batch,
+      ids.product,
+    ]);
+    await put("insert into studio.shield (studio_id, id, document) values ($1, $2, $3)", [
+      s,
+      ids.shield,
+      JSON.stringify({ version: 1, name: `${name} shield`, kind: "shield", radiusMm: 4 }),
+    ]);
+    await put("insert into studio.protocol (studio_id, id, document, saved_by) values ($1, $2, $3, $4)", [
+      s,
+      ids.protocol,
+      JSON.stringify(shippedProtocols.lift(defaultPolicy)),
+      ids.owner,
+    ]);
+    await put("insert into studio.consultation (studio_id, id, client_id, document, asked_by) values ($1, $2, $3, $4, $5)", [
+      s,
+      ids.consultation,
+      ids.client,
+      JSON.stringify({ version: 1, conditions: [], processed: false }),
+      ids.owner,
+    ]);
+    await put(
+      "insert into studio.consent (studio_id, id, client_id, service, words, signed_name, signature, signed_on, taken_by) values ($1, $2, $3, 'lift', 'private', 'private', '', current_date, $4)",
+      [s, ids.consent, ids.client, ids.owner],
+    );
+    await put(
+      "insert into studio.visit (studio_id, id, client_id, technician_id, room_id, chair, service, starts_at, minutes) values ($1, $2, $3, $4, $5, 1, 'lift', now(), 60)",
+      [s, ids.colourVisit, ids.client, ids.owner, ids.room],
+    );
+    await put("insert into studio.incident (studio_id, id, visit_id, words, written_by) values ($1, $2, $3, 'private', $4)", [
+      s,
+      ids.incident,
+      ids.colourVisit,
+      ids.owner,
+    ]);
     await put("insert into device.token (hash, studio_id, sensor_id) values ($1, $2, $3)", [hash, s, ids.sensor]);
   });
   const member = (role: "owner" | "technician" | "trainee") => ({

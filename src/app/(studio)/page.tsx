@@ -23,7 +23,7 @@ export default async function Today() {
         visit,
         from: time(visit.startsAt),
         to: time(new Date(visit.startsAt.getTime() + visit.minutes * 60_000)),
-        standing: standings.get(visit.clientId)!,
+        standing: standings.get(visit.id) ?? null,
         map: visit.map ?? maps.get(visit.clientId) ?? null,
         wish: wishes.get(visit.id) ?? null,
       }))}

@@ -1,4 +1,4 @@
-import { normalBelow } from "./gaussian";
+import { normalBelow } from "../statistics/gaussian";
 import type { SetTime } from "./setTimeModel";
 
 /** Seconds from the dip until the extension sits, of one hand and technique. */

@@ -14,7 +14,7 @@ export {
   type SetTimeModel,
   type BottleDrift,
 } from "./setTimeModel";
-export { independent, updated, sumOf, normalBelow, type Belief } from "./gaussian";
+export { independent, updated, sumOf, normalBelow, type Belief } from "../statistics/gaussian";
 export { handTime, handMatch, type HandTime, type HandMatch } from "./handMatch";
 export { windowVerdict, type WindowVerdict, type AirAdvice } from "./windowVerdict";
 export { beadLifeS, beadsFor } from "./beadLife";

@@ -1,5 +1,5 @@
 import type { Air } from "../air";
-import { independent, normalBelow, sumOf, updated, type Belief } from "./gaussian";
+import { independent, normalBelow, sumOf, updated, type Belief } from "../statistics/gaussian";
 import { inverseTemperature, isGoodFor, logDryness, USUAL_LAW, type CureLaw } from "./setTime";
 
 /** A timed bead or lash: how long it took to set, in which air, from which bottle of which age. */

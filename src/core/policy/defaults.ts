@@ -1,8 +1,13 @@
 import type { Policy } from "./policy";
 
+/** What every studio's notes begin with; the owner writes on from there. */
+const LOCAL_NOTES = `Check your local code.
+Hydrogen peroxide in eyelash products: 2 % at most, professional use (EU Regulation 1223/2009, Annex III; from memory, check your local code).
+Thioglycolate in eyelash waving: 11 % at most, pH 7 to 9.5, professional use (EU Regulation 1223/2009, Annex III; from memory, check your local code).`;
+
 /** The defaults of the trade; `fields.ts` gives the reason for each. */
 export const defaultPolicy: Policy = {
-  version: 3,
+  version: 4,
   overLengthMm: 3,
   fineOverLengthMm: 2,
   corners: "match",
@@ -49,5 +54,11 @@ export const defaultPolicy: Policy = {
   filmCover: "no",
   tintAndLift: "afterRelease",
   tintOrder: "browsOffFirst",
+  colourAge: 16,
+  extensionsAfterHours: 24,
+  lashPeroxidePercent: 2,
+  rinseMinutes: 15,
+  country: "",
+  localNotes: LOCAL_NOTES,
   curls: {},
 };

@@ -4,7 +4,7 @@ import type { Policy } from "./policy";
 export type Standing = "common practice" | "from memory" | "a model of ours";
 
 export type PolicyField = {
-  readonly key: Exclude<keyof Policy, "version" | "curls">;
+  readonly key: Exclude<keyof Policy, "version" | "curls" | "country" | "localNotes">;
   readonly group: "Lengths" | "Accents" | "Load" | "At the chair" | "Adhesive" | "Cure" | "Pace and stock" | "Lift and tint" | "Care";
   readonly label: string;
   readonly unit: string;
@@ -494,12 +494,45 @@ export const POLICY_FIELDS: readonly PolicyField[] = [
     standing: "common practice",
   },
   {
+    key: "lashPeroxidePercent",
+    group: "Lift and tint",
+    label: "Peroxide on lashes at most",
+    unit: "%",
+    step: 0.1,
+    reason: "Known above it, a mix is stopped; not known, it is shown as a range. Local code may ask for less, never more here.",
+    standing: "from memory",
+  },
+  {
+    key: "extensionsAfterHours",
+    group: "Lift and tint",
+    label: "Extensions after a lift or tint",
+    unit: "h",
+    reason: "Lotion and oil left in the lashes keep adhesive from holding.",
+    standing: "common practice",
+  },
+  {
     key: "patchTestMonths",
     group: "Care",
     label: "A patch test holds for",
     unit: "months",
     step: 1,
     reason: "Again on a new product or after a reaction, whatever the date.",
+    standing: "common practice",
+  },
+  {
+    key: "colourAge",
+    group: "Care",
+    label: "Tint and lightener from the age of",
+    unit: "years",
+    reason: "Many codes and leaflets say so; what holds is the stricter one.",
+    standing: "from memory",
+  },
+  {
+    key: "rinseMinutes",
+    group: "Care",
+    label: "A splash is rinsed for",
+    unit: "min",
+    reason: "Usual first aid for the eye: lukewarm clean water, then medical help.",
     standing: "common practice",
   },
 ];

@@ -4,7 +4,7 @@ import { curlOverridesSchema } from "../curl/curlSchema";
 /** What a studio has decided where practitioners disagree. A product leaflet wins over all of it. */
 export const policySchema = z
   .strictObject({
-    version: z.literal(3),
+    version: z.literal(4),
     /** Most a fibre may stand past the zone's shorter lashes, mm. */
     overLengthMm: z.number().min(0, "Over-length runs from 0 to 5 mm.").max(5, "Over-length runs from 0 to 5 mm."),
     /** The same where the natural lashes are fine. */
@@ -63,6 +63,17 @@ export const policySchema = z
     sprayEyesMinutes: z.number().min(0, "From 0 to 15 minutes.").max(15, "From 0 to 15 minutes."),
     sprayWaterHours: z.number().min(0, "From 0 to 72 hours.").max(72, "From 0 to 72 hours."),
     patchTestMonths: z.int().min(1, "From 1 to 12 months.").max(12, "From 1 to 12 months."),
+    /** No tint and no lightener under this age. */
+    colourAge: z.int().min(14, "From 14 to 21 years.").max(21, "From 14 to 21 years."),
+    /** Hours between a lift or tint and extensions on the same lashes. */
+    extensionsAfterHours: z.number().min(24, "A day at least.").max(168, "A week at most."),
+    /** Most peroxide in what lies on lashes, per cent by weight. A studio may be stricter, never laxer. */
+    lashPeroxidePercent: z.number().min(0.5, "From 0.5 to 2.0 %.").max(2, "2.0 % is the most; local code may ask for less."),
+    /** A rinse runs so long, minutes. */
+    rinseMinutes: z.int().min(15, "15 minutes at least.").max(30, "30 minutes at most."),
+    /** Where the studio works, and what its code says, in the owner's words. */
+    country: z.string().trim().max(60, "60 characters at most."),
+    localNotes: z.string().trim().max(4000, "4000 characters at most."),
   })
   .refine((p) => p.fineOverLengthMm <= p.overLengthMm, {
     message: "Fine lashes cannot be given more than the rest.",

@@ -1,3 +1,5 @@
+import { runClocks } from "../processing";
+import type { Clock } from "./clock";
 import type { VisitState } from "./state";
 
 /** A bead asks for attention this long before its end, s. */
@@ -5,18 +7,6 @@ export const BEAD_WARNING_S = 120;
 
 /** A check owed since a bead was changed: amber at once, red after this, s. A model of this product. */
 export const CHECK_RED_AFTER_S = 180;
-
-/** A running clock, reckoned from events and the time now: nothing counts down in memory. */
-export type Clock = {
-  readonly id: string;
-  readonly kind: "shake" | "bead" | "check" | "eyes";
-  readonly label: string;
-  readonly totalS: number;
-  /** Negative once it is over: it keeps counting. */
-  readonly leftS: number;
-  /** Over asks for something; done is what was waited for. */
-  readonly state: "running" | "soon" | "over" | "done";
-};
 
 /** Placing is over and the visit is not: eyes stay shut while it cures. */
 export const isDrying = ({ beads, finishedAtMs }: VisitState): boolean =>
@@ -28,7 +18,7 @@ export const isDrying = ({ beads, finishedAtMs }: VisitState): boolean =>
  */
 export function visitClocks(state: VisitState, nowMs: number, eyesMayAtMs: number | null = null): Clock[] {
   if (state.finishedAtMs !== null) return [];
-  const clocks: Clock[] = [];
+  const clocks: Clock[] = runClocks(state.run, nowMs);
   if (state.shake) {
     const leftS = state.shake.durationS - (nowMs - state.shake.startedAtMs) / 1000;
     clocks.push({

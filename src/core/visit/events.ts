@@ -2,6 +2,7 @@ import { z } from "zod";
 import { FINISH_IDS } from "../adhesive/finishes";
 import { airSchema } from "../air";
 import { SIDES } from "../eye/sides";
+import { RUN_PAYLOADS } from "../processing/runEvents";
 
 const uuid = z.uuid("An event needs a UUID of its own.");
 
@@ -21,6 +22,7 @@ const payloads = {
   finishApplied: z.strictObject({ method: z.enum(FINISH_IDS) }),
   /** A bead or a lash timed until it set. */
   setTested: z.strictObject({ seconds: z.number().min(0.1).max(60), air: airSchema, bottleId: uuid }),
+  ...RUN_PAYLOADS,
   finished: z.strictObject({}),
   undone: z.strictObject({ eventId: uuid }),
 };
@@ -49,6 +51,17 @@ export const visitEventSchema = z.discriminatedUnion("type", [
   of("checked"),
   of("finishApplied"),
   of("setTested"),
+  of("runPlanned"),
+  of("taskDone"),
+  of("batchTaken"),
+  of("pasteMixed"),
+  of("coated"),
+  of("wiped"),
+  of("extended"),
+  of("looked"),
+  of("runStopped"),
+  of("rinseEnded"),
+  of("resultJudged"),
   of("finished"),
   of("undone"),
 ]);
@@ -59,5 +72,10 @@ export type VisitEvent = z.infer<typeof visitEventSchema>;
 export type KeptEvent = VisitEvent & { readonly serverTime: string | null };
 
 export const visitEventBatchSchema = z.strictObject({
-  events: z.array(visitEventSchema).min(1).max(200, "At most 200 events at once."),
+  events: z
+    .array(visitEventSchema)
+    .min(1)
+    .max(200, "At most 200 events at once.")
+    // A plan comes in by the door that looks at patch tests and conditions once more.
+    .refine((events) => events.every(({ type }) => type !== "runPlanned"), "A plan is made on the server, not sent as a tap."),
 });

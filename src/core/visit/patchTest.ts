@@ -22,6 +22,13 @@ export function patchTestStanding(tests: readonly PatchTest[], today: string, va
   return { state: daysLeft < 0 ? "expired" : daysLeft <= DUE_DAYS ? "due" : "valid", placedOn: latest.placedOn, validUntil };
 }
 
+const GRAVITY: Record<PatchTestStanding["state"], number> = { reaction: 0, missing: 1, expired: 2, waiting: 3, due: 4, valid: 5 };
+
+/** The gravest of several standings, as of a service that needs more than one family; null where it needs none. */
+export function gravest<S extends PatchTestStanding>(standings: readonly S[]): S | null {
+  return standings.reduce<S | null>((worst, one) => (worst && GRAVITY[worst.state] <= GRAVITY[one.state] ? worst : one), null);
+}
+
 /** Same day of a later month, or that month's last day. `addMonths("2026-08-31", 6)` → "2027-02-28" */
 function addMonths(isoDate: string, months: number): string {
   const [year, month, day] = isoDate.split("-").map(Number) as [number, number, number];

@@ -1,6 +1,7 @@
 import type { Brush, FinishId } from "../adhesive";
 import type { Air } from "../air";
 import type { Side } from "../eye";
+import { EMPTY_RUN, foldRun, type RunEvent, type RunState } from "../processing";
 import type { KeptEvent } from "./events";
 
 export type Bead = {
@@ -48,6 +49,8 @@ export type VisitState = {
   readonly checkDueSinceMs: number | null;
   readonly finish: { readonly method: FinishId; readonly atMs: number } | null;
   readonly tests: readonly SetTested[];
+  /** What was processed: lift, colour, lightening. */
+  readonly run: RunState;
   /** The last event that an undo would take back. */
   readonly lastUndoable: KeptEvent | null;
 };
@@ -65,6 +68,7 @@ const empty: VisitState = {
   checkDueSinceMs: null,
   finish: null,
   tests: [],
+  run: EMPTY_RUN,
   lastUndoable: null,
 };
 
@@ -75,8 +79,10 @@ const empty: VisitState = {
 export function visitState(events: readonly KeptEvent[]): VisitState {
   const once = [...new Map(events.map((event) => [event.id, event])).values()];
   const undone = new Set(once.flatMap((event) => (event.type === "undone" ? [event.payload.eventId] : [])));
+  // The plan that something on the hair is timed by is not taken back from under its clock.
+  const coated = once.some((event) => event.type === "coated" && !undone.has(event.id));
   return once
-    .filter((event) => event.type !== "undone" && !undone.has(event.id))
+    .filter((event) => event.type !== "undone" && (!undone.has(event.id) || (event.type === "runPlanned" && coated)))
     .sort((a, b) => timeOf(a) - timeOf(b) || (a.id < b.id ? -1 : 1))
     .reduce(fold, empty);
 }
@@ -141,6 +147,8 @@ function fold(state: VisitState, event: KeptEvent): VisitState {
       return { ...kept, finishedAtMs: at, shake: null, checkDueSinceMs: null, beads: endBead(state.beads, at) };
     case "undone":
       return state;
+    default:
+      return { ...kept, run: foldRun(state.run, { id: event.id, type: event.type, payload: event.payload, atMs: at } as RunEvent) };
   }
 }
 

@@ -3,7 +3,8 @@ import type { LookId, MapWish, School, Tray } from "@/core/map";
 import type { PersonKey } from "./scenario";
 
 type Place = Partial<Survey["eyes"]["right"]["points"][number]>;
-const eyes = (
+/** A survey from three lengths: inner, middle, outer. */
+export const eyes = (
   lengths: readonly [number, number, number],
   options: {
     all?: Place;

@@ -11,6 +11,7 @@ import type { VisitEvent } from "@/core/visit";
 import * as schema from "../schema";
 import { usualSurvey } from "@/core/eye";
 import { CLIENTS, type DemoClient } from "./clients";
+import { loadColour } from "./loadColour";
 import { asJpeg, DRAWN_PICTURES } from "./pictures";
 import { ADHESIVES, airAt, DAY_SHEET, HANDS, HYGROMETERS, OWN_LOOK, PEOPLE, ROOMS, STUDIO, TEMPLATE, timedAt, TRAYS } from "./scenario";
 
@@ -136,6 +137,13 @@ async function loadStudio(tx: Tx, today: string, options: { password: string; to
   }
   for (const [i, document] of TRAYS.entries()) await tx.insert(schema.tray).values({ studioId, id: demoId(`tray ${i}`), document });
   for (const person of CLIENTS) await loadClient(tx, today, person);
+  await loadColour(tx, {
+    studioId,
+    id: demoId,
+    day: (daysAgo) => isoDate(today, daysAgo),
+    at: (daysAgo, hour, minute) => wallClock(today, daysAgo, hour, minute),
+    dayNumber: (daysAgo) => dayNumber(today, daysAgo),
+  });
   await loadPictures(tx, today);
   // Working hours of long ago, and the whole round of the last three weeks.
   for (let daysAgo = 75; daysAgo >= 1; daysAgo--)

@@ -1,6 +1,7 @@
 import { setTimeRatio, type Adhesive } from "@/core/adhesive";
 import type { RoomTraits } from "@/core/air";
 import type { Tray } from "@/core/map";
+import type { Service } from "../schema/visit";
 
 /**
  * Our own made-up scenario: The Tide Room, three chairs above the harbour of Tern Haven, where mornings are damp and
@@ -143,7 +144,7 @@ export const DAY_SHEET: readonly {
   hour: number;
   minute: number;
   minutes: number;
-  service: "new set" | "fill" | "removal";
+  service: Service;
 }[] = [
   { client: "ottilie", technician: "maren", room: "front", chair: 2, hour: 9, minute: 0, minutes: 120, service: "fill" },
   { client: "calla", technician: "jossa", room: "front", chair: 1, hour: 9, minute: 30, minutes: 135, service: "fill" },
@@ -151,7 +152,10 @@ export const DAY_SHEET: readonly {
   { client: "hesper", technician: "maren", room: "front", chair: 2, hour: 11, minute: 30, minutes: 120, service: "fill" },
   { client: "leila", technician: "jossa", room: "front", chair: 1, hour: 12, minute: 15, minutes: 150, service: "new set" },
   { client: "nura", technician: "maren", room: "front", chair: 2, hour: 14, minute: 30, minutes: 150, service: "new set" },
+  { client: "petra", technician: "pim", room: "back", chair: 3, hour: 13, minute: 30, minutes: 60, service: "lash and brow tint" },
   { client: "dagny", technician: "jossa", room: "front", chair: 1, hour: 15, minute: 15, minutes: 105, service: "fill" },
+  { client: "marigold", technician: "maren", room: "front", chair: 2, hour: 17, minute: 15, minutes: 75, service: "lift and tint" },
+  { client: "ysolde", technician: "jossa", room: "front", chair: 1, hour: 17, minute: 20, minutes: 60, service: "brow lightening" },
 ];
 
 /** Indoor air over a day in hours: a damp morning, the heater from half past nine, doors at noon. */

@@ -1,4 +1,5 @@
 import { date, foreignKey, index, primaryKey, text, timestamp, uuid } from "drizzle-orm/pg-core";
+import { PATCH_FAMILIES } from "@/core/mixing";
 import { createdAt, studioId, studioSchema } from "./studio";
 
 /** A person who is worked on. Words about people stand here and in client notes, nowhere else. */
@@ -11,6 +12,8 @@ export const client = studioSchema.table(
     /** How they are reached, as they gave it; empty when they gave nothing. */
     contact: text().notNull().default(""),
     notes: text().notNull().default(""),
+    /** Date of birth; null where nobody asked. */
+    bornOn: date({ mode: "string" }),
     createdAt: createdAt(),
     updatedAt: timestamp({ withTimezone: true }).notNull().defaultNow(),
     /** Put away, not destroyed; null while the client comes. */
@@ -19,7 +22,7 @@ export const client = studioSchema.table(
   (t) => [primaryKey({ columns: [t.studioId, t.id] }), index().on(t.studioId, t.name)],
 );
 
-export const PRODUCT_FAMILIES = ["adhesive", "tint", "lightener", "lotion"] as const;
+export const PRODUCT_FAMILIES = PATCH_FAMILIES;
 export const PATCH_RESULTS = ["waiting", "clear", "reaction"] as const;
 
 export const patchTest = studioSchema.table(

@@ -10,4 +10,5 @@ export * from "./picture";
 export * from "./room";
 export * from "./shelf";
 export * from "./visit";
+export * from "./colour";
 export * from "./device";

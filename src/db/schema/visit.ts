@@ -1,12 +1,37 @@
 import { sql } from "drizzle-orm";
 import { foreignKey, index, integer, jsonb, primaryKey, text, timestamp, uuid } from "drizzle-orm/pg-core";
+import type { ServiceKind } from "@/core/protocol";
 import type { VisitEvent } from "@/core/visit";
 import { client } from "./client";
 import { lashMapRevision } from "./lashMap";
 import { room } from "./room";
 import { createdAt, studioId, studioSchema } from "./studio";
 
-export const SERVICES = ["new set", "fill", "removal", "lift", "tint"] as const;
+export const SERVICES = [
+  "new set",
+  "fill",
+  "removal",
+  "lift",
+  "tint",
+  "lift and tint",
+  "brow tint",
+  "lash and brow tint",
+  "brow lamination",
+  "brow lightening",
+] as const;
+export type Service = (typeof SERVICES)[number];
+
+/** What an agreed visit is called, of the services worked by a protocol. */
+export const SERVICE_OF: Record<ServiceKind, Service> = {
+  lift: "lift",
+  liftTint: "lift and tint",
+  lashTint: "tint",
+  browTint: "brow tint",
+  lashBrowTint: "lash and brow tint",
+  lamination: "brow lamination",
+  lightening: "brow lightening",
+  removal: "removal",
+};
 
 /** An agreed time. What happened at it stands in its events. */
 export const visit = studioSchema.table(
@@ -24,7 +49,7 @@ export const visit = studioSchema.table(
     /** The map worn, and which save of it; null until one is chosen. */
     mapId: uuid(),
     mapRevision: integer(),
-    /** Why it was begun without a valid patch test, in the technician's words; empty when there was one. */
+    /** Why it goes ahead in spite of what was to be asked first (a patch test, a condition), in the technician's words; empty when nothing was. */
     patchReason: text().notNull().default(""),
     createdAt: createdAt(),
   },

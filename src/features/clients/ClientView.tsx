@@ -2,6 +2,7 @@ import Link from "next/link";
 import type { ReactNode } from "react";
 import { Empty, LinkButton } from "@/ui";
 import type { ClientPage } from "./data";
+import { OpenVisit } from "@/features/colour/OpenVisit";
 import { MiniSkyline } from "./MiniSkyline";
 import { PatchTests } from "./PatchTests";
 import { PutAway } from "./PutAway";
@@ -20,7 +21,7 @@ export function ClientView({
   dates: { since: string; maps: readonly string[] };
   mayPutAway: boolean;
 }) {
-  const { person, survey, maps, standing, tests, today } = page;
+  const { person, survey, maps, standings, tests, today } = page;
   return (
     <div className="grid gap-x-10 gap-y-8 pt-5 lg:grid-cols-[19rem_minmax(0,1fr)]">
       <div className="min-w-0">
@@ -39,7 +40,7 @@ export function ClientView({
             : null}
         </p>
         <Part>
-          <PatchTests clientId={person.id} standing={standing} tests={tests} today={today} />
+          <PatchTests clientId={person.id} standings={standings} tests={tests} today={today} />
         </Part>
         {person.notes ? (
           <Part>
@@ -63,6 +64,7 @@ export function ClientView({
             <LinkButton tone={survey ? "line" : "ivy"} href={`/clients/${person.id}/survey`}>
               {survey ? "Survey again" : "Take a survey"}
             </LinkButton>
+            <OpenVisit clientId={person.id} />
           </div>
           <div className="mt-2 -ml-4 flex flex-wrap">
             <LinkButton tone="plain" href={`/clients/${person.id}/edit`}>

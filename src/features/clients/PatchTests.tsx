@@ -1,6 +1,6 @@
 "use client";
 import { useState } from "react";
-import type { PatchTestStanding } from "@/core/visit";
+import type { FamilyStanding } from "./standing";
 import { Button, Dialog, Notice, SelectField, TextField, Verdict } from "@/ui";
 import { addPatchTest } from "./actions";
 import { dayWords, patchTestWords } from "./patchTestWords";
@@ -10,18 +10,17 @@ const RESULT_WORDS: Record<string, string> = { waiting: "being watched", clear: 
 
 export function PatchTests({
   clientId,
-  standing,
+  standings,
   tests,
   today,
 }: {
   clientId: string;
-  standing: PatchTestStanding;
+  standings: readonly FamilyStanding[];
   tests: readonly Kept[];
   today: string;
 }) {
   const [open, setOpen] = useState(false);
   const [problem, setProblem] = useState<{ message: string; fields: Readonly<Record<string, string>> } | null>(null);
-  const { tone, title, says } = patchTestWords(standing);
   const submit = async (event: React.FormEvent<HTMLFormElement>) => {
     event.preventDefault();
     const result = await addPatchTest({ clientId, ...Object.fromEntries(new FormData(event.currentTarget)) }).catch(() => null);
@@ -30,13 +29,20 @@ export function PatchTests({
   };
   return (
     <div>
-      <Verdict tone={tone}>{title}</Verdict>
-      <p className="mt-0.5 text-[0.9375rem] text-ink-2">{says}</p>
+      {standings.map((standing) => {
+        const { tone, title, says } = patchTestWords(standing);
+        return (
+          <div key={standing.family} className="mb-1">
+            <Verdict tone={tone}>{title}</Verdict>
+            <p className="mt-0.5 text-[0.9375rem] text-ink-2">{says}</p>
+          </div>
+        );
+      })}
       {tests.length > 0 ? (
         <ul className="mt-1.5 text-sm text-ink-2">
           {tests.slice(0, 4).map((test) => (
             <li key={test.id}>
-              {dayWords(test.placedOn)}, {test.family}: {RESULT_WORDS[test.result]}
+              {dayWords(test.placedOn)}, {test.family === "lotion" ? "lift lotion" : test.family}: {RESULT_WORDS[test.result]}
             </li>
           ))}
         </ul>

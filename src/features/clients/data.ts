@@ -1,12 +1,14 @@
 import "server-only";
 import { and, asc, desc, eq, ilike, isNull, max, sql } from "drizzle-orm";
 import type { LashMap } from "@/core/map";
+import { PATCH_FAMILIES } from "@/core/mixing";
 import type { Survey } from "@/core/eye";
-import { client, lashMap, lashMapRevision, patchTest, survey, visit } from "@/db/schema";
+import { client, lashMap, lashMapRevision, patchTest, policy, survey, visit } from "@/db/schema";
+import { familiesFor } from "@/features/colour/families";
 import { namesOf, usedBottles } from "@/features/shelf/bottles";
 import { visitsWhere } from "@/features/visit/data";
 import { waterOf } from "@/features/visit/water";
-import { standingOf } from "./standing";
+import { standingsOf } from "./standing";
 import { inStudio, type StudioTransaction } from "@/server/inStudio";
 import type { Member } from "@/server/member";
 import { todayIn } from "@/server/studioTime";
@@ -75,11 +77,18 @@ export function clientPage(me: Member, id: string, now: Date) {
     if (!person) return null;
     const today = todayIn(me.timeZone, now);
     const visits = await visitsWhere(tx, { clientId: id });
+    const tests = await tx.select().from(patchTest).where(eq(patchTest.clientId, id)).orderBy(desc(patchTest.placedOn));
+    // What they were tested for, and what they come for; adhesive for whoever comes for the first time.
+    const [held] = await tx.select().from(policy);
+    const wanted = visits.flatMap(({ service }) => familiesFor(service, held!.document));
+    const families = PATCH_FAMILIES.filter(
+      (family) => wanted.includes(family) || tests.some((test) => test.family === family) || (family === "adhesive" && visits.length === 0),
+    );
     return {
       person,
       today,
-      standing: await standingOf(tx, id, today),
-      tests: await tx.select().from(patchTest).where(eq(patchTest.clientId, id)).orderBy(desc(patchTest.placedOn)),
+      standings: await standingsOf(tx, id, today, families),
+      tests,
       survey: await newestSurvey(tx, id),
       maps: await mapsOf(tx, id),
       visits,

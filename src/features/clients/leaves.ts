@@ -1,4 +1,6 @@
 import "server-only";
+import { lainS, stepOf, type RunState } from "@/core/processing";
+import { formatClock } from "@/core/units";
 import type { VisitRow } from "@/features/visit/data";
 import { formatIn } from "@/server/studioTime";
 import type { Leaf } from "./Thread";
@@ -15,7 +17,7 @@ export function leavesOf(
     const waterMs = water.get(id);
     const beads = state.beads.length;
     const bottle = state.bottleId ? bottles.get(state.bottleId) : undefined;
-    const air = state.beads[0]?.air ?? state.startAir;
+    const air = state.beads[0]?.air ?? state.run.air ?? state.startAir;
     return {
       id,
       date: formatIn(timeZone, startsAt, startsAt.getFullYear() === now.getFullYear() ? "d MMM" : "d MMM yyyy"),
@@ -35,9 +37,27 @@ export function leavesOf(
       // Said while it still is to be minded.
       water:
         waterMs !== undefined && waterMs > now.getTime() ? `no water before ${formatIn(timeZone, new Date(waterMs), "EEE HH:mm")}` : null,
-      work: beads > 0 ? `${beads} ${beads === 1 ? "bead" : "beads"}${bottle ? ` of ${bottle}` : ""}` : null,
+      work: state.run.plan
+        ? runWords(state.run)
+        : beads > 0
+          ? `${beads} ${beads === 1 ? "bead" : "beads"}${bottle ? ` of ${bottle}` : ""}`
+          : null,
     };
   });
 }
 
 const sameDay = (a: Date, b: Date) => Math.abs(a.getTime() - b.getTime()) < 18 * 3_600_000;
+
+/** A run in a few words: how long each step lay, and how it turned out. */
+function runWords(run: RunState): string {
+  const lay = [...new Map(run.coats.map((coat) => [coat.stepId, coat])).values()].map(
+    (coat) => `${stepOf(run, coat.stepId)?.name ?? ""} ${coat.offAtMs === null ? "on" : formatClock(lainS(coat, coat.offAtMs))}`,
+  );
+  const result = run.result;
+  const came = [
+    result?.turn ? `kept ${Math.round(result.turn.seenDeg)}°` : "",
+    result?.lashDepth != null ? `lashes ${result.lashDepth}` : "",
+    result?.browDepth != null ? `brows ${result.browDepth}` : "",
+  ].filter(Boolean);
+  return [...(run.stop ? ["stopped"] : []), lay.join(", "), came.join(", ")].filter(Boolean).join("; ");
+}

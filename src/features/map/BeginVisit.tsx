@@ -58,12 +58,14 @@ export function BeginVisit({
             <span className="block text-ink-2">You may go on; the map carries them as they are.</span>
           </p>
         ) : null}
-        {settled ? null : (
+        {settled && problem === null ? null : (
           <div className="space-y-3">
-            <p>
-              <Verdict tone={words.tone}>{words.title}</Verdict>
-              <span className="block text-ink-2">{words.says}</span>
-            </p>
+            {settled ? null : (
+              <p>
+                <Verdict tone={words.tone}>{words.title}</Verdict>
+                <span className="block text-ink-2">{words.says}</span>
+              </p>
+            )}
             {standing.state === "reaction" ? null : (
               <TextArea
                 label="Why it goes ahead"

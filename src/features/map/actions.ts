@@ -1,28 +1,19 @@
 "use server";
 import { randomUUID } from "node:crypto";
-import { and, asc, eq, gte, isNull, lt } from "drizzle-orm";
+import { and, eq } from "drizzle-orm";
 import { z } from "zod";
+import { extensionsTooSoon } from "@/core/care";
 import { readMapFile } from "@/core/formats";
 import { lashMapSchema, ownLookSchema, sameKind, traySchema, withoutEmpty, type LashMap } from "@/core/map";
-import {
-  client,
-  lashMap,
-  lashMapRevision,
-  MAP_NOTE_KINDS,
-  mapNote,
-  mapTemplate,
-  ownLook,
-  room,
-  survey,
-  tray,
-  visit,
-  visitEvent,
-} from "@/db/schema";
+import { client, lashMap, lashMapRevision, MAP_NOTE_KINDS, mapNote, mapTemplate, ownLook, policy, survey, tray, visit } from "@/db/schema";
 import { newestSurvey } from "@/features/clients/data";
 import { standingOf } from "@/features/clients/standing";
+import { SET_SERVICES } from "@/features/colour/services";
+import { clientPast } from "@/features/colour/standing";
+import { openToday } from "@/features/visit/openToday";
 import { action, Refusal } from "@/server/action";
 import { inStudio } from "@/server/inStudio";
-import { dayIn, todayIn } from "@/server/studioTime";
+import { todayIn } from "@/server/studioTime";
 import { mayActAs } from "@/server/member";
 import { headOf, historyOf } from "./data";
 
@@ -207,43 +198,22 @@ export const openVisit = action(
       if (standing.state === "reaction") throw new Refusal("This client reacted to adhesive. No visit is begun.");
       if (standing.state !== "valid" && standing.state !== "due" && reason.length < 3)
         throw new Refusal("There is no valid patch test. Write why it goes ahead, or place one first.", { reason: "A reason is needed." });
+      const [house] = await tx.select().from(policy);
+      const soon = extensionsTooSoon((await clientPast(tx, clientId, null)).services, now.getTime(), house!.document.extensionsAfterHours);
+      if (soon && reason.length < 3) throw new Refusal(`${soon} Write why it goes ahead.`, { reason: "A reason is needed." });
       const [worn] = await tx
         .select({ revision: lashMapRevision.revision })
         .from(lashMapRevision)
         .innerJoin(lashMap, and(eq(lashMap.studioId, lashMapRevision.studioId), eq(lashMap.id, lashMapRevision.mapId)))
         .where(and(eq(lashMapRevision.mapId, mapId), eq(lashMapRevision.revision, revision), eq(lashMap.clientId, clientId)));
       if (!worn) throw new Refusal("This map is not in the studio (any more).");
-      const { from, to } = dayIn(me.timeZone, today);
-      const [agreed] = await tx
-        .select({ id: visit.id })
-        .from(visit)
-        .leftJoin(
-          visitEvent,
-          and(eq(visitEvent.studioId, visit.studioId), eq(visitEvent.visitId, visit.id), eq(visitEvent.type, "started")),
-        )
-        .where(and(eq(visit.clientId, clientId), gte(visit.startsAt, from), lt(visit.startsAt, to), isNull(visitEvent.id)))
-        .orderBy(asc(visit.startsAt))
-        .limit(1);
-      const chosen = { mapId, mapRevision: revision, patchReason: reason };
-      if (agreed) {
-        await tx.update(visit).set(chosen).where(eq(visit.id, agreed.id));
-        return { visitId: agreed.id };
-      }
-      const [place] = await tx.select({ id: room.id }).from(room).orderBy(asc(room.createdAt), asc(room.name)).limit(1);
-      if (!place) throw new Refusal("The studio has no room yet. Add one on the air page.");
-      const visitId = randomUUID();
-      await tx.insert(visit).values({
-        studioId: me.studioId,
-        id: visitId,
+      const visitId = await openToday(tx, me, now, {
         clientId,
-        technicianId: me.id,
-        roomId: place.id,
-        chair: 1,
-        service: "new set",
-        startsAt: now,
-        minutes: 120,
-        ...chosen,
+        services: SET_SERVICES,
+        until: "started",
+        fresh: { service: "new set", minutes: 120 },
       });
+      await tx.update(visit).set({ mapId, mapRevision: revision, patchReason: reason }).where(eq(visit.id, visitId));
       return { visitId };
     }),
 );

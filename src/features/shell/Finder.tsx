@@ -8,6 +8,7 @@ import { Dialog } from "@/ui";
 const PLACES = [
   ["Today", "/"],
   ["New client", "/clients/new"],
+  ["Colour and lift: lanes, protocols, products", "/colour"],
   ["Air", "/air"],
   ["Shelf: bottles and trays", "/shelf"],
   ["Studio policy and people", "/studio"],

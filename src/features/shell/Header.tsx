@@ -11,6 +11,7 @@ import { Safety } from "./Safety";
 const PLACES = [
   { href: "/", label: "Today" },
   { href: "/clients", label: "Clients" },
+  { href: "/colour", label: "Colour" },
   { href: "/air", label: "Air" },
   { href: "/shelf", label: "Shelf" },
   { href: "/studio", label: "Studio" },

@@ -19,6 +19,9 @@ const KEYS: readonly (readonly [string, string])[] = [
   ["Visit: S, N", "shake, new bead"],
   ["Visit, set times: T", "time a bead or a lash: start, stop"],
   ["Set times: H", "time a placement of your hand"],
+  ["Colour: Space (pedal)", "what is next: first touch, wiped off, done"],
+  ["Colour: 1 … 4", "a lane: put on, take off"],
+  ["Colour: S, E", "stop and rinse; half a minute longer"],
   ["Visit: Backspace", "take the last tap back"],
 ];
 

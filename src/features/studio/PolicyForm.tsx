@@ -49,6 +49,7 @@ const GROUPS = [...new Set(POLICY_FIELDS.map((field) => field.group))];
 export function PolicyForm({ policy, revision, mayChange }: { policy: Policy; revision: number; mayChange: boolean }) {
   const [typed, setTyped] = useState(() => typedOf(policy));
   const [curls, setCurls] = useState(() => curlsOf(policy));
+  const [local, setLocal] = useState({ country: policy.country, localNotes: policy.localNotes });
   const [base, setBase] = useState(revision);
   const [told, setTold] = useState<{ tone: "good" | "stop"; message: string; fields: Readonly<Record<string, string>> } | null>(null);
   const submit = async (event: React.FormEvent) => {
@@ -59,7 +60,7 @@ export function PolicyForm({ policy, revision, mayChange }: { policy: Policy; re
         options ? typed[key] : typed[key].trim() === "" ? undefined : Number(typed[key].replace(",", ".")),
       ]),
     );
-    const result = await savePolicy({ base, policy: { version: defaultPolicy.version, curls: readCurls(curls), ...read } }).catch(
+    const result = await savePolicy({ base, policy: { version: defaultPolicy.version, curls: readCurls(curls), ...local, ...read } }).catch(
       () => null,
     );
     if (result?.ok) {
@@ -147,6 +148,30 @@ export function PolicyForm({ policy, revision, mayChange }: { policy: Policy; re
               })}
             </tbody>
           </table>
+        </div>
+        <div className="border-t border-line py-4">
+          <h3 className="text-xl">Local code</h3>
+          <p className="mt-1 text-sm text-ink-2">
+            Rules differ by place: some forbid lash tint outright, licences differ. These notes stand where colour and lift are planned.
+          </p>
+          <div className="mt-2 max-w-2xl space-y-3">
+            <TextField
+              label="Country or state"
+              value={local.country}
+              error={told?.fields.country}
+              onChange={(event) => setLocal({ ...local, country: event.target.value })}
+            />
+            <label className="block">
+              <span className="block text-[0.9375rem] font-semibold">Notes</span>
+              <textarea
+                rows={6}
+                value={local.localNotes}
+                onChange={(event) => setLocal({ ...local, localNotes: event.target.value })}
+                className="mt-1 w-full rounded-md border border-line-strong bg-leaf px-3 py-2"
+              />
+            </label>
+            {told?.fields.localNotes ? <p className="text-sm text-rosehip">{told.fields.localNotes}</p> : null}
+          </div>
         </div>
       </fieldset>
       {told ? <Notice tone={told.tone} title={told.message} className="mb-4" /> : null}

@@ -1,7 +1,8 @@
 import Link from "next/link";
 import type { LashMap } from "@/core/map";
-import type { PatchTestStanding } from "@/core/visit";
 import { MiniSkyline } from "@/features/clients/MiniSkyline";
+import type { FamilyStanding } from "@/features/clients/standing";
+import { KIND_OF } from "@/features/colour/services";
 import { patchTestWords } from "@/features/clients/patchTestWords";
 import type { VisitRow } from "@/features/visit/data";
 import type { RoomWish } from "./startTheRoom";
@@ -12,7 +13,8 @@ export type TodayLine = {
   readonly visit: VisitRow;
   readonly from: string;
   readonly to: string;
-  readonly standing: PatchTestStanding;
+  /** With the patch tests that the service asks for; null where it asks for none. */
+  readonly standing: FamilyStanding | null;
   readonly map: LashMap | null;
   /** What it wants of room and shelf; null once begun, or where no air is known. */
   readonly wish: RoomWish | null;
@@ -64,7 +66,7 @@ export function TodayView({
 
 function Next({ line: { visit, from, standing, wish }, nowHour }: { line: TodayLine; nowHour: number }) {
   const running = visit.state.startedAtMs !== null;
-  const words = patchTestWords(standing);
+  const words = standing && patchTestWords(standing);
   return (
     <div className="mt-5 border-t border-line pt-4">
       <p className="text-ink-2">{running ? "In your chair" : "Next for you"}</p>
@@ -74,7 +76,7 @@ function Next({ line: { visit, from, standing, wish }, nowHour }: { line: TodayL
       <p className="mt-1 text-ink-2">
         {from}, {visit.service}, chair {visit.chair}
       </p>
-      {words.tone !== "good" ? (
+      {words && words.tone !== "good" ? (
         <p className="mt-3 text-[0.9375rem]">
           <Verdict tone={words.tone}>{words.title}</Verdict>
           <span className="block text-ink-2">{words.says}</span>
@@ -111,7 +113,7 @@ function Knot({ line: { visit, from, to, standing, map, wish }, last, nowHour }:
   const { state } = visit;
   const done = state.finishedAtMs !== null;
   const running = state.startedAtMs !== null && !done;
-  const words = patchTestWords(standing);
+  const words = standing && patchTestWords(standing);
   return (
     <li className="relative grid grid-cols-[3.5rem_1.75rem_minmax(0,1fr)_auto] items-start">
       <span className="pt-3 text-right font-semibold">{from}</span>
@@ -128,7 +130,7 @@ function Knot({ line: { visit, from, to, standing, map, wish }, last, nowHour }:
         <span className="flex flex-wrap items-baseline gap-x-3">
           <bdi className="min-w-0 font-serif text-xl break-words">{visit.clientName}</bdi>
           {running ? <Verdict tone="good">under way</Verdict> : done ? <Verdict tone="good">done</Verdict> : null}
-          {!done && words.tone !== "good" ? (
+          {!done && words && words.tone !== "good" ? (
             <Verdict tone={words.tone} className="text-[0.9375rem]">
               {words.title}
             </Verdict>
@@ -145,7 +147,11 @@ function Knot({ line: { visit, from, to, standing, map, wish }, last, nowHour }:
         {wish ? <Wish wish={wish} nowHour={nowHour} className="mt-0.5" /> : null}
       </Link>
       <span className="hidden pt-4 text-right sm:block">
-        {map ? <MiniSkyline map={map} width={112} height={34} /> : <span className="text-sm text-ink-2">no map yet</span>}
+        {KIND_OF[visit.service] ? null : map ? (
+          <MiniSkyline map={map} width={112} height={34} />
+        ) : (
+          <span className="text-sm text-ink-2">no map yet</span>
+        )}
       </span>
     </li>
   );

@@ -7,6 +7,7 @@ import { policy } from "@/db/schema";
 import { airOf, sensorsNow } from "@/features/air/newestAir";
 import { roomOf } from "@/features/air/data";
 import { hourIn, outlookOf } from "@/features/air/history";
+import { KIND_OF } from "@/features/colour/services";
 import { modelsOf } from "@/features/shelf/judged";
 import { glueKnowledge, type GlueKnowledge } from "@/features/shelf/knowledge";
 import { openBottles, type OpenBottle } from "@/features/shelf/bottles";
@@ -33,7 +34,8 @@ export async function startTheRoom(
   timeZone: string,
   now: Date,
 ): Promise<Map<string, RoomWish>> {
-  const ahead = visits.filter(({ state, service }) => state.startedAtMs === null && service !== "lift" && service !== "tint");
+  // Colour and lift want no adhesive of the room.
+  const ahead = visits.filter(({ state, service }) => state.startedAtMs === null && !KIND_OF[service]);
   const bottles = await openBottles(tx);
   const [held] = await tx.select().from(policy);
   const knownBy = new Map<string, GlueKnowledge>();

@@ -2,8 +2,14 @@ import { formatClock } from "@/core/units";
 import { visitClocks, type Clock, type VisitState } from "@/core/visit";
 import { Verdict, cx, type Tone } from "@/ui";
 
-const LABELS: Record<Clock["state"], string> = { running: "text-ink-2", soon: "text-brass", over: "text-rosehip", done: "text-ivy" };
-const TONES: Record<Clock["state"], Tone> = { running: "note", soon: "look", over: "stop", done: "good" };
+const LABELS: Record<Clock["state"], string> = {
+  running: "text-ink-2",
+  soon: "text-brass",
+  over: "text-rosehip",
+  done: "text-ivy",
+  past: "text-rosehip",
+};
+const TONES: Record<Clock["state"], Tone> = { running: "note", soon: "look", over: "stop", done: "good", past: "stop" };
 
 /** The one clock that fills the eye, with what it asks for in words. */
 export function BigClock({ state, nowMs }: { state: VisitState; nowMs: number | null }) {

@@ -15,8 +15,15 @@ const LOOKS: Record<Clock["state"], string> = {
   soon: "bg-paper text-brass border-brass border-t-4",
   over: "bg-rosehip text-paper border-rosehip",
   done: "bg-paper text-ivy border-ivy border-t-4",
+  past: "bg-rosehip text-paper border-ink border-t-4 border-b-4",
 };
-const MARKS: Record<Clock["state"], string> = { running: "", soon: "▲ ", over: "■ ", done: "✓ " };
+const MARKS: Record<Clock["state"], string> = { running: "", soon: "▲ ", over: "■ ", done: "✓ ", past: "■■ " };
+
+/** Clocks that a visit's own page shows itself, and shows larger. */
+const OWN_PAGE: readonly Clock["kind"][] = ["eyes", "coat", "look", "paste", "rinse"];
+/** What is loudest hangs first; no more than this many, or none could be read. */
+const URGENCY: Record<Clock["state"], number> = { past: 0, over: 1, soon: 2, running: 3, done: 4 };
+const MOST = 3;
 
 /** Typing, a dialog, or a key that is meant for what has the focus. */
 const isBusy = ({ target, key }: KeyboardEvent) =>
@@ -31,16 +38,20 @@ export function HangingClocks() {
   const now = useNow();
   const path = usePathname();
   const rung = useRef(new Set<string>());
-  const hanging = visits
+  const all = visits
     .filter((visit) => visit.mine)
     .flatMap((visit) =>
       (now === null ? [] : visitClocks(visitState(events.get(visit.id) ?? []), now, visit.eyesMayAtMs)).map((clock) => ({
         visit,
         clock,
       })),
-    )
-    // On the visit's own page the eyes have a clock that fills it.
-    .filter(({ visit, clock }) => clock.kind !== "eyes" || path !== `/visits/${visit.id}`);
+    );
+  const hanging = all
+    // On the visit's own page these have clocks that fill it.
+    .filter(({ visit, clock }) => !OWN_PAGE.includes(clock.kind) || path !== `/visits/${visit.id}`)
+    .sort((a, b) => URGENCY[a.clock.state] - URGENCY[b.clock.state]);
+  /** On a run's own page the pedal is the run's; what is owed elsewhere keeps its letter. */
+  const pedalTaken = visits.some(({ id }) => path === `/visits/${id}` && visitState(events.get(id) ?? []).run.plan !== null);
 
   useEffect(() => {
     const touch = () => unlockSound();
@@ -55,7 +66,8 @@ export function HangingClocks() {
   const acknowledge = (visitId: string) => void store.tap(visitId, "checked", { off: null, of: null });
   const press = useEffectEvent((event: KeyboardEvent) => {
     const key = event.key === " " ? "c" : event.key.toLowerCase();
-    if (key !== "c" || event.ctrlKey || event.metaKey || event.altKey || event.repeat || isBusy(event)) return;
+    if (key !== "c" || (event.key === " " && pedalTaken) || event.ctrlKey || event.metaKey || event.altKey || event.repeat || isBusy(event))
+      return;
     const owed = hanging.filter(({ clock }) => clock.kind === "check").sort((a, b) => a.clock.leftS - b.clock.leftS)[0];
     if (!owed) return;
     event.preventDefault();
@@ -67,7 +79,9 @@ export function HangingClocks() {
     return () => window.removeEventListener("keydown", listen);
   }, []);
   useEffect(() => {
-    for (const { visit, clock } of hanging) {
+    // Whether it hangs here or fills its own page, it sounds; the eyes' own page tells that one itself.
+    for (const { visit, clock } of all) {
+      if (clock.kind === "eyes" && path === `/visits/${visit.id}`) continue;
       const alarm = alarmOf(clock, visit.clientName);
       if (!alarm || rung.current.has(alarm.key)) continue;
       rung.current.add(alarm.key);
@@ -79,8 +93,10 @@ export function HangingClocks() {
   useWakeLock(visits.some(({ mine }) => mine));
 
   if (hanging.length === 0) return null;
-  // With two clients in hand each clock says whose it is; with three clocks they move together to leave the header's words free.
-  const named = new Set(hanging.map(({ visit }) => visit.id)).size > 1;
+  // With two clients in hand, or at another client's visit, each clock says whose it is; with three clocks they move together to leave the header's words free.
+  const named =
+    new Set(hanging.map(({ visit }) => visit.id)).size > 1 ||
+    hanging.some(({ visit }) => path.startsWith("/visits/") && path !== `/visits/${visit.id}`);
   const shape = cx(
     "block rounded-b-lg border pt-1 pb-1.5 text-center leading-none",
     hanging.length > 2 ? "min-w-20 px-2" : "min-w-28 px-4",
@@ -88,7 +104,7 @@ export function HangingClocks() {
   return (
     <section aria-label="Running clocks" className="pointer-events-none fixed inset-x-0 top-0 z-30">
       <ul className={cx("flex justify-center", hanging.length > 2 ? "gap-1.5" : "gap-3")}>
-        {hanging.map(({ visit, clock }) => (
+        {hanging.slice(0, MOST).map(({ visit, clock }) => (
           <li key={clock.id} className="pointer-events-auto">
             <span aria-hidden="true" className={cx("mx-auto block w-px bg-line-strong", named ? "h-1" : "h-2.5")} />
             {clock.kind === "check" ? (
@@ -99,7 +115,7 @@ export function HangingClocks() {
                 onClick={() => acknowledge(visit.id)}
                 className={cx(shape, LOOKS[clock.state])}
               >
-                <Label clock={clock} who={visit.clientName} named={named} />
+                <Label clock={clock} who={visit.clientName} place={`chair ${visit.chair}`} named={named} />
                 <span className="block text-[1.0625rem] leading-7 font-semibold">
                   yes <kbd className="rounded border border-current px-1.5 font-sans text-sm font-normal">C</kbd>
                 </span>
@@ -111,7 +127,7 @@ export function HangingClocks() {
                 data-state={clock.state}
                 className={cx(shape, LOOKS[clock.state])}
               >
-                <Label clock={clock} who={visit.clientName} named={named} />
+                <Label clock={clock} who={visit.clientName} place={`chair ${visit.chair}`} named={named} />
                 <span data-time className="block text-[1.625rem] leading-7 font-semibold">
                   {formatClock(clock.state === "done" ? 0 : clock.leftS)}
                 </span>
@@ -119,17 +135,23 @@ export function HangingClocks() {
             )}
           </li>
         ))}
+        {hanging.length > MOST ? (
+          <li className="mt-1 self-start rounded-b-lg border border-line-strong bg-paper px-2 py-1 text-[0.8125rem] font-semibold">
+            +{hanging.length - MOST}
+          </li>
+        ) : null}
       </ul>
     </section>
   );
 }
 
 /** What a clock counts, and whose it is: seen where two clients run at once, heard always. */
-function Label({ clock, who, named }: { clock: Clock; who: string; named: boolean }) {
+function Label({ clock, who, place, named }: { clock: Clock; who: string; place: string; named: boolean }) {
   return (
     <>
-      <span className={cx("block max-w-32 truncate text-[0.8125rem] leading-4 font-semibold", !named && "sr-only")}>
-        <bdi>{who}</bdi>
+      <span className={cx("mx-auto flex max-w-36 justify-center text-[0.8125rem] leading-4 font-semibold", !named && "sr-only")}>
+        <bdi className="truncate">{who}</bdi>
+        <span className="shrink-0">, {place}</span>
       </span>
       <span className="block text-[0.8125rem] leading-5">
         {MARKS[clock.state]}

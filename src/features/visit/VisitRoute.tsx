@@ -5,7 +5,7 @@ import { requireMember } from "@/server/member";
 import { idOr404 } from "@/server/params";
 import { formatIn, todayIn } from "@/server/studioTime";
 import { visitPage } from "./data";
-import { VisitWorkspace } from "./VisitWorkspace";
+import { VisitLoader } from "./VisitLoader";
 
 /** A visit: to begin, under way, or as it was kept. */
 export async function VisitRoute({ visitId }: { visitId: string }) {
@@ -17,7 +17,7 @@ export async function VisitRoute({ visitId }: { visitId: string }) {
   const { visit, bottles, names, air, policy, standing } = page;
   const { readings, knowledge, brushes, seat, bottlesUsed } = page;
   return (
-    <VisitWorkspace
+    <VisitLoader
       key={visit.id}
       id={visit.id}
       clientId={visit.clientId}

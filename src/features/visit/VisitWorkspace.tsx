@@ -1,5 +1,4 @@
 "use client";
-import Link from "next/link";
 import { useEffect, useMemo, useState } from "react";
 import { freshAir, type Air } from "@/core/air";
 import { visitState } from "@/core/visit";
@@ -13,6 +12,7 @@ import { DoneVisit } from "./DoneVisit";
 import { Knots } from "./Knots";
 import { knotsOf } from "./knotsOf";
 import { LengthRows } from "./LengthRows";
+import { VisitHeading } from "./VisitHeading";
 import type { VisitProps } from "./visitProps";
 import { useNow, useVisits, useVisitStore } from "./VisitProvider";
 
@@ -45,16 +45,7 @@ export function VisitWorkspace(visit: VisitProps) {
 
   return (
     <div className="pt-3">
-      <div className="flex flex-wrap items-baseline gap-x-4">
-        <h1 className="text-[1.75rem] break-words">
-          <Link href={`/clients/${visit.clientId}`} className="hover:underline">
-            <bdi>{visit.clientName}</bdi>
-          </Link>
-        </h1>
-        <p className="text-ink-2">
-          {visit.service}, {visit.day} {visit.time}, {visit.technicianName}, {visit.roomName.toLowerCase()}, chair {visit.chair}
-        </p>
-      </div>
+      <VisitHeading visit={visit} service={visit.service} />
       <Knots knots={knotsOf({ hasMap: visit.map !== null, patchTestHeld: visit.patch.held }, state)} />
       {!visit.patch.held && visit.patch.reason ? (
         <p className="text-[0.9375rem] text-ink-2">

@@ -4,7 +4,19 @@ import type { Brush } from "@/core/adhesive";
 import { seatOf, type LashMap } from "@/core/map";
 import type { Policy } from "@/core/policy";
 import { visitState, type KeptEvent, type VisitState } from "@/core/visit";
-import { client, lashMap, lashMapRevision, member as memberTable, policy, room, survey, tray, visit, visitEvent } from "@/db/schema";
+import {
+  client,
+  lashMap,
+  lashMapRevision,
+  member as memberTable,
+  policy,
+  room,
+  survey,
+  tray,
+  visit,
+  visitEvent,
+  type Service,
+} from "@/db/schema";
 import { airByMinute } from "@/features/air/history";
 import { airOf, sensorsNow } from "@/features/air/newestAir";
 import { standingOf } from "@/features/clients/standing";
@@ -24,7 +36,7 @@ export type VisitRow = {
   readonly roomName: string;
   readonly roomVolumeM3: number;
   readonly chair: number;
-  readonly service: string;
+  readonly service: Service;
   readonly startsAt: Date;
   readonly minutes: number;
   readonly mapId: string | null;

@@ -1,8 +1,17 @@
 import type { Metadata } from "next";
+import { notFound } from "next/navigation";
+import { ColourRoute } from "@/features/colour/ColourRoute";
+import { visitKind } from "@/features/colour/data";
 import { VisitRoute } from "@/features/visit/VisitRoute";
+import { requireMember } from "@/server/member";
+import { idOr404 } from "@/server/params";
 
 export const metadata: Metadata = { title: "Visit" };
 
+/** A set is worked from a map, colour and lift by a protocol. */
 export default async function VisitPage({ params }: { params: Promise<{ visitId: string }> }) {
-  return <VisitRoute visitId={(await params).visitId} />;
+  const { visitId } = await params;
+  const found = await visitKind(await requireMember(), idOr404(visitId));
+  if (!found) notFound();
+  return found.kind ? <ColourRoute visitId={visitId} /> : <VisitRoute visitId={visitId} />;
 }

@@ -1,0 +1,31 @@
+import type { Metadata } from "next";
+import { ColourOverview } from "@/features/colour/ColourOverview";
+import { colourOverview } from "@/features/colour/data";
+import { mayActAs, requireMember } from "@/server/member";
+import { formatIn, todayIn } from "@/server/studioTime";
+
+export const metadata: Metadata = { title: "Colour and lift" };
+
+export default async function ColourPage() {
+  const member = await requireMember();
+  const now = new Date();
+  const { visits, protocols, products, shields } = await colourOverview(member, now);
+  return (
+    <ColourOverview
+      visits={visits.map(({ id, clientName, service, roomName, chair, startsAt, events }) => ({
+        id,
+        clientName,
+        service,
+        where: `${roomName.toLowerCase()}, chair ${chair}`,
+        time: formatIn(member.timeZone, startsAt, "HH:mm"),
+        events,
+      }))}
+      protocols={protocols}
+      products={products}
+      shields={shields}
+      timeZone={member.timeZone}
+      today={todayIn(member.timeZone, now)}
+      mayChange={mayActAs(member, "technician")}
+    />
+  );
+}

@@ -1,0 +1,16 @@
+export { DEPTHS, LEAST_DEPTH, MOST_DEPTH, hairColour, depthWords } from "./depth";
+export { blendShades, onHair, colourDifference, type Shade } from "./blend";
+export {
+  timeToTarget,
+  depthAfter,
+  minutesTo,
+  takenAfter,
+  PROCESS_PRIORS,
+  LOOK_SD,
+  type Look,
+  type Course,
+  type ProcessPrior,
+  type TimeToTarget,
+} from "./processing";
+export { proposeMinutes, type MinutesProposal } from "./proposeMinutes";
+export { proposeShade, type ShadeProposal, type ShadeParts } from "./proposeShade";

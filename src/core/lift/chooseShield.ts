@@ -1,0 +1,84 @@
+import { keptTurnDeg, type KeptShare } from "./keptShare";
+import type { Shield } from "./shield";
+import { judgeTurn, rawTurnDeg, type TurnVerdict } from "./turn";
+
+/** What a client wishes for, as a kept turn in the middle of the line, degrees. A model of this product. */
+export const LIFT_WISHES = {
+  soft: { label: "soft", turnDeg: 70 },
+  open: { label: "open", turnDeg: 95 },
+  high: { label: "high", turnDeg: 120 },
+} as const;
+export type LiftWish = keyof typeof LIFT_WISHES;
+
+/** Natural lashes of one stretch of the line. `shortMm` is what its shorter lashes measure (the 10th percentile). */
+export type LiftZone = { readonly name: string; readonly lengthMm: number; readonly shortMm: number };
+
+export type ZoneTurn = {
+  readonly zone: LiftZone;
+  readonly rawDeg: number;
+  readonly kept: { readonly low: number; readonly mid: number; readonly high: number };
+  readonly verdict: TurnVerdict;
+  /** What the stretch's shorter lashes keep, degrees. */
+  readonly shortKeptDeg: number;
+};
+
+export type ShieldFit = {
+  readonly shield: Shield;
+  readonly zones: readonly ZoneTurn[];
+  /** Over-turn anywhere outweighs under-turn; the middle decides whether it is good. */
+  readonly verdict: TurnVerdict;
+  /** How far the middle's kept turn is from what is wished, degrees; negative when it falls short. */
+  readonly offDeg: number;
+};
+
+/** The middle of the line, by which a lift is wished for and judged. */
+export const middleTurn = ({ zones }: Pick<ShieldFit, "zones">): ZoneTurn => zones[Math.floor(zones.length / 2)]!;
+
+/** How every zone turns on a shield, judged by what is kept. */
+export function fitShield(shield: Shield, zones: readonly LiftZone[], share: KeptShare, wish: LiftWish): ShieldFit {
+  const turned = zones.map((zone): ZoneTurn => {
+    const rawDeg = rawTurnDeg(zone.lengthMm, shield.radiusMm);
+    const kept = keptTurnDeg(rawDeg, share);
+    return {
+      zone,
+      rawDeg,
+      kept,
+      verdict: judgeTurn(kept.mid),
+      shortKeptDeg: keptTurnDeg(rawTurnDeg(zone.shortMm, shield.radiusMm), share).mid,
+    };
+  });
+  const middle = middleTurn({ zones: turned });
+  const folds = turned.some(({ verdict }) => verdict === "foldsBack");
+  return { shield, zones: turned, verdict: folds ? "foldsBack" : middle.verdict, offDeg: middle.kept.mid - LIFT_WISHES[wish].turnDeg };
+}
+
+export type ShieldChoice = {
+  /** Every shield in stock, largest radius first. */
+  readonly fits: readonly ShieldFit[];
+  /** Place in `fits` of the one advised; null where none can be called good. */
+  readonly advised: number | null;
+  readonly why: "byLength" | "oneSmaller" | "smallerFolds" | "onlyOne" | "none";
+};
+
+/**
+ * The shield for these lashes. By length: the one whose kept turn in the middle comes nearest the wish, of those where
+ * nothing folds back. One smaller: the next smaller than that, for drama, unless there tips would fold back.
+ */
+export function chooseShield(
+  shields: readonly Shield[],
+  zones: readonly LiftZone[],
+  share: KeptShare,
+  wish: LiftWish,
+  school: "byLength" | "oneSmaller",
+): ShieldChoice {
+  const fits = [...shields].sort((a, b) => b.radiusMm - a.radiusMm).map((shield) => fitShield(shield, zones, share, wish));
+  const sound = fits.map((fit, i) => ({ fit, i })).filter(({ fit }) => fit.verdict === "good");
+  if (sound.length === 0) return { fits, advised: null, why: "none" };
+  const byLength = sound.reduce((best, one) => (Math.abs(one.fit.offDeg) < Math.abs(best.fit.offDeg) ? one : best));
+  if (school === "byLength") return { fits, advised: byLength.i, why: "byLength" };
+  const smaller = fits.findIndex((fit, i) => i > byLength.i && fit.shield.radiusMm < byLength.fit.shield.radiusMm);
+  if (smaller < 0) return { fits, advised: byLength.i, why: "onlyOne" };
+  return fits[smaller]!.verdict === "good"
+    ? { fits, advised: smaller, why: "oneSmaller" }
+    : { fits, advised: byLength.i, why: "smallerFolds" };
+}

@@ -1,0 +1,26 @@
+export { runPlanSchema, depthSchema, type RunPlan } from "./runPlan";
+export { RUN_PAYLOADS, type RunEvent, type RunPayloads } from "./runEvents";
+export {
+  EMPTY_RUN,
+  foldRun,
+  stepOf,
+  plannedS,
+  coatsOn,
+  isOn,
+  isDone,
+  isRinsing,
+  lainS,
+  overrunS,
+  type RunState,
+  type Coat,
+  type Paste,
+  type Stop,
+} from "./runState";
+export { mayCoat, mayWipe, mayExtendS, longer, chain, nextStep, openTasks, pasteFor, plannedAreas, type Objection } from "./mayTap";
+export { nextTap, offOrder, isAllOff, isRunDone, order, type NextTap } from "./nextTap";
+export { runClocks, lookDueMs, areaShort, COAT_WARNING_S } from "./runClocks";
+export { lanesOf, staggerS, type Lanes, type Lane, type Phase, type PastePhase } from "./lanes";
+export { runMistakes, FORGOTTEN_AFTER_S, type RunMistake } from "./mistakes";
+export { STOP_WORDS } from "./stopWords";
+export { coursesOf, keptReadingsOf, lastLiftOf, type PastRun } from "./history";
+export { proposePlan, type StepProposal, type Wish } from "./proposePlan";

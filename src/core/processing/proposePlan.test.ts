@@ -1,0 +1,101 @@
+import { defaultPolicy } from "../policy";
+import { processSteps, shippedProtocols } from "../protocol";
+import { coursesOf, EMPTY_RUN, foldRun, keptReadingsOf, proposePlan, type PastRun, type RunEvent, type RunPlan } from ".";
+
+const protocol = shippedProtocols.liftTint(defaultPolicy);
+const steps = processSteps(protocol);
+const MINUTE = 60_000;
+const pace = { hair: "medium", processed: false, filmCover: false, roomC: null } as const;
+const wish = { wish: { lift: "open", lashDepth: 2, browDepth: null }, from: { lashDepth: 5, browDepth: 5 } } as const;
+
+/** A lift and tint of the past: how long each step lay, how it turned out. */
+function past(
+  over: {
+    step1?: number;
+    tint?: number;
+    seenDeg?: number;
+    lashDepth?: number;
+    comfort?: "well" | "stung";
+    pace?: Partial<RunPlan["pace"]>;
+    atMs?: number;
+  } = {},
+): PastRun {
+  const atMs = over.atMs ?? 0;
+  const plan: RunPlan = {
+    protocol,
+    protocolId: null,
+    revision: 1,
+    areas: ["lashRight", "lashLeft"],
+    seconds: Object.fromEntries(steps.map(({ id, defaultS }) => [id, defaultS])),
+    pace: { ...pace, ...over.pace },
+    density: "usual",
+    ...wish,
+    shield: { shieldId: "11111111-1111-4111-8111-111111111111", name: "s", radiusMm: 4, rawDeg: 120, keptDeg: 84 },
+    recipes: {},
+  };
+  const lay: Record<string, number> = { "step-1": over.step1 ?? 6, "step-2": 5, "tint-lashes": over.tint ?? 5 };
+  let now = atMs;
+  const events: RunEvent[] = [{ id: "p", type: "runPlanned", payload: { plan, air: null }, atMs }];
+  for (const { id } of steps) {
+    for (const area of ["lashRight", "lashLeft"] as const) {
+      events.push({ id: `${id} ${area} on`, type: "coated", payload: { stepId: id, area }, atMs: now });
+      events.push({ id: `${id} ${area} off`, type: "wiped", payload: { stepId: id, area }, atMs: now + lay[id]! * MINUTE });
+    }
+    now += lay[id]! * MINUTE + MINUTE;
+  }
+  events.push({
+    id: "r",
+    type: "resultJudged",
+    payload: {
+      turn: { seenDeg: over.seenDeg ?? 95, by: "card" },
+      lashDepth: over.lashDepth ?? 2,
+      browDepth: null,
+      even: true,
+      comfort: over.comfort ?? "well",
+    },
+    atMs: now,
+  });
+  return { visitId: `${atMs}`, endedAtMs: now, run: events.reduce(foldRun, EMPTY_RUN) };
+}
+const seconds = (runs: readonly PastRun[], now: Partial<RunPlan["pace"]> = {}) =>
+  Object.fromEntries(proposePlan(protocol, runs, wish, { ...pace, ...now }).map(({ stepId, seconds: s }) => [stepId, s]));
+
+test("nothing known: the usual times, and what speeds or slows them", () => {
+  expect(seconds([])).toEqual({ "step-1": 360, "step-2": 300, "tint-lashes": 300 });
+  expect(seconds([], { hair: "fine" })).toEqual({ "step-1": 300, "step-2": 255, "tint-lashes": 255 });
+});
+
+test("what worked is done again; what fell short gets half a minute more; what stung never more", () => {
+  expect(seconds([past({ step1: 6.5 })])["step-1"]).toBe(390);
+  expect(seconds([past({ step1: 6.5, seenDeg: 60 })])["step-1"]).toBe(420);
+  expect(seconds([past({ step1: 6.5, seenDeg: 60, comfort: "stung" })])["step-1"]).toBe(390);
+  expect(seconds([past({ step1: 8, seenDeg: 60 })])["step-1"]).toBe(480);
+});
+
+test("the newest lift speaks, whatever the order they come in", () => {
+  const [old, fresh] = [past({ step1: 5.5, atMs: 0 }), past({ step1: 7, atMs: 1e9 })];
+  expect(seconds([fresh, old])["step-1"]).toBe(420);
+  expect(seconds([old, fresh])["step-1"]).toBe(420);
+});
+
+test("the same hair took that time: only what is new today changes it", () => {
+  expect(seconds([past({ step1: 7, pace: { hair: "fine" } })], { hair: "fine" })["step-1"]).toBe(420);
+  // Derived: 7 min under film now, not then: 420 · 0.75 = 315.
+  expect(seconds([past({ step1: 7 })], { filmCover: true })["step-1"]).toBe(315);
+  expect(seconds([past({ step1: 7, pace: { filmCover: true } })], { filmCover: true })["step-1"]).toBe(420);
+});
+
+test("colour learns from how it came out: a slow taker is given longer, a quick one shorter", () => {
+  const slow = Array.from({ length: 4 }, (_, i) => past({ tint: 7, lashDepth: 4, atMs: i * 1e9 }));
+  const quick = Array.from({ length: 4 }, (_, i) => past({ tint: 5, lashDepth: 1, atMs: i * 1e9 }));
+  expect(seconds(slow)["tint-lashes"]).toBe(480);
+  expect(seconds(quick)["tint-lashes"]).toBeLessThan(300);
+  expect(coursesOf(slow, "tint", "lashes")[0]).toEqual({
+    looks: [
+      { minutes: 0, depth: 5 },
+      { minutes: 7, depth: 4 },
+    ],
+  });
+  expect(coursesOf(slow, "tint", "brows")).toEqual([]);
+  expect(keptReadingsOf(slow)).toHaveLength(4);
+});

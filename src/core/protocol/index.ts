@@ -1,0 +1,14 @@
+export { protocolSchema, speedsSchema, type Protocol, type ProcessStep, type TaskStep, type Step, type Speeds } from "./protocol";
+export { checkProtocol, type ProtocolProblem } from "./checkProtocol";
+export { shippedProtocols, type Schools } from "./shipped";
+export { plannedSeconds, type Pace, type Planned } from "./plannedSeconds";
+export {
+  writeProtocolFile,
+  readProtocolFile,
+  protocolFileJsonSchema,
+  placeWords,
+  PROTOCOL_FILE_FORMAT,
+  type ProtocolRead,
+} from "./protocolFile";
+export { SERVICE_KINDS, type ServiceKind } from "./serviceKinds";
+export { isProcess, processSteps, chainOf, familiesOf } from "./steps";

@@ -1,0 +1,118 @@
+import { boolean, date, foreignKey, index, integer, jsonb, primaryKey, text, timestamp, uuid } from "drizzle-orm/pg-core";
+import type { Consultation } from "@/core/care";
+import type { Shield } from "@/core/lift";
+import type { Product } from "@/core/mixing";
+import type { Protocol, ServiceKind } from "@/core/protocol";
+import { client } from "./client";
+import { createdAt, studioId, studioSchema } from "./studio";
+import { visit } from "./visit";
+
+/** A lotion, tint, developer or lightener as its leaflet describes it. */
+export const product = studioSchema.table(
+  "product",
+  { studioId: studioId(), id: uuid().notNull(), document: jsonb().$type<Product>().notNull(), createdAt: createdAt() },
+  (t) => [primaryKey({ columns: [t.studioId, t.id] })],
+);
+
+/** A tube or bottle of it, by the lot that stands on it. */
+export const batch = studioSchema.table(
+  "batch",
+  {
+    studioId: studioId(),
+    id: uuid().notNull(),
+    productId: uuid().notNull(),
+    lot: text().notNull(),
+    openedOn: date({ mode: "string" }).notNull(),
+    /** Null while in use. */
+    emptiedOn: date({ mode: "string" }),
+    createdAt: createdAt(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.studioId, t.id] }),
+    index().on(t.studioId, t.productId),
+    foreignKey({ columns: [t.studioId, t.productId], foreignColumns: [product.studioId, product.id] }),
+  ],
+);
+
+/** Shields and rods in stock, each with the radius somebody measured. */
+export const shield = studioSchema.table(
+  "shield",
+  { studioId: studioId(), id: uuid().notNull(), document: jsonb().$type<Shield>().notNull(), createdAt: createdAt() },
+  (t) => [primaryKey({ columns: [t.studioId, t.id] })],
+);
+
+/** The studio's own ways of working. A run keeps the one it was begun by whole, so that a change here changes no run. */
+export const protocol = studioSchema.table(
+  "protocol",
+  {
+    studioId: studioId(),
+    id: uuid().notNull(),
+    document: jsonb().$type<Protocol>().notNull(),
+    /** Counts up with every save; a save must name the one it was made from. */
+    revision: integer().notNull().default(1),
+    putAway: boolean().notNull().default(false),
+    savedBy: uuid().notNull(),
+    savedAt: timestamp({ withTimezone: true }).notNull().defaultNow(),
+    createdAt: createdAt(),
+  },
+  (t) => [primaryKey({ columns: [t.studioId, t.id] })],
+);
+
+/** What a client answered at a consultation. Never changed; the newest counts. */
+export const consultation = studioSchema.table(
+  "consultation",
+  {
+    studioId: studioId(),
+    id: uuid().notNull(),
+    clientId: uuid().notNull(),
+    document: jsonb().$type<Consultation>().notNull(),
+    askedBy: uuid().notNull(),
+    createdAt: createdAt(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.studioId, t.id] }),
+    index().on(t.studioId, t.clientId, t.createdAt),
+    foreignKey({ columns: [t.studioId, t.clientId], foreignColumns: [client.studioId, client.id] }),
+  ],
+);
+
+/** A text that a client signed, as they read it. Never changed. */
+export const consent = studioSchema.table(
+  "consent",
+  {
+    studioId: studioId(),
+    id: uuid().notNull(),
+    clientId: uuid().notNull(),
+    service: text().$type<ServiceKind>().notNull(),
+    words: text().notNull(),
+    /** The name as it was signed, and the hand's line as an SVG path on a field of 300 by 90. */
+    signedName: text().notNull(),
+    signature: text().notNull(),
+    signedOn: date({ mode: "string" }).notNull(),
+    takenBy: uuid().notNull(),
+    createdAt: createdAt(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.studioId, t.id] }),
+    index().on(t.studioId, t.clientId, t.service, t.createdAt),
+    foreignKey({ columns: [t.studioId, t.clientId], foreignColumns: [client.studioId, client.id] }),
+  ],
+);
+
+/** What was written down when a run was stopped. Never changed; more may be added. */
+export const incident = studioSchema.table(
+  "incident",
+  {
+    studioId: studioId(),
+    id: uuid().notNull(),
+    visitId: uuid().notNull(),
+    words: text().notNull(),
+    writtenBy: uuid().notNull(),
+    createdAt: createdAt(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.studioId, t.id] }),
+    index().on(t.studioId, t.visitId),
+    foreignKey({ columns: [t.studioId, t.visitId], foreignColumns: [visit.studioId, visit.id] }),
+  ],
+);

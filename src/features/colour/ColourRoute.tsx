@@ -1,0 +1,50 @@
+import { notFound } from "next/navigation";
+import { requireMember } from "@/server/member";
+import { idOr404 } from "@/server/params";
+import { formatIn, todayIn } from "@/server/studioTime";
+import { ColourLoader } from "./ColourLoader";
+import { colourVisit } from "./data";
+
+/** A visit of colour or lift: to plan, under way, or as it was kept. */
+export async function ColourRoute({ visitId }: { visitId: string }) {
+  const member = await requireMember();
+  const now = new Date();
+  const page = await colourVisit(member, idOr404(visitId), now);
+  if (!page) notFound();
+  const { visit, signed } = page;
+  return (
+    <ColourLoader
+      key={visit.id}
+      id={visit.id}
+      clientId={visit.clientId}
+      clientName={visit.clientName}
+      kind={page.kind}
+      chair={visit.chair}
+      roomName={visit.roomName}
+      roomId={visit.roomId}
+      technicianName={visit.technicianName}
+      studioName={page.studioName}
+      day={formatIn(member.timeZone, visit.startsAt, "EEEE d MMMM")}
+      time={formatIn(member.timeZone, visit.startsAt, "HH:mm")}
+      today={todayIn(member.timeZone, now)}
+      timeZone={member.timeZone}
+      events={visit.events}
+      reason={visit.patchReason}
+      policy={page.policy}
+      standing={page.standing}
+      past={page.past.runs}
+      protocols={page.protocols}
+      products={page.products}
+      shields={page.shields}
+      survey={page.survey?.document ?? null}
+      air={page.air}
+      batchNames={page.batchNames}
+      incidents={page.incidents.map(({ id, words, createdAt }) => ({
+        id,
+        words,
+        when: formatIn(member.timeZone, createdAt, "d MMM HH:mm"),
+      }))}
+      consent={signed && { words: signed.words, signedName: signed.signedName, signature: signed.signature, signedOn: signed.signedOn }}
+    />
+  );
+}

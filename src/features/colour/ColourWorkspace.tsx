@@ -1,0 +1,96 @@
+"use client";
+import { useEffect, useMemo } from "react";
+import { freshAir } from "@/core/air";
+import { isRunDone } from "@/core/processing";
+import { SERVICE_KINDS } from "@/core/protocol";
+import { visitState } from "@/core/visit";
+import { useRooms } from "@/features/live/LiveProvider";
+import { Knots, type Knot } from "@/features/visit/Knots";
+import { VisitHeading } from "@/features/visit/VisitHeading";
+import { useNow, useVisits, useVisitStore } from "@/features/visit/VisitProvider";
+import { Verdict } from "@/ui";
+import { AtTheRun } from "./AtTheRun";
+import { CareCardView } from "./CareCardView";
+import type { ColourProps } from "./colourProps";
+import { IncidentNotes } from "./IncidentNotes";
+import { JudgePanel } from "./JudgePanel";
+import { PlanPanel } from "./PlanPanel";
+import { RunRecord } from "./RunRecord";
+
+type Stage = "plan" | "run" | "judge" | "kept";
+const ORDER: readonly [string, Stage][] = [
+  ["Plan", "plan"],
+  ["Mix and run", "run"],
+  ["Judge", "judge"],
+  ["Finish", "kept"],
+];
+
+/** Colour and lift: planned, run, judged, kept. The stage follows from what was tapped. */
+export function ColourWorkspace(visit: ColourProps) {
+  const store = useVisitStore();
+  const { events } = useVisits();
+  const now = useNow();
+  useEffect(() => store.adopt(visit.events), [store, visit.events]);
+  const own = events.get(visit.id) ?? visit.events;
+  const state = useMemo(() => visitState(own), [own]);
+  const { run } = state;
+  const done = isRunDone(run);
+  const stage: Stage = state.finishedAtMs !== null ? "kept" : !run.plan ? "plan" : done ? "judge" : "run";
+  const heard = useRooms().find(({ id }) => id === visit.roomId)?.air ?? visit.air;
+  const roomC = now === null ? (visit.air?.temperatureC ?? null) : (freshAir(heard, now)?.temperatureC ?? null);
+  // What was opened since the page was read is on the shelf; what was emptied since then came with the page.
+  const batchNames = useMemo(
+    () => ({
+      ...Object.fromEntries(
+        visit.products.flatMap(({ document, batches }) => batches.map(({ id, lot }) => [id, `${document.name}, lot ${lot}`])),
+      ),
+      ...visit.batchNames,
+    }),
+    [visit.products, visit.batchNames],
+  );
+  const at = ORDER.findIndex(([, one]) => one === stage);
+  const knots: Knot[] = [
+    { name: "Consult", state: visit.standing.consultation ? "tied" : stage === "plan" ? "here" : "open" },
+    ...ORDER.map(([name], i): Knot => ({ name, state: i < at || stage === "kept" ? "tied" : i === at ? "here" : "ahead" })),
+  ];
+  return (
+    <div className="pt-3">
+      <VisitHeading visit={visit} service={SERVICE_KINDS[visit.kind].label} />
+      {stage === "run" ? null : <Knots knots={knots} />}
+      {visit.reason && stage !== "plan" ? (
+        <p className="text-[0.9375rem] text-ink-2">
+          <Verdict tone="look">Asked first</Verdict>, goes ahead because: <bdi>{visit.reason}</bdi>
+        </p>
+      ) : null}
+      {stage === "plan" ? <PlanPanel visit={visit} roomC={roomC} /> : null}
+      {stage === "run" && now !== null ? (
+        <AtTheRun visit={visit} run={run} past={visit.past} nowMs={now} lastUndoableId={state.lastUndoable?.id ?? null} />
+      ) : null}
+      {stage === "judge" ? (
+        <>
+          {run.stop ? <IncidentNotes visit={visit} /> : null}
+          <JudgePanel
+            run={run}
+            onJudged={(result) => {
+              void store.tap(visit.id, "resultJudged", result);
+              void store.tap(visit.id, "finished", {});
+            }}
+          />
+        </>
+      ) : null}
+      {stage === "kept" ? (
+        <div className="mt-5 grid gap-x-14 gap-y-8 lg:grid-cols-[minmax(0,1.4fr)_minmax(0,1fr)]">
+          <div>
+            {run.plan ? (
+              <RunRecord run={run} endedAtMs={state.finishedAtMs!} timeZone={visit.timeZone} batchNames={batchNames} />
+            ) : (
+              <p className="text-ink-2">Nothing was planned at this visit.</p>
+            )}
+            {run.stop ? <IncidentNotes visit={visit} /> : null}
+          </div>
+          {run.plan ? <CareCardView visit={visit} run={run} endedAtMs={state.finishedAtMs!} /> : null}
+        </div>
+      ) : null}
+    </div>
+  );
+}

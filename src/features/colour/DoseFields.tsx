@@ -1,0 +1,41 @@
+"use client";
+import { DOSE_UNITS, type DoseUnit } from "@/core/mixing";
+import { SelectField, TextField } from "@/ui";
+
+/** An amount and what it is dosed by. */
+export function DoseFields({
+  label,
+  amount,
+  unit,
+  onChange,
+}: {
+  label: string;
+  amount: number;
+  unit: DoseUnit;
+  onChange: (amount: number, unit: DoseUnit) => void;
+}) {
+  return (
+    <div className="flex items-end gap-2">
+      <div className="w-24">
+        <TextField
+          label={label}
+          type="number"
+          min={0.1}
+          max={100}
+          step={0.1}
+          value={amount}
+          onChange={(event) => onChange(Math.min(100, Math.max(0.05, Number(event.target.value) || 0.1)), unit)}
+        />
+      </div>
+      <div className="w-24">
+        <SelectField label="by" value={unit} onChange={(event) => onChange(amount, event.target.value as DoseUnit)}>
+          {DOSE_UNITS.map((one) => (
+            <option key={one} value={one}>
+              {one}
+            </option>
+          ))}
+        </SelectField>
+      </div>
+    </div>
+  );
+}

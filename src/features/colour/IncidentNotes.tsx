@@ -1,0 +1,41 @@
+"use client";
+import { useState } from "react";
+import { Button, Notice, TextArea } from "@/ui";
+import { writeIncident } from "./actions";
+import type { ColourProps } from "./colourProps";
+
+/** What happened, in words: written after a stop, added to, never changed. */
+export function IncidentNotes({ visit }: { visit: ColourProps }) {
+  const [words, setWords] = useState("");
+  const [problem, setProblem] = useState<string | null>(null);
+  const write = async () => {
+    const result = await writeIncident({ visitId: visit.id, words }).catch(() => null);
+    if (result?.ok) {
+      setWords("");
+      setProblem(null);
+    } else setProblem(result ? (result.fields.words ?? result.message) : "The server did not answer. What you wrote is still here.");
+  };
+  return (
+    <section aria-label="Incident" className="mt-5 border-l-4 border-rosehip pl-4">
+      <h2 className="text-xl">Incident</h2>
+      {visit.incidents.map(({ id, words: written, when }) => (
+        <p key={id} className="mt-1 whitespace-pre-line">
+          <span className="text-sm text-ink-2">{when}: </span>
+          {written}
+        </p>
+      ))}
+      <div className="mt-2 max-w-xl">
+        <TextArea
+          label={visit.incidents.length ? "Add to it" : "What happened, what was done, who was told"}
+          rows={3}
+          value={words}
+          onChange={(event) => setWords(event.target.value)}
+        />
+      </div>
+      {problem ? <Notice tone="stop" title={problem} className="mt-2" /> : null}
+      <Button tone="line" className="mt-2" onClick={() => void write()}>
+        Write it down
+      </Button>
+    </section>
+  );
+}

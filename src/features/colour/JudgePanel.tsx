@@ -1,0 +1,103 @@
+"use client";
+import { useState } from "react";
+import { lashProfile, RESULT_CARD } from "@/core/lift";
+import type { RunPayloads, RunState } from "@/core/processing";
+import { Button, Choice, cx } from "@/ui";
+import { DepthChoice } from "./DepthChoice";
+import { ProfilePhoto } from "./ProfilePhoto";
+
+/** How it turned out against the wish: turn by the five-step card or a picture from the side, depth, evenness, comfort. */
+export function JudgePanel({ run, onJudged }: { run: RunState; onJudged: (result: RunPayloads["resultJudged"]) => void }) {
+  const plan = run.plan!;
+  const [turn, setTurn] = useState<RunPayloads["resultJudged"]["turn"]>(run.result?.turn ?? null);
+  const [lashDepth, setLashDepth] = useState(run.result?.lashDepth ?? plan.wish.lashDepth);
+  const [browDepth, setBrowDepth] = useState(run.result?.browDepth ?? plan.wish.browDepth);
+  const [even, setEven] = useState(run.result?.even ?? true);
+  const [comfort, setComfort] = useState<RunPayloads["resultJudged"]["comfort"]>(run.result?.comfort ?? (run.stop ? "stung" : "well"));
+  const [photo, setPhoto] = useState(false);
+  return (
+    <section aria-label="How it turned out" className="mt-4">
+      <h2 className="text-3xl">How did it turn out?</h2>
+      <div className="mt-4 grid gap-x-14 gap-y-6 lg:grid-cols-[minmax(0,1.3fr)_minmax(0,1fr)]">
+        {plan.wish.lift !== null ? (
+          <div>
+            <p className="text-ink-2">From the side, in the middle of the line. Which is it most like?</p>
+            <div role="radiogroup" aria-label="Turn" className="mt-2 flex flex-wrap gap-2">
+              {RESULT_CARD.map(({ step, label, turnDeg }) => {
+                const chosen = turn?.by === "card" && turn.seenDeg === turnDeg;
+                const path = lashProfile(10, turnDeg, 0)
+                  .map(({ reachMm, liftMm }, i) => `${i ? "L" : "M"}${(14 + reachMm * 8).toFixed(1)} ${(84 - liftMm * 8).toFixed(1)}`)
+                  .join("");
+                return (
+                  <button
+                    key={step}
+                    type="button"
+                    role="radio"
+                    aria-checked={chosen}
+                    onClick={() => setTurn({ seenDeg: turnDeg, by: "card" })}
+                    className={cx(
+                      "w-28 rounded-md border-2 px-1 pb-2 text-center",
+                      chosen ? "border-ivy bg-moss-soft" : "border-line-strong hover:bg-leaf",
+                    )}
+                  >
+                    <svg viewBox="0 0 110 100" className="w-full" aria-hidden="true">
+                      <path d="M2 78C6 74 10 78 14 84C10 92 5 94 2 93Z" fill="var(--lid)" />
+                      <path d={path} fill="none" stroke="var(--ivy)" strokeWidth="3.5" strokeLinecap="round" />
+                    </svg>
+                    <span className="block font-semibold">{label}</span>
+                    <span className="block text-sm text-ink-2">about {turnDeg}°</span>
+                  </button>
+                );
+              })}
+            </div>
+            <p className="mt-2">
+              <Button tone="plain" className="-ml-4" onClick={() => setPhoto(true)}>
+                Measure it in a picture
+              </Button>
+              {turn?.by === "photo" ? <span className="font-semibold">{Math.round(turn.seenDeg)}° measured</span> : null}
+            </p>
+          </div>
+        ) : null}
+        <div className="space-y-4">
+          {lashDepth !== null ? (
+            <DepthChoice label={`Lashes came out (wished ${plan.wish.lashDepth})`} value={lashDepth} onChange={setLashDepth} />
+          ) : null}
+          {browDepth !== null ? (
+            <DepthChoice label={`Brows came out (wished ${plan.wish.browDepth})`} value={browDepth} onChange={setBrowDepth} />
+          ) : null}
+          <Choice
+            label="Even"
+            value={even ? "yes" : "no"}
+            options={[
+              { value: "yes", label: "even" },
+              { value: "no", label: "uneven" },
+            ]}
+            onChange={(value) => setEven(value === "yes")}
+          />
+          <Choice
+            label="Comfort"
+            value={comfort}
+            options={[
+              { value: "well", label: "felt nothing" },
+              { value: "tickled", label: "tickled" },
+              { value: "stung", label: "stung" },
+            ]}
+            onChange={setComfort}
+          />
+          <Button size="bed" onClick={() => onJudged({ turn, lashDepth, browDepth, even, comfort })}>
+            Keep and finish
+          </Button>
+        </div>
+      </div>
+      {photo ? (
+        <ProfilePhoto
+          onClose={() => setPhoto(false)}
+          onMeasured={(seenDeg) => {
+            setTurn({ seenDeg, by: "photo" });
+            setPhoto(false);
+          }}
+        />
+      ) : null}
+    </section>
+  );
+}

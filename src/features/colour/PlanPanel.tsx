@@ -1,0 +1,202 @@
+"use client";
+import { useMemo, useState } from "react";
+import { NO_LASH_LIGHTENING, readiness } from "@/core/care";
+import { chooseShield, learnKeptShare, liftZones, middleTurn } from "@/core/lift";
+import { keptReadingsOf } from "@/core/processing";
+import { isProcess } from "@/core/protocol";
+import { newId } from "@/features/visit/newId";
+import { useDraft } from "@/features/visit/useDraft";
+import { useVisitStore } from "@/features/visit/VisitProvider";
+import { Button, Choice, Notice } from "@/ui";
+import { planRun } from "./actions";
+import type { ColourProps } from "./colourProps";
+import { PlanChoices } from "./PlanChoices";
+import { firstDraft, keyOf, planFrom, timesOf, type PlanDraft } from "./planDraft";
+import { PlanMixes } from "./PlanMixes";
+import { PlanTimes } from "./PlanTimes";
+import { Readiness } from "./Readiness";
+import { ShieldPanel } from "./ShieldPanel";
+import { startingRecipe } from "./usualRecipe";
+
+type View = "times" | "shield" | "mix";
+
+/** Planning: what may be done, by which protocol, for how long and why, on which shield, from which mix. */
+export function PlanPanel({ visit, roomC }: { visit: ColourProps; roomC: number | null }) {
+  const store = useVisitStore();
+  const { found, keep, drop } = useDraft(`colour ${visit.id}`);
+  const [draft, setDraft] = useState<PlanDraft>(() =>
+    firstDraft({
+      kind: visit.kind,
+      protocolKey: keyOf(visit.protocols[0]!),
+      survey: visit.survey,
+      past: visit.past,
+      processed: visit.standing.consultation?.processed ?? false,
+      filmCover: visit.policy.filmCover === "yes",
+      roomC: roomC === null ? null : Math.round(roomC * 2) / 2,
+    }),
+  );
+  const [taken, setTaken] = useState(false);
+  if (found && !taken) {
+    setTaken(true);
+    setDraft({ ...draft, ...(found.document as PlanDraft) });
+  }
+  const [view, setView] = useState<View>("times");
+  const [problem, setProblem] = useState<{ message: string; fields: Readonly<Record<string, string>> } | null>(null);
+  const [busy, setBusy] = useState(false);
+  const change = (part: Partial<PlanDraft>) => {
+    const next = { ...draft, ...part };
+    setDraft(next);
+    keep(next, null);
+  };
+  const offered = visit.protocols.find((one) => keyOf(one) === draft.protocolKey) ?? visit.protocols[0]!;
+  const protocol = offered.document;
+  const [openedAtMs] = useState(() => Date.now());
+  const findings = useMemo(
+    () => readiness(protocol, visit.standing, visit.today, openedAtMs, visit.policy),
+    [protocol, visit.standing, visit.today, openedAtMs, visit.policy],
+  );
+  const times = useMemo(() => timesOf(protocol, draft, visit.past), [protocol, draft, visit.past]);
+  const steps = protocol.steps.filter(isProcess);
+  const mixed = useMemo(() => protocol.steps.filter(isProcess).filter(({ mix }) => mix), [protocol]);
+  const lifts = draft.wish.lift !== null;
+  const eye = visit.survey?.eyes.right ?? null;
+  const share = useMemo(() => learnKeptShare(keptReadingsOf(visit.past)), [visit.past]);
+  const choice = useMemo(
+    () =>
+      lifts
+        ? chooseShield(
+            visit.shields.map(({ document }) => document),
+            liftZones(eye),
+            share,
+            draft.wish.lift!,
+            visit.policy.shieldSize,
+          )
+        : null,
+    [lifts, visit.shields, eye, share, draft.wish.lift, visit.policy.shieldSize],
+  );
+  const fit =
+    choice && choice.fits.length > 0
+      ? (choice.fits.find(({ shield }) => visit.shields.some(({ id, document }) => id === draft.shieldId && document === shield)) ??
+        choice.fits[choice.advised ?? 0]!)
+      : null;
+  const proposed = useMemo(
+    () => new Map(mixed.map((step) => [step.id, startingRecipe(step, visit.products, visit.past)])),
+    [mixed, visit.products, visit.past],
+  );
+  const recipes = Object.fromEntries(
+    mixed.flatMap((step) => {
+      const recipe = draft.recipes[step.id] ?? proposed.get(step.id)?.recipe;
+      return recipe ? [[step.id, recipe]] : [];
+    }),
+  );
+  const stopped = findings.some(({ weight }) => weight === "stop");
+
+  const begin = async () => {
+    setBusy(true);
+    const shieldId = fit ? visit.shields.find(({ document }) => document === fit.shield)!.id : null;
+    const shield =
+      fit && shieldId
+        ? {
+            shieldId,
+            name: fit.shield.name,
+            radiusMm: fit.shield.radiusMm,
+            rawDeg: middleTurn(fit).rawDeg,
+            keptDeg: middleTurn(fit).kept.mid,
+          }
+        : null;
+    const air = visit.air ? { temperatureC: visit.air.temperatureC, relativeHumidity: visit.air.relativeHumidity } : null;
+    const result = await planRun({
+      visitId: visit.id,
+      eventId: newId(),
+      plan: planFrom(offered, draft, visit.past, shield, recipes),
+      air,
+      reason: draft.reason,
+    }).catch(() => null);
+    setBusy(false);
+    if (!result?.ok) return setProblem(result ?? { message: "The server did not answer. Your plan is still here.", fields: {} });
+    await drop();
+    await store.refresh();
+  };
+
+  const views: { value: View; label: string }[] = [
+    { value: "times", label: "Times" },
+    ...(lifts ? [{ value: "shield" as const, label: "Shield" }] : []),
+    ...(mixed.length > 0 ? [{ value: "mix" as const, label: "Mix" }] : []),
+  ];
+  return (
+    <div className="mt-3 grid gap-x-12 gap-y-6 lg:grid-cols-[20rem_minmax(0,1fr)]">
+      <div className="space-y-4">
+        <Readiness
+          visit={visit}
+          findings={findings}
+          reason={draft.reason}
+          error={problem?.fields.reason}
+          onReason={(reason) => change({ reason })}
+        />
+        <PlanChoices visit={visit} offered={offered} draft={draft} onChange={change} />
+      </div>
+
+      <div className="min-w-0">
+        <div className="flex flex-wrap items-center justify-between gap-3">
+          <Choice label="Show" showLabel={false} value={view} options={views} onChange={setView} className="text-lg" />
+          <Button disabled={busy || stopped || draft.areas.length === 0} onClick={() => void begin()}>
+            {busy ? "Keeping…" : "Go by this plan"}
+          </Button>
+        </div>
+        {problem ? <Notice tone="stop" title={problem.message} className="mt-3" /> : null}
+        {view === "times" ? (
+          <PlanTimes
+            steps={steps}
+            times={times}
+            plan={planFrom(offered, draft, visit.past, null, {})}
+            timeZone={visit.timeZone}
+            onChange={(stepId, seconds) => change({ ownSeconds: withOr(draft.ownSeconds, stepId, seconds) })}
+          />
+        ) : null}
+        {view === "shield" && choice ? (
+          <div className="mt-4">
+            <ShieldPanel
+              choice={choice}
+              stock={visit.shields}
+              chosenId={fit ? (visit.shields.find(({ document }) => document === fit.shield)?.id ?? null) : null}
+              wish={draft.wish.lift!}
+              eye={eye}
+              kept={share}
+              onChoose={(shieldId) => change({ shieldId })}
+            />
+            {visit.survey ? null : (
+              <p className="mt-2 text-sm text-ink-2">No survey yet: usual lengths are shown. A survey makes it this client’s.</p>
+            )}
+          </div>
+        ) : null}
+        {view === "mix" ? (
+          <PlanMixes
+            visit={visit}
+            draft={draft}
+            steps={mixed}
+            recipes={recipes}
+            whyOf={(stepId) => (draft.recipes[stepId] ? "own" : (proposed.get(stepId)?.why ?? "usual"))}
+            secondsOf={(stepId) => times.find(({ proposal }) => proposal.stepId === stepId)!.seconds}
+            onChange={(stepId, recipe) => change({ recipes: { ...draft.recipes, [stepId]: recipe } })}
+          />
+        ) : null}
+        <p className="mt-6 border-t border-line pt-3 text-sm text-ink-2">
+          The product’s leaflet, your local code and licensed practice come before every figure here.{" "}
+          {visit.kind === "lightening" ? NO_LASH_LIGHTENING : ""}
+        </p>
+        {visit.policy.localNotes ? (
+          <details className="mt-1 text-sm text-ink-2">
+            <summary>Local code{visit.policy.country ? `, ${visit.policy.country}` : ""}</summary>
+            <p className="mt-1 whitespace-pre-line">{visit.policy.localNotes}</p>
+          </details>
+        ) : null}
+      </div>
+    </div>
+  );
+}
+
+/** A record with one more entry, or without it where the value is null. */
+const withOr = <T,>(record: Readonly<Record<string, T>>, key: string, value: T | null): Record<string, T> => {
+  const rest = Object.fromEntries(Object.entries(record).filter(([id]) => id !== key)) as Record<string, T>;
+  return value === null ? rest : { ...rest, [key]: value };
+};

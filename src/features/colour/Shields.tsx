@@ -1,0 +1,78 @@
+"use client";
+import { useState } from "react";
+import { rawTurnDeg } from "@/core/lift";
+import { Button, Notice, SelectField, TextField } from "@/ui";
+import { addShield, removeShield } from "./actions";
+import type { StockedShield } from "./stock";
+
+/** Shields and rods in stock, drawn as large as they are to each other, with what they do to a 9 mm lash. */
+export function Shields({ shields, mayChange }: { shields: readonly StockedShield[]; mayChange: boolean }) {
+  const [problem, setProblem] = useState<{ message: string; fields: Readonly<Record<string, string>> } | null>(null);
+  const submit = async (event: React.FormEvent<HTMLFormElement>) => {
+    event.preventDefault();
+    const form = event.currentTarget;
+    const typed = Object.fromEntries(new FormData(form)) as Record<string, string>;
+    const result = await addShield({
+      version: 1,
+      name: typed.name,
+      kind: typed.kind,
+      radiusMm: Number(typed.radiusMm?.replace(",", ".")),
+    }).catch(() => null);
+    if (result?.ok) {
+      form.reset();
+      setProblem(null);
+    } else setProblem(result ?? { message: "The server did not answer. What you typed is still here.", fields: {} });
+  };
+  return (
+    <section aria-label="Shields and rods" className="min-w-0">
+      <h2 className="text-2xl">Shields and rods</h2>
+      <ul className="mt-2 border-t border-line">
+        {shields.map(({ id, document }) => (
+          <li key={id} className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-line py-1.5">
+            <svg width="56" height="40" viewBox="-30 -36 60 44" aria-hidden="true" className="shrink-0">
+              <path
+                d={
+                  document.kind === "rod"
+                    ? `M${-document.radiusMm * 4} ${-document.radiusMm * 4}a${document.radiusMm * 4} ${document.radiusMm * 4} 0 1 1 ${document.radiusMm * 8} 0a${document.radiusMm * 4} ${document.radiusMm * 4} 0 1 1 ${-document.radiusMm * 8} 0`
+                    : `M${-document.radiusMm * 4.6} 2A${document.radiusMm * 4.6} ${document.radiusMm * 4.6} 0 0 1 ${document.radiusMm * 4.6} 2`
+                }
+                fill="none"
+                stroke="var(--ivy)"
+                strokeWidth="2"
+              />
+            </svg>
+            <span className="w-28 font-semibold break-words">{document.name}</span>
+            <span className="text-ink-2">
+              {document.kind}, r {document.radiusMm} mm; turns 9 mm by {Math.round(rawTurnDeg(9, document.radiusMm))}°
+            </span>
+            {mayChange ? (
+              <Button tone="plain" className="ml-auto" onClick={() => void removeShield({ id })}>
+                Take out
+              </Button>
+            ) : null}
+          </li>
+        ))}
+      </ul>
+      {mayChange ? (
+        <form onSubmit={submit} className="mt-3 flex flex-wrap items-start gap-3" noValidate>
+          <div className="w-36">
+            <TextField label="Name" name="name" error={problem?.fields.name} />
+          </div>
+          <div className="w-28">
+            <SelectField label="Kind" name="kind" defaultValue="shield">
+              <option value="shield">shield</option>
+              <option value="rod">rod</option>
+            </SelectField>
+          </div>
+          <div className="w-32">
+            <TextField label="Radius" name="radiusMm" unit="mm" inputMode="decimal" error={problem?.fields.radiusMm} />
+          </div>
+          <Button type="submit" tone="line" className="mt-6">
+            Add
+          </Button>
+          {problem && Object.keys(problem.fields).length === 0 ? <Notice tone="stop" title={problem.message} /> : null}
+        </form>
+      ) : null}
+    </section>
+  );
+}

@@ -1,0 +1,322 @@
+"use server";
+import { randomUUID } from "node:crypto";
+import { and, eq, isNull } from "drizzle-orm";
+import { refresh } from "next/cache";
+import { z } from "zod";
+import { consentText, consultationSchema, readiness } from "@/core/care";
+import { airSchema } from "@/core/air";
+import { shieldSchema } from "@/core/lift";
+import { dropsPerGram, nozzleFromRibbon, productSchema } from "@/core/mixing";
+import { runPlanSchema } from "@/core/processing";
+import { checkProtocol, protocolSchema, placeWords, SERVICE_KINDS, type ServiceKind } from "@/core/protocol";
+import {
+  batch,
+  client,
+  consent,
+  consultation,
+  incident,
+  policy,
+  product,
+  protocol,
+  SERVICE_OF,
+  shield,
+  visit,
+  visitEvent,
+} from "@/db/schema";
+import { visitsWhere } from "@/features/visit/data";
+import { openToday } from "@/features/visit/openToday";
+import { action, Refusal } from "@/server/action";
+import { inStudio } from "@/server/inStudio";
+import { todayIn } from "@/server/studioTime";
+import { clientPast, clientStanding, kindOf } from "./standing";
+
+const kinds = Object.keys(SERVICE_KINDS) as [ServiceKind, ...ServiceKind[]];
+const words = (most: number, empty: string) => z.string().trim().min(1, empty).max(most, `${most} characters at most.`);
+
+/** Opens the client's visit of today for a service: the agreed one that has not begun, or a new one at once. */
+export const openVisit = action({ input: z.strictObject({ clientId: z.uuid(), kind: z.enum(kinds) }) }, (me, { clientId, kind }) =>
+  inStudio(me, async (tx) => {
+    const now = new Date();
+    const [known] = await tx
+      .select({ id: client.id })
+      .from(client)
+      .where(and(eq(client.id, clientId), isNull(client.archivedAt)));
+    if (!known) throw new Refusal("This client is not in the studio (any more).");
+    const service = SERVICE_OF[kind];
+    const visitId = await openToday(tx, me, now, { clientId, services: [service], until: "finished", fresh: { service, minutes: 75 } });
+    return { visitId };
+  }),
+);
+
+/**
+ * The only door a plan comes in by: what stands against the service is looked at once more, here. A stop is never passed;
+ * what is asked needs its reason.
+ */
+export const planRun = action(
+  {
+    input: z.strictObject({
+      visitId: z.uuid(),
+      eventId: z.uuid(),
+      plan: runPlanSchema,
+      air: airSchema.nullable(),
+      reason: z.string().trim().max(2000, "2000 characters at most."),
+    }),
+  },
+  async (me, { visitId, eventId, plan, air, reason }) => {
+    const now = new Date();
+    await inStudio(me, async (tx) => {
+      const [row] = await visitsWhere(tx, { visitId });
+      const kind = row && kindOf(row.service);
+      if (!row || !kind) throw new Refusal("This visit is not in the studio (any more).");
+      if (row.state.finishedAtMs !== null) throw new Refusal("This visit is over.");
+      if (row.state.run.coats.length > 0) throw new Refusal("Something lies on already; the plan it was begun by stands.");
+      if (plan.protocol.service !== kind) throw new Refusal("This protocol is for another service.");
+      const [held] = await tx.select().from(policy);
+      const past = await clientPast(tx, row.clientId, row.id);
+      const standing = await clientStanding(tx, row.clientId, kind, past.services);
+      const found = readiness(plan.protocol, standing, todayIn(me.timeZone, now), now.getTime(), held!.document);
+      const [stop] = found.filter(({ weight }) => weight === "stop");
+      if (stop) throw new Refusal(stop.words);
+      if (found.some(({ weight }) => weight === "ask") && reason.length < 3)
+        throw new Refusal("Something is to be asked first. Write why it goes ahead.", { reason: "A reason is needed." });
+      await tx.update(visit).set({ patchReason: reason }).where(eq(visit.id, visitId));
+      const event = { studioId: me.studioId, visitId, at: now, clock: "checked" as const, memberId: me.id };
+      if (row.state.startedAtMs === null)
+        await tx
+          .insert(visitEvent)
+          .values({ ...event, id: randomUUID(), type: "started", payload: { bottleId: null, air }, at: new Date(now.getTime() - 1) });
+      await tx
+        .insert(visitEvent)
+        .values({ ...event, id: eventId, type: "runPlanned", payload: { plan, air } })
+        .onConflictDoNothing();
+    });
+    refresh();
+    return null;
+  },
+);
+
+export const keepConsultation = action(
+  {
+    input: z.strictObject({
+      clientId: z.uuid(),
+      document: consultationSchema,
+      bornOn: z.union([z.iso.date("A date of birth."), z.literal("")]),
+    }),
+  },
+  async (me, { clientId, document, bornOn }) => {
+    if (bornOn && bornOn > todayIn(me.timeZone, new Date()))
+      throw new Refusal("Nobody is born tomorrow.", { bornOn: "Not in the future." });
+    await inStudio(me, async (tx) => {
+      const rows = await tx
+        .update(client)
+        .set(bornOn ? { bornOn } : { updatedAt: new Date() })
+        .where(eq(client.id, clientId))
+        .returning({ id: client.id });
+      if (!rows[0]) throw new Refusal("This client is not in the studio (any more).");
+      await tx.insert(consultation).values({ studioId: me.studioId, id: randomUUID(), clientId, document, askedBy: me.id });
+    });
+    refresh();
+    return null;
+  },
+);
+
+/** A hand's line on a field of 300 by 90: moves and lines with whole or half numbers only. */
+const signatureSchema = z
+  .string()
+  .max(60_000, "This signature is too long; sign again.")
+  .regex(/^(?:[ML]-?\d{1,3}(?:\.\d)? -?\d{1,3}(?:\.\d)?)+$/, "Sign on the field first.");
+
+export const keepConsent = action(
+  {
+    input: z
+      .strictObject({
+        clientId: z.uuid(),
+        kind: z.enum(kinds),
+        signedName: words(120, "Who signs?"),
+        /** Empty where a sheet of paper was signed, which the studio keeps. */
+        signature: z.union([z.literal(""), signatureSchema]),
+        onPaper: z.boolean(),
+      })
+      .refine(({ signature, onPaper }) => onPaper === (signature === ""), { message: "Sign on the field first.", path: ["signature"] }),
+  },
+  async (me, { clientId, kind, signedName, signature }) => {
+    await inStudio(me, async (tx) => {
+      const [known] = await tx.select({ id: client.id }).from(client).where(eq(client.id, clientId));
+      if (!known) throw new Refusal("This client is not in the studio (any more).");
+      await tx.insert(consent).values({
+        studioId: me.studioId,
+        id: randomUUID(),
+        clientId,
+        service: kind,
+        words: consentText(kind),
+        signedName,
+        signature,
+        signedOn: todayIn(me.timeZone, new Date()),
+        takenBy: me.id,
+      });
+    });
+    refresh();
+    return null;
+  },
+);
+
+export const writeIncident = action(
+  { input: z.strictObject({ visitId: z.uuid(), words: words(6000, "What happened?") }) },
+  async (me, form) => {
+    await inStudio(me, async (tx) => {
+      const [known] = await tx.select({ id: visit.id }).from(visit).where(eq(visit.id, form.visitId));
+      if (!known) throw new Refusal("This visit is not in the studio (any more).");
+      await tx.insert(incident).values({ studioId: me.studioId, id: randomUUID(), ...form, writtenBy: me.id });
+    });
+    refresh();
+    return null;
+  },
+);
+
+/** A product from its leaflet, or its changed document. */
+export const keepProduct = action(
+  { input: z.strictObject({ id: z.uuid().nullable(), document: productSchema }), least: "technician" },
+  async (me, { id, document }) => {
+    const kept = await inStudio(me, async (tx) => {
+      if (id === null) {
+        const made = randomUUID();
+        await tx.insert(product).values({ studioId: me.studioId, id: made, document });
+        return made;
+      }
+      const [row] = await tx.select().from(product).where(eq(product.id, id)).for("update");
+      if (!row) throw new Refusal("This product is not on the shelf.");
+      if (row.document.kind !== document.kind)
+        throw new Refusal("What it is cannot change: runs and patch tests speak of it. Add it as another product.");
+      await tx.update(product).set({ document }).where(eq(product.id, id));
+      return id;
+    });
+    refresh();
+    return { id: kept };
+  },
+);
+
+/** Counts or weighs a product's own drops or ribbon, so that its doses are known instead of guessed. */
+export const calibrateProduct = action(
+  {
+    input: z.discriminatedUnion("how", [
+      z.strictObject({
+        id: z.uuid(),
+        how: z.literal("drops"),
+        drops: z.int().min(10, "Ten drops at least, or the count says little.").max(400),
+        grams: z.number().min(0.1, "From 0.1 g.").max(20),
+      }),
+      z.strictObject({
+        id: z.uuid(),
+        how: z.literal("ribbon"),
+        lengthCm: z.number().min(1, "A centimetre at least.").max(30),
+        grams: z.number().min(0.02, "From 0.02 g.").max(20),
+      }),
+    ]),
+    least: "technician",
+  },
+  async (me, form) => {
+    await inStudio(me, async (tx) => {
+      const [row] = await tx.select().from(product).where(eq(product.id, form.id)).for("update");
+      if (!row) throw new Refusal("This product is not on the shelf.");
+      const density = row.document.densityGMl ?? 1;
+      const change =
+        form.how === "drops"
+          ? { dropsPerGram: Math.round(dropsPerGram(form.drops, form.grams) * 100) / 100 }
+          : { nozzleMm: Math.round(nozzleFromRibbon(form.lengthCm, form.grams, density) * 100) / 100, densityGMl: density };
+      const parsed = productSchema.safeParse({ ...row.document, ...change });
+      if (!parsed.success) throw new Refusal(`That cannot be: ${parsed.error.issues[0]!.message} Count again.`);
+      await tx.update(product).set({ document: parsed.data }).where(eq(product.id, form.id));
+    });
+    refresh();
+    return null;
+  },
+);
+
+export const openBatch = action(
+  {
+    input: z.strictObject({
+      productId: z.uuid("Choose a product."),
+      lot: words(60, "The lot stands on the pack; without it nothing can be traced."),
+      openedOn: z.iso.date("Give the day it was opened."),
+    }),
+  },
+  async (me, form) => {
+    if (form.openedOn > todayIn(me.timeZone, new Date()))
+      throw new Refusal("It cannot have been opened tomorrow.", { openedOn: "Not in the future." });
+    const id = randomUUID();
+    await inStudio(me, async (tx) => {
+      const [known] = await tx.select({ id: product.id }).from(product).where(eq(product.id, form.productId));
+      if (!known) throw new Refusal("This product is not on the shelf.");
+      await tx.insert(batch).values({ studioId: me.studioId, id, ...form });
+    });
+    refresh();
+    return { id };
+  },
+);
+
+export const emptyBatch = action({ input: z.strictObject({ id: z.uuid(), emptied: z.boolean() }) }, async (me, { id, emptied }) => {
+  const rows = await inStudio(me, (tx) =>
+    tx
+      .update(batch)
+      .set({ emptiedOn: emptied ? todayIn(me.timeZone, new Date()) : null })
+      .where(eq(batch.id, id))
+      .returning({ id: batch.id }),
+  );
+  if (!rows[0]) throw new Refusal("This batch is not on the shelf.");
+  refresh();
+  return null;
+});
+
+export const addShield = action({ input: shieldSchema, least: "technician" }, async (me, document) => {
+  await inStudio(me, (tx) => tx.insert(shield).values({ studioId: me.studioId, id: randomUUID(), document }));
+  refresh();
+  return null;
+});
+
+export const removeShield = action({ input: z.strictObject({ id: z.uuid() }), least: "technician" }, async (me, { id }) => {
+  const rows = await inStudio(me, (tx) => tx.delete(shield).where(eq(shield.id, id)).returning({ document: shield.document }));
+  if (!rows[0]) throw new Refusal("This shield is not in stock.");
+  refresh();
+  return rows[0].document;
+});
+
+/** A new protocol of the studio's own, or a changed one: refused while it is impossible, with the place and the reason. */
+export const keepProtocol = action(
+  { input: z.strictObject({ id: z.uuid().nullable(), base: z.int(), document: protocolSchema }), least: "technician" },
+  async (me, { id, base, document }) => {
+    const problems = checkProtocol(document);
+    if (problems.length > 0)
+      throw new Refusal(
+        `This cannot be worked by: ${placeWords(document, problems[0]!.path)}. ${problems[0]!.why}`,
+        Object.fromEntries(problems.map(({ path, why }) => [path, why])),
+      );
+    const kept = await inStudio(me, async (tx) => {
+      if (id === null) {
+        const made = randomUUID();
+        await tx.insert(protocol).values({ studioId: me.studioId, id: made, document, savedBy: me.id });
+        return { id: made, revision: 1 };
+      }
+      const [row] = await tx
+        .update(protocol)
+        .set({ document, revision: base + 1, savedBy: me.id, savedAt: new Date() })
+        .where(and(eq(protocol.id, id), eq(protocol.revision, base)))
+        .returning({ revision: protocol.revision });
+      if (!row) throw new Refusal("It was changed elsewhere since you opened it. Yours is still here; reload to see theirs.");
+      return { id, revision: row.revision };
+    });
+    refresh();
+    return kept;
+  },
+);
+
+export const putProtocolAway = action(
+  { input: z.strictObject({ id: z.uuid(), away: z.boolean() }), least: "technician" },
+  async (me, { id, away }) => {
+    const rows = await inStudio(me, (tx) =>
+      tx.update(protocol).set({ putAway: away }).where(eq(protocol.id, id)).returning({ id: protocol.id }),
+    );
+    if (!rows[0]) throw new Refusal("This protocol is not in the studio.");
+    refresh();
+    return null;
+  },
+);

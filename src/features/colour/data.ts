@@ -1,0 +1,100 @@
+import "server-only";
+import { asc, desc, eq, inArray } from "drizzle-orm";
+import { z } from "zod";
+import { SERVICE_KINDS, shippedProtocols, type ServiceKind } from "@/core/protocol";
+import { consent, batch, incident, policy, product, protocol, studio, visit } from "@/db/schema";
+import { newestSurvey } from "@/features/clients/data";
+import { airOf, sensorsNow } from "@/features/air/newestAir";
+import { visitsWhere } from "@/features/visit/data";
+import { inStudio, type StudioTransaction } from "@/server/inStudio";
+import type { Member } from "@/server/member";
+import { clientPast, clientStanding, kindOf } from "./standing";
+import { offeredProtocols, stockedProducts, stockedShields } from "./stock";
+
+/** Whether a visit is worked by a protocol rather than from a map; null when it is not in this studio. */
+export function visitKind(me: Member, visitId: string) {
+  return inStudio(me, async (tx) => {
+    const [row] = await tx.select({ service: visit.service }).from(visit).where(eq(visit.id, visitId));
+    return row ? { kind: kindOf(row.service) } : null;
+  });
+}
+
+/** Names and lots of batches that a record speaks of, emptied ones too. */
+async function batchNames(tx: StudioTransaction, ids: readonly string[]): Promise<Record<string, string>> {
+  if (ids.length === 0) return {};
+  const rows = await tx
+    .select({ id: batch.id, lot: batch.lot, productId: batch.productId })
+    .from(batch)
+    .where(inArray(batch.id, [...ids]));
+  const products = await tx.select().from(product);
+  return Object.fromEntries(
+    rows.map(({ id, lot, productId }) => [id, `${products.find((one) => one.id === productId)?.document.name ?? "?"}, lot ${lot}`]),
+  );
+}
+
+/** One visit for the colour and lift workspace, or null when it is not one. */
+export function colourVisit(me: Member, visitId: string, now: Date) {
+  return inStudio(me, async (tx) => {
+    const [row] = await visitsWhere(tx, { visitId });
+    const kind = row && kindOf(row.service);
+    if (!row || !kind) return null;
+    const [held] = await tx.select().from(policy);
+    const [house] = await tx.select({ name: studio.name }).from(studio);
+    const past = await clientPast(tx, row.clientId, row.id);
+    const sensors = await sensorsNow(tx, row.roomId);
+    const { run } = row.state;
+    const used = [...run.batches.map(({ batchId }) => batchId), ...run.pastes.flatMap(({ lines }) => lines.map(({ batchId }) => batchId))];
+    const [signed] = await tx.select().from(consent).where(eq(consent.clientId, row.clientId)).orderBy(desc(consent.createdAt)).limit(1);
+    return {
+      visit: row,
+      kind,
+      studioName: house!.name,
+      policy: held!.document,
+      past,
+      standing: await clientStanding(tx, row.clientId, kind, past.services),
+      protocols: await offeredProtocols(tx, held!.document, kind),
+      products: await stockedProducts(tx),
+      shields: await stockedShields(tx),
+      survey: await newestSurvey(tx, row.clientId),
+      air: airOf(sensors, now.getTime()),
+      batchNames: await batchNames(tx, used),
+      incidents: await tx
+        .select({ id: incident.id, words: incident.words, createdAt: incident.createdAt })
+        .from(incident)
+        .where(eq(incident.visitId, row.id))
+        .orderBy(asc(incident.createdAt)),
+      signed: signed ?? null,
+    };
+  });
+}
+export type ColourVisit = NonNullable<Awaited<ReturnType<typeof colourVisit>>>;
+
+/** Protocols, products and shields of the studio, and the visits that run now, for the overview. */
+export function colourOverview(me: Member, now: Date) {
+  return inStudio(me, async (tx) => {
+    const [held] = await tx.select().from(policy);
+    const day = { from: new Date(now.getTime() - 18 * 3_600_000), to: new Date(now.getTime() + 18 * 3_600_000) };
+    const visits = (await visitsWhere(tx, { day })).filter(({ service, state }) => kindOf(service) !== null && state.finishedAtMs === null);
+    return {
+      policy: held!.document,
+      protocols: await offeredProtocols(tx, held!.document),
+      products: await stockedProducts(tx),
+      shields: await stockedShields(tx),
+      visits,
+    };
+  });
+}
+
+/** A protocol to read or edit: the studio's own by its id, a generic one by its service; "read" begins one from a file. */
+export function protocolPage(me: Member, key: string) {
+  return inStudio(me, async (tx) => {
+    const [held] = await tx.select().from(policy);
+    if (z.uuid().safeParse(key).success) {
+      const [row] = await tx.select().from(protocol).where(eq(protocol.id, key));
+      return row ? { id: row.id, revision: row.revision, document: row.document } : null;
+    }
+    const service = key === "read" ? "lift" : key;
+    if (!(service in SERVICE_KINDS)) return null;
+    return { id: null, revision: 1, document: shippedProtocols[service as ServiceKind](held!.document) };
+  });
+}

@@ -1,0 +1,103 @@
+import { AREAS, hairClass, partOf, type Area, type Survey } from "@/core/eye";
+import { proposePlan, type PastRun, type RunPlan, type StepProposal } from "@/core/processing";
+import { isProcess, SERVICE_KINDS, type Pace, type Protocol, type ServiceKind } from "@/core/protocol";
+import type { LiftWish } from "@/core/lift";
+import type { Recipe } from "@/core/mixing";
+
+/** What is chosen while a run is planned; times are kept only where a hand changed them. */
+export type PlanDraft = {
+  readonly protocolKey: string;
+  readonly areas: readonly Area[];
+  readonly pace: Pace;
+  readonly density: RunPlan["density"];
+  readonly wish: RunPlan["wish"];
+  readonly from: RunPlan["from"];
+  readonly ownSeconds: Readonly<Record<string, number>>;
+  readonly shieldId: string | null;
+  /** Only where a hand changed what is proposed. */
+  readonly recipes: Readonly<Record<string, Recipe>>;
+  readonly reason: string;
+};
+
+/** A protocol's own name among those offered: the generic one has no id. */
+export const keyOf = ({ id }: { readonly id: string | null }): string => id ?? "generic";
+
+/** Where a plan begins: last time's wish and recipes, today's hair and room. */
+export function firstDraft({
+  kind,
+  protocolKey,
+  survey,
+  past,
+  processed,
+  filmCover,
+  roomC,
+  liftWish = "open",
+}: {
+  kind: ServiceKind;
+  protocolKey: string;
+  survey: Survey | null;
+  past: readonly PastRun[];
+  processed: boolean;
+  filmCover: boolean;
+  roomC: number | null;
+  liftWish?: LiftWish;
+}): PlanDraft {
+  const parts: readonly string[] = SERVICE_KINDS[kind].parts;
+  const last = past.findLast(({ run }) => run.plan?.protocol.service === kind)?.run.plan ?? null;
+  const lift = kind === "lift" || kind === "liftTint";
+  const tintsLashes = kind === "liftTint" || kind === "lashTint" || kind === "lashBrowTint";
+  const from = last?.from ?? { lashDepth: 5, browDepth: kind === "lightening" ? 4 : 6 };
+  return {
+    protocolKey,
+    areas: last?.areas ?? AREAS.filter((area) => parts.includes(partOf(area))),
+    pace: {
+      hair: last?.pace.hair ?? hairClass(survey?.eyes.right ?? null),
+      processed: processed || (last?.pace.processed ?? false),
+      filmCover,
+      roomC,
+    },
+    density: last?.density ?? survey?.eyes.right.points[Math.floor(survey.eyes.right.points.length / 2)]?.density ?? "usual",
+    wish: last?.wish ?? {
+      lift: lift ? liftWish : null,
+      lashDepth: tintsLashes ? 2 : null,
+      browDepth: kind === "lightening" ? 6 : kind === "browTint" || kind === "lashBrowTint" ? 4 : null,
+    },
+    from,
+    ownSeconds: {},
+    shieldId: null,
+    recipes: {},
+    reason: "",
+  };
+}
+
+/** The times of a draft: proposed, and where a hand changed one, that. */
+export function timesOf(protocol: Protocol, draft: PlanDraft, past: readonly PastRun[]): { proposal: StepProposal; seconds: number }[] {
+  return proposePlan(protocol, past, draft, draft.pace).map((proposal) => ({
+    proposal,
+    seconds: draft.ownSeconds[proposal.stepId] ?? proposal.seconds,
+  }));
+}
+
+export function planFrom(
+  { document, id, revision }: { document: Protocol; id: string | null; revision: number },
+  draft: PlanDraft,
+  past: readonly PastRun[],
+  shield: RunPlan["shield"],
+  recipes: Readonly<Record<string, Recipe>>,
+): RunPlan {
+  return {
+    protocol: document,
+    protocolId: id,
+    revision,
+    areas: [...draft.areas],
+    seconds: Object.fromEntries(timesOf(document, draft, past).map(({ proposal, seconds }) => [proposal.stepId, seconds])),
+    pace: draft.pace,
+    density: draft.density,
+    wish: draft.wish,
+    from: draft.from,
+    shield,
+    recipes: Object.fromEntries(
+      document.steps.filter(isProcess).flatMap(({ id: stepId }) => (recipes[stepId] ? [[stepId, recipes[stepId]]] : [])),
+    ),
+  };
+}

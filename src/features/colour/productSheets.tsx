@@ -1,0 +1,76 @@
+"use client";
+import { useState } from "react";
+import { Button, Choice, Dialog, Notice, TextField } from "@/ui";
+import { calibrateProduct, openBatch } from "./actions";
+import type { StockedProduct } from "./stock";
+
+type Problem = { readonly message: string; readonly fields: Readonly<Record<string, string>> };
+const silent: Problem = { message: "The server did not answer. What you typed is still here.", fields: {} };
+const numberOf = (text: string | undefined) => Number((text ?? "").trim().replace(",", "."));
+
+/** A tube or bottle just opened, by the lot that stands on it. */
+export function BatchSheet({ product, today, onClose }: { product: StockedProduct; today: string; onClose: () => void }) {
+  const [problem, setProblem] = useState<Problem | null>(null);
+  const submit = async (event: React.FormEvent<HTMLFormElement>) => {
+    event.preventDefault();
+    const result = await openBatch({ productId: product.id, ...Object.fromEntries(new FormData(event.currentTarget)) }).catch(() => null);
+    if (result?.ok) return onClose();
+    setProblem(result ?? silent);
+  };
+  return (
+    <Dialog open onOpenChange={(open) => !open && onClose()} title={`${product.document.name}: open a lot`}>
+      <form onSubmit={submit} className="space-y-4" noValidate>
+        <TextField label="Lot" name="lot" autoFocus error={problem?.fields.lot} />
+        <TextField label="Opened on" name="openedOn" type="date" max={today} defaultValue={today} error={problem?.fields.openedOn} />
+        {problem ? <Notice tone="stop" title={problem.message} /> : null}
+        <Button type="submit">Open it</Button>
+      </form>
+    </Dialog>
+  );
+}
+
+/** Drops counted to a weight, or a ribbon weighed: from then on this product's doses are known. */
+export function CalibrateSheet({ product, onClose }: { product: StockedProduct; onClose: () => void }) {
+  const [how, setHow] = useState<"drops" | "ribbon">(product.document.consistency === "liquid" ? "drops" : "ribbon");
+  const [problem, setProblem] = useState<Problem | null>(null);
+  const submit = async (event: React.FormEvent<HTMLFormElement>) => {
+    event.preventDefault();
+    const typed = Object.fromEntries(new FormData(event.currentTarget)) as Record<string, string>;
+    const grams = numberOf(typed.grams);
+    const result = await calibrateProduct(
+      how === "drops"
+        ? { id: product.id, how, drops: numberOf(typed.drops), grams }
+        : { id: product.id, how, lengthCm: numberOf(typed.lengthCm), grams },
+    ).catch(() => null);
+    if (result?.ok) return onClose();
+    setProblem(result ?? silent);
+  };
+  return (
+    <Dialog open onOpenChange={(open) => !open && onClose()} title={`Measure ${product.document.name}`}>
+      <form onSubmit={submit} className="space-y-4" noValidate>
+        <Choice
+          label="By"
+          value={how}
+          options={[
+            { value: "drops", label: "drops" },
+            { value: "ribbon", label: "ribbon" },
+          ]}
+          onChange={setHow}
+        />
+        <p className="text-[0.9375rem] text-ink-2">
+          {how === "drops"
+            ? "Put the dish on the scale, set it to nothing, count drops into it, read the weight. More drops tell more: thirty are good."
+            : "Lay a ribbon along a ruler on the dish, read its weight. Longer ribbons tell more: five centimetres are good."}
+        </p>
+        {how === "drops" ? (
+          <TextField label="Drops" name="drops" inputMode="numeric" error={problem?.fields.drops} />
+        ) : (
+          <TextField label="Length" name="lengthCm" unit="cm" inputMode="decimal" error={problem?.fields.lengthCm} />
+        )}
+        <TextField label="Weight" name="grams" unit="g" inputMode="decimal" error={problem?.fields.grams} />
+        {problem ? <Notice tone="stop" title={problem.message} /> : null}
+        <Button type="submit">Keep the measure</Button>
+      </form>
+    </Dialog>
+  );
+}

@@ -1,0 +1,31 @@
+import Link from "next/link";
+
+/** Whose visit it is, and what, when, with whom and where. */
+export function VisitHeading({
+  visit,
+  service,
+}: {
+  visit: {
+    readonly clientId: string;
+    readonly clientName: string;
+    readonly day: string;
+    readonly time: string;
+    readonly technicianName: string;
+    readonly roomName: string;
+    readonly chair: number;
+  };
+  service: string;
+}) {
+  return (
+    <div className="flex flex-wrap items-baseline gap-x-4">
+      <h1 className="text-[1.75rem] break-words">
+        <Link href={`/clients/${visit.clientId}`} className="hover:underline">
+          <bdi>{visit.clientName}</bdi>
+        </Link>
+      </h1>
+      <p className="text-ink-2">
+        {service}, {visit.day} {visit.time}, {visit.technicianName}, {visit.roomName.toLowerCase()}, chair {visit.chair}
+      </p>
+    </div>
+  );
+}

@@ -1,0 +1,5 @@
+"use client";
+import dynamic from "next/dynamic";
+
+/** A visit's page is either a set's or a run's: the script of the one that is not shown is not fetched. */
+export const VisitLoader = dynamic(() => import("./VisitWorkspace").then(({ VisitWorkspace }) => VisitWorkspace));

@@ -1,0 +1,236 @@
+import { createRequire } from "node:module";
+import { planFor } from "../support/runs";
+import { actAs } from "../support/memberAs";
+import { makeStudio, pointAppAtTests, urls, withClient, type TestStudio } from "../support/studios";
+
+// Colour and lift against a real PostgreSQL: the one door a plan comes in by, what is never changed, what goes home.
+
+jest.mock("@/server/member", () => jest.requireActual("../support/memberAs"));
+jest.mock("next/cache", () => ({ refresh: () => undefined }));
+pointAppAtTests();
+
+let studio: TestStudio;
+type Answer = {
+  ok: boolean;
+  message?: string;
+  fields?: Record<string, string>;
+  data?: { visitId?: string; id?: string | null; revision?: number };
+};
+type Actions = Record<string, (input: unknown) => Promise<Answer>>;
+let actions: Actions;
+const sql = (text: string, values: unknown[] = []) => withClient(urls().owner, (db) => db.query(text, values));
+
+beforeEach(async () => {
+  studio = await makeStudio(`colour ${Math.random()}`);
+  // The studio's own fill of today would be extensions on the lashes.
+  await sql("delete from studio.visit_event where studio_id = $1", [studio.ids.studioId]);
+  actAs(studio.member("technician"));
+  actions = (await import("@/features/colour/actions")) as unknown as Actions;
+});
+
+const open = async (kind: string) => {
+  const opened = await actions.openVisit!({ clientId: studio.ids.client, kind });
+  return opened.data!.visitId!;
+};
+const plan = (visitId: string, kind: Parameters<typeof planFor>[0], reason = "", over = {}) =>
+  actions.planRun!({ visitId, eventId: crypto.randomUUID(), plan: planFor(kind, over), air: null, reason });
+const patch = (family: string, result = "clear", daysAgo = 30) =>
+  sql(
+    "insert into studio.patch_test (studio_id, id, client_id, family, placed_on, result) values ($1, gen_random_uuid(), $2, $3, current_date - $4::int, $5)",
+    [studio.ids.studioId, studio.ids.client, family, daysAgo, result],
+  );
+const born = (on: string) => sql("update studio.client set born_on = $2 where studio_id = $1", [studio.ids.studioId, on]);
+const sign = (kind: string) =>
+  actions.keepConsent!({ clientId: studio.ids.client, kind, signedName: "A client", signature: "M10 10L20 22", onPaper: false });
+const events = async (visitId: string, list: { type: string; payload: object; minutesAgo?: number }[]) => {
+  const { POST } = await import("@/app/api/visits/events/route");
+  return POST(
+    new Request("http://127.0.0.1/x", {
+      method: "POST",
+      body: JSON.stringify({
+        events: list.map(({ type, payload, minutesAgo = 0 }) => ({
+          id: crypto.randomUUID(),
+          visitId,
+          at: new Date(Date.now() - minutesAgo * 60_000).toISOString(),
+          clock: "checked",
+          type,
+          payload,
+        })),
+      }),
+    }),
+  );
+};
+
+test("today's visit for a service is opened once, and again is the same one", async () => {
+  const visitId = await open("lashTint");
+  expect(await open("lashTint")).toBe(visitId);
+  expect(await open("browTint")).not.toBe(visitId);
+});
+
+describe("the door a plan comes in by", () => {
+  test("no patch test for a tint is a stop that no reason passes; a clear one, age and consent open it", async () => {
+    const visitId = await open("lashTint");
+    expect(await plan(visitId, "lashTint", "she insists")).toMatchObject({
+      ok: false,
+      message: expect.stringMatching(/Patch test for tint: none/),
+    });
+    await patch("tint");
+    await born("2012-01-01");
+    expect(await plan(visitId, "lashTint", "her mother is here")).toMatchObject({ ok: false, message: expect.stringMatching(/Under 16/) });
+    await born("1990-01-01");
+    expect(await plan(visitId, "lashTint")).toMatchObject({ ok: false, fields: { reason: "A reason is needed." } });
+    await sign("lashTint");
+    expect(await plan(visitId, "lashTint")).toMatchObject({ ok: true });
+    const { rows } = await sql("select type from studio.visit_event where visit_id = $1 order by at", [visitId]);
+    expect(rows.map(({ type }) => type)).toEqual(["started", "runPlanned"]);
+  });
+  test("a reaction, a condition that stops, extensions on the lashes, each stops", async () => {
+    const visitId = await open("lift");
+    await patch("lotion");
+    await sql("update studio.consultation set document = $2 where studio_id = $1", [
+      studio.ids.studioId,
+      JSON.stringify({ version: 1, conditions: ["inflamed"], processed: false }),
+    ]);
+    expect(await plan(visitId, "lift", "only a little red")).toMatchObject({ ok: false, message: expect.stringMatching(/Inflamed/) });
+    await actions.keepConsultation!({
+      clientId: studio.ids.client,
+      document: { version: 1, conditions: [], processed: false },
+      bornOn: "",
+    });
+    expect(await plan(visitId, "lift", "because")).toMatchObject({ ok: true });
+    await patch("lotion", "reaction", 1);
+    expect(await plan(visitId, "lift", "because")).toMatchObject({ ok: false, message: expect.stringMatching(/Reacted to lift lotion/) });
+  });
+  test("past the leaflet, for another service, or for nobody, it is refused in words", async () => {
+    const visitId = await open("lift");
+    expect(await plan(visitId, "lift", "because", { seconds: { "step-1": 481, "step-2": 300 } })).toMatchObject({
+      ok: false,
+      fields: { "plan.seconds.step-1": expect.stringMatching(/leaflet ends “step 1” at 8 min/) },
+    });
+    expect(await plan(visitId, "lashTint", "because")).toMatchObject({ ok: false, message: expect.stringMatching(/another service/) });
+    expect(await plan(crypto.randomUUID(), "lift", "because")).toMatchObject({ ok: false });
+    expect(await plan(studio.ids.visit, "lift", "because")).toMatchObject({ ok: false });
+  });
+  test("a plan sent as a tap is turned away; once something lies on, the plan stands", async () => {
+    const visitId = await open("lift");
+    const sent = await events(visitId, [{ type: "runPlanned", payload: { plan: planFor("lift"), air: null } }]);
+    expect(sent.status).toBe(400);
+    await patch("lotion");
+    await plan(visitId, "lift", "because");
+    expect((await events(visitId, [{ type: "coated", payload: { stepId: "step-1", area: "lashRight" } }])).status).toBe(200);
+    expect(await plan(visitId, "lift", "because")).toMatchObject({
+      ok: false,
+      message: expect.stringMatching(/Something lies on already/),
+    });
+  });
+});
+
+test("a run keeps the protocol it was begun by, whatever becomes of the studio's own", async () => {
+  const own = planFor("lift").protocol;
+  const kept = await actions.keepProtocol!({ id: null, base: 0, document: { ...own, name: "Ours" } });
+  const visitId = await open("lift");
+  await patch("lotion");
+  await plan(visitId, "lift", "because", { protocol: { ...own, name: "Ours" }, protocolId: kept.data!.id });
+  const changed = {
+    ...own,
+    name: "Ours, changed",
+    steps: own.steps.map((step) => (step.kind === "process" ? { ...step, defaultS: step.leastS } : step)),
+  };
+  expect(await actions.keepProtocol!({ id: kept.data!.id, base: 1, document: changed })).toMatchObject({ ok: true, data: { revision: 2 } });
+  expect(await actions.keepProtocol!({ id: kept.data!.id, base: 1, document: changed })).toMatchObject({
+    ok: false,
+    message: expect.stringMatching(/changed elsewhere/),
+  });
+  const { colourVisit } = await import("@/features/colour/data");
+  const page = await colourVisit(studio.member("technician"), visitId, new Date());
+  expect(page!.visit.state.run.plan!.protocol.name).toBe("Ours");
+  expect(page!.protocols.map(({ document }) => document.name)).toContain("Ours, changed");
+});
+
+test("an impossible protocol is not kept, and the place is named", async () => {
+  const own = planFor("lift").protocol;
+  const reversed = {
+    ...own,
+    steps: own.steps.map((step) => (step.id === "step-1" && step.kind === "process" ? { ...step, leastS: 600 } : step)),
+  };
+  expect(await actions.keepProtocol!({ id: null, base: 0, document: reversed })).toMatchObject({
+    ok: false,
+    message: expect.stringMatching(/step 3, “step 1”: shortest\. The range is reversed/),
+  });
+});
+
+test("what was signed, answered or written of an incident cannot be changed or unwritten by the app", async () => {
+  await sign("lift");
+  for (const table of ["consent", "consultation", "incident"])
+    for (const change of [`delete from studio.${table}`, `update studio.${table} set created_at = now()`])
+      await expect(withClient(urls().app, (db) => db.query(change))).rejects.toThrow(/permission denied/);
+  expect(
+    await actions.keepConsent!({ clientId: studio.ids.client, kind: "lift", signedName: "A client", signature: "", onPaper: false }),
+  ).toMatchObject({
+    ok: false,
+    fields: { signature: "Sign on the field first." },
+  });
+  expect(
+    await actions.keepConsent!({
+      clientId: studio.ids.client,
+      kind: "lift",
+      signedName: "A client",
+      signature: "<script>",
+      onPaper: false,
+    }),
+  ).toMatchObject({ ok: false });
+});
+
+test("a measured product's doses are known from then on; nonsense is refused", async () => {
+  expect(await actions.calibrateProduct!({ id: studio.ids.product, how: "drops", drops: 42, grams: 2 })).toMatchObject({ ok: true });
+  const { rows } = await sql("select document from studio.product where id = $1", [studio.ids.product]);
+  expect(rows[0].document.dropsPerGram).toBe(21);
+  expect(await actions.calibrateProduct!({ id: studio.ids.product, how: "drops", drops: 12, grams: 15 })).toMatchObject({
+    ok: false,
+    message: expect.stringMatching(/Count again/),
+  });
+  expect(await actions.calibrateProduct!({ id: studio.ids.product, how: "ribbon", lengthCm: 5, grams: 0.98 })).toMatchObject({ ok: true });
+});
+
+test("the aftercare card goes home with its dates, as PDF and as text, once the visit is over", async () => {
+  const visitId = await open("lift");
+  await patch("lotion");
+  await plan(visitId, "lift", "because");
+  const { GET } = await import("@/app/api/visits/[visitId]/care.txt/route");
+  const ask = (get: typeof GET) => get(new Request("http://127.0.0.1/x"), { params: Promise.resolve({ visitId }) });
+  expect((await ask(GET)).status).toBe(409);
+  await events(visitId, [{ type: "finished", payload: {} }]);
+  const text = await (await ask(GET)).text();
+  expect(text).toMatch(/^After your lash lift\n/);
+  expect(text).toMatch(/before \w+day \d\d:\d\d\./);
+  expect(text).toMatch(/Again from \d+ \w+ \d{4}, not sooner\./);
+  const { GET: pdf } = await import("@/app/api/visits/[visitId]/care.pdf/route");
+  const bytes = Buffer.from(await (await ask(pdf)).arrayBuffer());
+  // Read back by another library (pdfjs-dist 5.5.207).
+  const pdfjs = await import(createRequire(__filename).resolve("pdfjs-dist/legacy/build/pdf.mjs"));
+  const page = await (await pdfjs.getDocument({ data: new Uint8Array(bytes) }).promise).getPage(1);
+  const words = (await page.getTextContent()).items
+    .map((item: { str: string }) => item.str)
+    .join(" ")
+    .replace(/\s+/g, " ");
+  expect(words).toContain("After your lash lift");
+  expect(words).toContain("see a doctor");
+});
+
+test("extensions the day after a tint ask for a reason; a lift agreed for today is not taken for the set's visit", async () => {
+  const visitId = await open("lashTint");
+  await patch("tint");
+  await born("1990-01-01");
+  await plan(visitId, "lashTint", "because");
+  await events(visitId, [
+    { type: "coated", payload: { stepId: "tint-lashes", area: "lashRight" } },
+    { type: "wiped", payload: { stepId: "tint-lashes", area: "lashRight" } },
+    { type: "finished", payload: {} },
+  ]);
+  const map = (await import("@/features/map/actions")) as unknown as Actions;
+  const begin = (reason: string) => map.openVisit!({ clientId: studio.ids.client, mapId: studio.ids.map, revision: 1, reason });
+  expect(await begin("")).toMatchObject({ ok: false, message: expect.stringMatching(/tinted 0 h ago; extensions not before 24 h/) });
+  const begun = await begin("only the outer corner, untinted");
+  expect(begun).toMatchObject({ ok: true });
+  expect(begun.data!.visitId).not.toBe(studio.ids.colourVisit);
+});
