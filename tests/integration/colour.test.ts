@@ -111,6 +111,41 @@ describe("the door a plan comes in by", () => {
     expect(await plan(crypto.randomUUID(), "lift", "because")).toMatchObject({ ok: false });
     expect(await plan(studio.ids.visit, "lift", "because")).toMatchObject({ ok: false });
   });
+  test("a mix over the lash limit, or from what is not on the shelf, is no plan", async () => {
+    const visitId = await open("lashTint");
+    await patch("tint");
+    await born("1990-01-01");
+    const base = {
+      version: 1,
+      ready: null,
+      consistency: "cream",
+      densityGMl: 1,
+      nozzleMm: null,
+      dropsPerGram: null,
+      packG: null,
+      packPrice: null,
+      lifeAfterOpeningDays: null,
+    };
+    const keep = async (over: object) => (await actions.keepProduct!({ id: null, document: { ...base, ...over } })).data!.id!;
+    const shade = await keep({ name: "Shade", kind: "tint", colour: "#332211", peroxide: null });
+    const developer = await keep({ name: "Three", kind: "developer", colour: null, peroxide: 0.03 });
+    const recipe = (developerAmount: number, from = developer) => ({
+      "tint-lashes": {
+        colours: [{ productId: shade, parts: 1 }],
+        colourAmount: 1,
+        colourUnit: "g",
+        developers: [{ productId: from, parts: 1 }],
+        developerAmount,
+        developerUnit: "g",
+      },
+    });
+    const message = async (recipes: object) => (await plan(visitId, "lashTint", "because", { recipes })).message;
+    expect(await message(recipe(3))).toMatch(/2\.3 % peroxide in the mix, over the 2\.0 % for lashes/);
+    expect(await message(recipe(2, crypto.randomUUID()))).toMatch(/no longer on the shelf/);
+    expect(await message(recipe(2))).toBeUndefined();
+    const { rows } = await sql("select 1 from studio.visit_event where visit_id = $1 and type = 'runPlanned'", [visitId]);
+    expect(rows).toHaveLength(1);
+  });
   test("a plan sent as a tap is turned away; once something lies on, the plan stands", async () => {
     const visitId = await open("lift");
     const sent = await events(visitId, [{ type: "runPlanned", payload: { plan: planFor("lift"), air: null } }]);

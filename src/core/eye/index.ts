@@ -36,5 +36,5 @@ export { fieldOf, lashField, type FieldLash } from "./lashField";
 export { drawnLash, drawnNaturals, type DrawnLash, SPLAY_DEG } from "./drawnLash";
 export { roomAboveMm } from "./roomAbove";
 export { compareSurveys, eyesApart, shorterEye, type SurveyDifference } from "./compareSurveys";
-export { AREAS, AREA_LABELS, AREAS_OF, partOf, type Area, type HairPart } from "./areas";
+export { AREAS, AREA_LABELS, AREAS_OF, partOf, sideOf, type Area, type HairPart } from "./areas";
 export { hairClass } from "./hairClass";

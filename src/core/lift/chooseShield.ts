@@ -1,5 +1,6 @@
 import { keptTurnDeg, type KeptShare } from "./keptShare";
 import type { Shield } from "./shield";
+import type { Side } from "../eye/sides";
 import { judgeTurn, rawTurnDeg, type TurnVerdict } from "./turn";
 
 /** What a client wishes for, as a kept turn in the middle of the line, degrees. A model of this product. */
@@ -22,21 +23,25 @@ export type ZoneTurn = {
   readonly shortKeptDeg: number;
 };
 
+/** One eye's stretches of the lash line, inner to outer. */
+export type LiftEye<Zone = LiftZone> = { readonly side: Side; readonly zones: readonly Zone[] };
+
 export type ShieldFit = {
   readonly shield: Shield;
-  readonly zones: readonly ZoneTurn[];
-  /** Over-turn anywhere outweighs under-turn; the middle decides whether it is good. */
+  readonly eyes: readonly LiftEye<ZoneTurn>[];
+  /** In the middle of the line, by which a lift is wished for and judged: the mean of the eyes, degrees. */
+  readonly middle: Pick<ZoneTurn, "rawDeg" | "kept">;
+  /** Over-turn anywhere on either eye outweighs under-turn; else the eye whose middle shows less decides. */
   readonly verdict: TurnVerdict;
   /** How far the middle's kept turn is from what is wished, degrees; negative when it falls short. */
   readonly offDeg: number;
 };
 
-/** The middle of the line, by which a lift is wished for and judged. */
-export const middleTurn = ({ zones }: Pick<ShieldFit, "zones">): ZoneTurn => zones[Math.floor(zones.length / 2)]!;
+const middleOf = ({ zones }: LiftEye<ZoneTurn>): ZoneTurn => zones[Math.floor(zones.length / 2)]!;
 
-/** How every zone turns on a shield, judged by what is kept. */
-export function fitShield(shield: Shield, zones: readonly LiftZone[], share: KeptShare, wish: LiftWish): ShieldFit {
-  const turned = zones.map((zone): ZoneTurn => {
+/** How every zone of the eyes (one at least) turns on a shield of one size for them all, judged by what is kept. */
+export function fitShield(shield: Shield, eyes: readonly LiftEye[], share: KeptShare, wish: LiftWish): ShieldFit {
+  const turn = (zone: LiftZone): ZoneTurn => {
     const rawDeg = rawTurnDeg(zone.lengthMm, shield.radiusMm);
     const kept = keptTurnDeg(rawDeg, share);
     return {
@@ -46,10 +51,23 @@ export function fitShield(shield: Shield, zones: readonly LiftZone[], share: Kep
       verdict: judgeTurn(kept.mid),
       shortKeptDeg: keptTurnDeg(rawTurnDeg(zone.shortMm, shield.radiusMm), share).mid,
     };
-  });
-  const middle = middleTurn({ zones: turned });
-  const folds = turned.some(({ verdict }) => verdict === "foldsBack");
-  return { shield, zones: turned, verdict: folds ? "foldsBack" : middle.verdict, offDeg: middle.kept.mid - LIFT_WISHES[wish].turnDeg };
+  };
+  const turned = eyes.map(({ side, zones }) => ({ side, zones: zones.map(turn) }));
+  const middles = turned.map(middleOf);
+  const mean = (of: (middle: ZoneTurn) => number) => middles.reduce((sum, one) => sum + of(one), 0) / middles.length;
+  const middle = {
+    rawDeg: mean(({ rawDeg }) => rawDeg),
+    kept: { low: mean(({ kept }) => kept.low), mid: mean(({ kept }) => kept.mid), high: mean(({ kept }) => kept.high) },
+  };
+  const folds = turned.some(({ zones }) => zones.some(({ verdict }) => verdict === "foldsBack"));
+  const little = middles.some(({ verdict }) => verdict === "little");
+  return {
+    shield,
+    eyes: turned,
+    middle,
+    verdict: folds ? "foldsBack" : little ? "little" : "good",
+    offDeg: middle.kept.mid - LIFT_WISHES[wish].turnDeg,
+  };
 }
 
 export type ShieldChoice = {
@@ -66,12 +84,12 @@ export type ShieldChoice = {
  */
 export function chooseShield(
   shields: readonly Shield[],
-  zones: readonly LiftZone[],
+  eyes: readonly LiftEye[],
   share: KeptShare,
   wish: LiftWish,
   school: "byLength" | "oneSmaller",
 ): ShieldChoice {
-  const fits = [...shields].sort((a, b) => b.radiusMm - a.radiusMm).map((shield) => fitShield(shield, zones, share, wish));
+  const fits = [...shields].sort((a, b) => b.radiusMm - a.radiusMm).map((shield) => fitShield(shield, eyes, share, wish));
   const sound = fits.map((fit, i) => ({ fit, i })).filter(({ fit }) => fit.verdict === "good");
   if (sound.length === 0) return { fits, advised: null, why: "none" };
   const byLength = sound.reduce((best, one) => (Math.abs(one.fit.offDeg) < Math.abs(best.fit.offDeg) ? one : best));

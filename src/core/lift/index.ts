@@ -3,14 +3,14 @@ export { rawTurnDeg, judgeTurn, FREE_ROOT_MM, LITTLE_SHOWS_DEG, FOLDS_BACK_DEG, 
 export { lashProfile, type ProfilePoint } from "./profile";
 export { learnKeptShare, keptTurnDeg, RESULT_CARD, KEPT_PRIOR, type KeptReading, type KeptShare } from "./keptShare";
 export { measuredTurnDeg, type PicturePoint } from "./measureTurn";
-export { liftZones } from "./liftZones";
+export { liftZones, liftEyes } from "./liftZones";
 export {
   chooseShield,
   fitShield,
-  middleTurn,
   LIFT_WISHES,
   type LiftWish,
   type LiftZone,
+  type LiftEye,
   type ZoneTurn,
   type ShieldFit,
   type ShieldChoice,

@@ -9,16 +9,20 @@ import {
   lashProfile,
   learnKeptShare,
   LIFT_WISHES,
+  liftEyes,
   liftZones,
   measuredTurnDeg,
   nextLift,
   rawTurnDeg,
+  type LiftEye,
+  type LiftZone,
   type Shield,
 } from ".";
 
 const shield = (radiusMm: number): Shield => ({ version: 1, name: `${radiusMm}`, kind: "shield", radiusMm });
 const stock = [3, 4, 5, 6].map(shield);
 const usual = learnKeptShare([]);
+const one = (zones: readonly LiftZone[]): LiftEye[] => [{ side: "right", zones }];
 
 describe("turn", () => {
   // Handbook of the trade: 9 mm on r = 4 turns 115°, r = 3 153°, r = 5 92°; 12 mm on r = 3 keeps 147° at a share of 0.70.
@@ -34,9 +38,9 @@ describe("turn", () => {
   });
   test("under 45° little shows, over 150° tips fold back, and neither is called good", () => {
     expect([44.9, 45, 150, 150.1].map(judgeTurn)).toEqual(["little", "good", "good", "foldsBack"]);
-    const folding = fitShield(shield(2), liftZones(null), usual, "high");
+    const folding = fitShield(shield(2), one(liftZones(null)), usual, "high");
     expect(folding.verdict).toBe("foldsBack");
-    expect(chooseShield([shield(2)], liftZones(null), usual, "open", "byLength")).toMatchObject({ advised: null, why: "none" });
+    expect(chooseShield([shield(2)], one(liftZones(null)), usual, "open", "byLength")).toMatchObject({ advised: null, why: "none" });
   });
   test("a lash no longer than its free root is not turned", () => expect(rawTurnDeg(1, 4)).toBe(0));
 });
@@ -75,21 +79,34 @@ describe("profile", () => {
 describe("shield choice", () => {
   const zones = liftZones(usualSurvey().eyes.right);
   test("short corners turn less than the middle, and their shorter lashes less again", () => {
-    const fit = fitShield(shield(4), zones, usual, "open");
-    const [corner, , middle] = fit.zones;
+    const fit = fitShield(shield(4), one(zones), usual, "open");
+    const [corner, , middle] = fit.eyes[0]!.zones;
     expect(corner!.kept.mid).toBeLessThan(middle!.kept.mid);
     expect(corner!.shortKeptDeg).toBeLessThan(corner!.kept.mid);
   });
   test("by length comes nearest the wish; one smaller is the next one down, unless tips would fold back there", () => {
-    const byLength = chooseShield(stock, zones, usual, "open", "byLength");
+    const byLength = chooseShield(stock, one(zones), usual, "open", "byLength");
     const best = byLength.fits[byLength.advised!]!;
     for (const fit of byLength.fits.filter(({ verdict }) => verdict === "good"))
       expect(Math.abs(best.offDeg)).toBeLessThanOrEqual(Math.abs(fit.offDeg));
-    const smaller = chooseShield(stock, zones, usual, "open", "oneSmaller");
+    const smaller = chooseShield(stock, one(zones), usual, "open", "oneSmaller");
     expect(smaller.fits[smaller.advised!]!.shield.radiusMm).toBeLessThan(best.shield.radiusMm);
     const long = zones.map((zone) => ({ ...zone, lengthMm: zone.lengthMm + 4 }));
-    expect(chooseShield([shield(5), shield(2.5)], long, usual, "high", "oneSmaller")).toMatchObject({ why: "smallerFolds" });
-    expect(chooseShield([shield(4)], zones, usual, "open", "oneSmaller").why).toBe("onlyOne");
+    expect(chooseShield([shield(5), shield(2.5)], one(long), usual, "high", "oneSmaller")).toMatchObject({ why: "smallerFolds" });
+    expect(chooseShield([shield(4)], one(zones), usual, "open", "oneSmaller").why).toBe("onlyOne");
+  });
+  test("one size for two unequal eyes: the middle is their mean, either can spoil it, and an eye left out has no say", () => {
+    const survey = usualSurvey();
+    const longer = { ...survey.eyes.left, points: survey.eyes.left.points.map((point) => ({ ...point, lengthMm: point.lengthMm + 3 })) };
+    const unequal = { ...survey, eyes: { ...survey.eyes, left: longer } };
+    const [right, left, both] = [["right"], ["left"], ["right", "left"]].map((sides) =>
+      fitShield(shield(3), liftEyes(unequal, sides as ("right" | "left")[]), usual, "high"),
+    );
+    expect(both!.eyes).toEqual([...right!.eyes, ...left!.eyes]);
+    expect(both!.middle.rawDeg).toBeCloseTo((right!.middle.rawDeg + left!.middle.rawDeg) / 2, 9);
+    expect([right!.verdict, left!.verdict, both!.verdict]).toEqual(["good", "foldsBack", "foldsBack"]);
+    const short = one(liftZones(null).map((zone) => ({ ...zone, lengthMm: 4, shortMm: 3 })));
+    expect(fitShield(shield(4), [...short, ...one(liftZones(null))], usual, "open").verdict).toBe("little");
   });
   test("no shield that folds any zone back is ever advised", () => {
     fc.assert(
@@ -100,9 +117,10 @@ describe("shield choice", () => {
         fc.constantFrom("soft" as const, "open" as const, "high" as const),
         (radii, longest, school, wish) => {
           const measured = liftZones(null).map((zone, i) => ({ ...zone, lengthMm: i === 3 ? longest : zone.lengthMm }));
-          const choice = chooseShield(radii.map(shield), measured, usual, wish, school);
+          const choice = chooseShield(radii.map(shield), [...one(liftZones(null)), { side: "left", zones: measured }], usual, wish, school);
           if (choice.advised === null) return;
-          for (const { kept } of choice.fits[choice.advised]!.zones) expect(kept.mid).toBeLessThanOrEqual(150);
+          for (const { kept } of choice.fits[choice.advised]!.eyes.flatMap(({ zones: all }) => all))
+            expect(kept.mid).toBeLessThanOrEqual(150);
         },
       ),
       { seed: 4 },

@@ -1,5 +1,5 @@
-import { naturalZone, type EyeSurvey } from "../eye";
-import type { LiftZone } from "./chooseShield";
+import { naturalZone, type EyeSurvey, type Side, type Survey } from "../eye";
+import type { LiftEye, LiftZone } from "./chooseShield";
 
 /** Five stretches of the lash line: where a shield's turn is looked at, and corners kept apart. A model of this product. */
 const STRETCHES = [
@@ -24,3 +24,7 @@ export function liftZones(eye: EyeSurvey | null): readonly LiftZone[] {
     return { name, lengthMm: zone.meanMm, shortMm: Math.max(1, zone.quantileMm(0.1)) };
   });
 }
+
+/** The eyes a lift is planned for, each by its own lengths: the two are never equal. */
+export const liftEyes = (survey: Survey | null, sides: readonly Side[]): LiftEye[] =>
+  sides.map((side) => ({ side, zones: liftZones(survey?.eyes[side] ?? null) }));

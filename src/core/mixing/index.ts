@@ -20,4 +20,4 @@ export { LASH_PEROXIDE_LIMIT, peroxideInMix, judgePeroxide, type Part, type Pero
 export { recipeSchema, type Recipe } from "./recipe";
 export { roundDoses, ratioError, type Dose } from "./roundDoses";
 export { needShare, type Need } from "./need";
-export { mixFor, isMix, doseWords, type Mix, type MixLine, type MixProblem } from "./mixFor";
+export { mixFor, isMix, mixObjection, doseWords, type Mix, type MixLine, type MixProblem } from "./mixFor";

@@ -127,6 +127,15 @@ function withLeaflet(
 
 export const isMix = (mix: Mix | MixProblem): mix is Mix => "lines" in mix;
 
+/** Why a mix may not be mixed, in words; null where it may. */
+export function mixObjection(mix: Mix | MixProblem): string | null {
+  if (!isMix(mix)) return mix.problem;
+  const { state, range, limit } = mix.peroxide;
+  if (state !== "stopped") return null;
+  const percent = (fraction: number) => `${(fraction * 100).toFixed(1)} %`;
+  return `${percent(range.mid)} peroxide in the mix, over the ${percent(limit!)} for lashes. Less developer, or a weaker one.`;
+}
+
 /** An amount as it is read off: "1.4 cm", "10 drops". */
 export function doseWords(amount: number, unit: DoseUnit): string {
   const step = DOSE_STEPS[unit];

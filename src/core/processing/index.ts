@@ -23,4 +23,5 @@ export { lanesOf, staggerS, type Lanes, type Lane, type Phase, type PastePhase }
 export { runMistakes, FORGOTTEN_AFTER_S, type RunMistake } from "./mistakes";
 export { STOP_WORDS } from "./stopWords";
 export { coursesOf, keptReadingsOf, lastLiftOf, type PastRun } from "./history";
+export { planMixes, type PlannedMix } from "./planMixes";
 export { proposePlan, type StepProposal, type Wish } from "./proposePlan";

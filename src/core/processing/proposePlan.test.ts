@@ -83,6 +83,20 @@ test("the same hair took that time: only what is new today changes it", () => {
   // Derived: 7 min under film now, not then: 420 · 0.75 = 315.
   expect(seconds([past({ step1: 7 })], { filmCover: true })["step-1"]).toBe(315);
   expect(seconds([past({ step1: 7, pace: { filmCover: true } })], { filmCover: true })["step-1"]).toBe(420);
+  // Derived: 5.25 min under film then, none now: 315 / 0.75 = 420, and 7 min of it is past no leaflet's end at 8.
+  expect(seconds([past({ step1: 5.25, pace: { filmCover: true } })])["step-1"]).toBe(420);
+  expect(seconds([past({ step1: 7, pace: { filmCover: true } })])["step-1"]).toBe(480);
+});
+
+test("a room warmer than last time shortens, a cooler one lengthens, and one nobody measured changes nothing", () => {
+  const perDegree = steps[0]!.speeds.perDegree;
+  const quarter = (s: number) => Math.round(s / 15) * 15;
+  expect(perDegree).toBeLessThan(1);
+  expect(seconds([past({ step1: 7, pace: { roomC: 20 } })], { roomC: 26 })["step-1"]).toBe(quarter(420 * perDegree ** 6));
+  expect(seconds([past({ step1: 6.5, pace: { roomC: 26 } })], { roomC: 20 })["step-1"]).toBe(quarter(390 / perDegree ** 6));
+  expect(seconds([past({ step1: 7, pace: { roomC: 26 } })])["step-1"]).toBe(420);
+  // Past 30° the room is no longer reckoned with: 30 then and 34 now are alike.
+  expect(seconds([past({ step1: 7, pace: { roomC: 30 } })], { roomC: 34 })["step-1"]).toBe(420);
 });
 
 test("colour learns from how it came out: a slow taker is given longer, a quick one shorter", () => {

@@ -28,9 +28,7 @@ function proposeStep(step: ProcessStep, past: readonly PastRun[], { wish, from }
     const last = lastLiftOf(past);
     if (last && last.outcome.seenDeg !== null) {
       const lift = nextLift(last.outcome, step);
-      // The same hair took that time: only what is different today changes it.
-      const before = last.past.run.plan!.pace;
-      const planned = plannedSeconds(step, differing(pace, before), lift.seconds);
+      const planned = plannedSeconds(step, pace, { seconds: lift.seconds, pace: last.past.run.plan!.pace });
       return {
         stepId: step.id,
         seconds: planned.seconds,
@@ -50,19 +48,12 @@ function proposeStep(step: ProcessStep, past: readonly PastRun[], { wish, from }
       step,
       prior,
     );
-    const planned = colour.from === "history" ? plannedSeconds(step, SAME, colour.seconds) : plannedSeconds(step, pace);
+    const planned = colour.from === "history" ? plannedSeconds(step, pace, { seconds: colour.seconds, pace }) : plannedSeconds(step, pace);
     return { stepId: step.id, seconds: planned.seconds, planned, colour, lift: null, last: null };
   }
   const last = lastOf(step, past);
-  const planned = last ? plannedSeconds(step, differing(pace, last.pace), last.seconds) : plannedSeconds(step, pace);
+  const planned = plannedSeconds(step, pace, last ?? undefined);
   return { stepId: step.id, seconds: planned.seconds, planned, colour: null, lift: null, last };
-}
-
-const SAME: Pace = { hair: "medium", processed: false, filmCover: false, roomC: null };
-
-/** What is different from last time; a cover given up has no factor of its own, and is left to the hand. */
-function differing(now: Pace, before: Pace): Pace {
-  return { ...SAME, processed: now.processed && !before.processed, filmCover: now.filmCover && !before.filmCover };
 }
 
 /** The same product on the same part, at the newest visit that went well to the end: how long it lay, by which pace. */

@@ -14,30 +14,50 @@ export type Pace = {
 export type Planned = {
   readonly seconds: number;
   /** What the time was multiplied by, with its name, in the order applied. */
-  readonly because: readonly { readonly what: "fine" | "coarse" | "processed" | "filmCover" | "warm" | "cool"; readonly factor: number }[];
+  readonly because: readonly {
+    readonly what: "fine" | "coarse" | "processed" | "filmCover" | "uncovered" | "warm" | "cool" | "warmer" | "cooler";
+    readonly factor: number;
+  }[];
   /** Whether the leaflet's end, or its beginning, cut it. */
   readonly held: "least" | "most" | null;
 };
+type Because = Planned["because"];
 
 /** Warmth speeds, and cold slows, between these rooms only. A model of this product. */
 const ROOM_C = { reference: 22, low: 16, high: 30 };
+const inRange = (roomC: number) => clamp(roomC, ROOM_C.low, ROOM_C.high);
 
 /**
- * Seconds planned for a step: a base time times what speeds or slows it, held within the leaflet's range, to the quarter
- * minute. `baseS` is what history proposes, or the step's own usual time.
+ * Seconds planned for a step: its usual time times what speeds or slows it, held within the leaflet's range, to the quarter
+ * minute. Where `worked` says what time this client's hair took before, and by which pace, only what is different today
+ * changes it.
  */
-export function plannedSeconds(step: ProcessStep, pace: Pace, baseS = step.defaultS): Planned {
-  const because: { what: Planned["because"][number]["what"]; factor: number }[] = [];
-  if (pace.hair !== "medium") because.push({ what: pace.hair, factor: step.speeds[pace.hair] });
-  if (pace.processed) because.push({ what: "processed", factor: step.speeds.processed });
-  if (pace.filmCover) because.push({ what: "filmCover", factor: step.speeds.filmCover });
-  if (pace.roomC !== null) {
-    const over = clamp(pace.roomC, ROOM_C.low, ROOM_C.high) - ROOM_C.reference;
-    const factor = step.speeds.perDegree ** over;
-    if (Math.abs(factor - 1) > 0.01) because.push({ what: over > 0 ? "warm" : "cool", factor });
-  }
-  const wished = because.reduce((seconds, { factor }) => seconds * factor, baseS);
+export function plannedSeconds(step: ProcessStep, pace: Pace, worked?: { readonly seconds: number; readonly pace: Pace }): Planned {
+  const because = worked ? differences(step, pace, worked.pace) : factors(step, pace);
+  const wished = because.reduce((seconds, { factor }) => seconds * factor, worked?.seconds ?? step.defaultS);
   const rounded = Math.round(wished / 15) * 15;
   const seconds = clamp(rounded, step.leastS, step.mostS);
   return { seconds, because, held: rounded > step.mostS ? "most" : rounded < step.leastS ? "least" : null };
 }
+
+function factors({ speeds }: ProcessStep, { hair, processed, filmCover, roomC }: Pace): Because {
+  const over = roomC === null ? 0 : inRange(roomC) - ROOM_C.reference;
+  return [
+    ...(hair === "medium" ? [] : [{ what: hair, factor: speeds[hair] }]),
+    ...(processed ? [{ what: "processed" as const, factor: speeds.processed }] : []),
+    ...(filmCover ? [{ what: "filmCover" as const, factor: speeds.filmCover }] : []),
+    ...worthSaying({ what: over > 0 ? "warm" : "cool", factor: speeds.perDegree ** over }),
+  ];
+}
+
+function differences({ speeds }: ProcessStep, now: Pace, before: Pace): Because {
+  const over = now.roomC === null || before.roomC === null ? 0 : inRange(now.roomC) - inRange(before.roomC);
+  return [
+    ...(now.processed && !before.processed ? [{ what: "processed" as const, factor: speeds.processed }] : []),
+    ...(now.filmCover && !before.filmCover ? [{ what: "filmCover" as const, factor: speeds.filmCover }] : []),
+    ...(before.filmCover && !now.filmCover ? [{ what: "uncovered" as const, factor: 1 / speeds.filmCover }] : []),
+    ...worthSaying({ what: over > 0 ? "warmer" : "cooler", factor: speeds.perDegree ** over }),
+  ];
+}
+
+const worthSaying = (one: Because[number]): Because => (Math.abs(Math.log(one.factor)) > 0.01 ? [one] : []);

@@ -131,26 +131,38 @@ describe("planned seconds", () => {
     expect(plannedSeconds(step, { ...even, filmCover: true, processed: true })).toMatchObject({ seconds: step.leastS, held: "least" });
     expect(plannedSeconds(step, { ...even, roomC: 28 }).because).toEqual([{ what: "warm", factor: expect.closeTo(0.98 ** 6, 9) }]);
   });
-  test("no factor plans past the leaflet's range, whatever the base", () => {
+  const anyPace = fc.record({
+    hair: fc.constantFrom("fine" as const, "medium" as const, "coarse" as const),
+    processed: fc.boolean(),
+    filmCover: fc.boolean(),
+    roomC: fc.option(fc.double({ min: -20, max: 60, noNaN: true })),
+  });
+  test("no factor plans past the leaflet's range, whatever the base and whatever was different then", () => {
     fc.assert(
       fc.property(
-        fc.record({
-          hair: fc.constantFrom("fine" as const, "medium" as const, "coarse" as const),
-          processed: fc.boolean(),
-          filmCover: fc.boolean(),
-          roomC: fc.option(fc.double({ min: -20, max: 60, noNaN: true })),
-        }),
-        fc.double({ min: 0, max: 1e5, noNaN: true }),
+        anyPace,
+        fc.option(fc.record({ seconds: fc.double({ min: 0, max: 1e5, noNaN: true }), pace: anyPace }), { nil: undefined }),
         fc.constantFrom(...services),
-        (pace, baseS, service) => {
+        (pace, worked, service) => {
           for (const one of processSteps(shipped(service))) {
-            const { seconds } = plannedSeconds(one, pace, baseS);
+            const { seconds } = plannedSeconds(one, pace, worked);
             expect(seconds).toBeGreaterThanOrEqual(one.leastS);
             expect(seconds).toBeLessThanOrEqual(one.mostS);
           }
         },
       ),
       { seed: 12, numRuns: 300 },
+    );
+  });
+  test("what worked on a day like today is planned again, and going back undoes a change", () => {
+    fc.assert(
+      fc.property(anyPace, anyPace, (then, now) => {
+        expect(plannedSeconds(step, then, { seconds: 390, pace: then })).toEqual({ seconds: 390, because: [], held: null });
+        const there = plannedSeconds(step, { ...now, processed: then.processed }, { seconds: 390, pace: then }).because;
+        const back = plannedSeconds(step, then, { seconds: 390, pace: { ...now, processed: then.processed } }).because;
+        expect([...there, ...back].reduce((product, { factor }) => product * factor, 1)).toBeCloseTo(1, 9);
+      }),
+      { seed: 13 },
     );
   });
 });

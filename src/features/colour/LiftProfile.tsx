@@ -1,12 +1,12 @@
 "use client";
-import { lashProfile, type ShieldFit } from "@/core/lift";
+import { lashProfile, type ZoneTurn } from "@/core/lift";
 import { naturalLashAt, type EyeSurvey } from "@/core/eye";
 
 const SCALE = 12.2;
 const AT = [0.08, 0.28, 0.5, 0.74, 0.93];
 
 /** Lashes from the side, zone by zone: as they lie now, round the shield, and as they will be after release. */
-export function LiftProfile({ fit, eye }: { fit: ShieldFit; eye: EyeSurvey | null }) {
+export function LiftProfile({ zones, eye }: { zones: readonly ZoneTurn[]; eye: EyeSurvey | null }) {
   const lashAt = eye ? naturalLashAt(eye) : null;
   const width = 152;
   const height = 206;
@@ -17,7 +17,7 @@ export function LiftProfile({ fit, eye }: { fit: ShieldFit; eye: EyeSurvey | nul
   return (
     <figure aria-label="Lashes from the side, before and after">
       <div className="flex flex-wrap gap-x-1">
-        {fit.zones.map(({ zone, rawDeg, kept, verdict, shortKeptDeg }, i) => {
+        {zones.map(({ zone, rawDeg, kept, verdict, shortKeptDeg }, i) => {
           const natural = lashAt?.(AT[i]!);
           const root = natural?.angleDeg ?? 0;
           const own = natural?.ownCurlDeg ?? 0;

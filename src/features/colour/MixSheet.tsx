@@ -1,7 +1,7 @@
 "use client";
 import { useState } from "react";
 import { partOf } from "@/core/eye";
-import { isMix, mixFor, type Recipe } from "@/core/mixing";
+import { isMix, mixFor, mixObjection, type Recipe } from "@/core/mixing";
 import { stepOf, type RunPayloads, type RunState } from "@/core/processing";
 import { formatClock } from "@/core/units";
 import { Button, Dialog, SelectField } from "@/ui";
@@ -34,7 +34,7 @@ export function MixSheet({
   const products = new Map(visit.products.map(({ id, document }) => [id, document]));
   const mix = recipe && mixFor(recipe, products, { areas, density: plan.density }, step.on, visit.policy.lashPeroxidePercent / 100);
   const batchOf = (productId: string) => chosen[productId] ?? visit.products.find(({ id }) => id === productId)?.batches[0]?.id ?? "";
-  const ready = mix && isMix(mix) && mix.peroxide.state !== "stopped" && mix.lines.every(({ productId }) => batchOf(productId) !== "");
+  const ready = mix && isMix(mix) && mixObjection(mix) === null && mix.lines.every(({ productId }) => batchOf(productId) !== "");
   const target = step.on === "lashes" ? plan.wish.lashDepth : plan.wish.browDepth;
   const mixed = () => {
     if (!mix || !isMix(mix) || !ready) return;

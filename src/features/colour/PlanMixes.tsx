@@ -1,6 +1,6 @@
 "use client";
-import { partOf } from "@/core/eye";
-import { mixFor, type Recipe } from "@/core/mixing";
+import type { Recipe } from "@/core/mixing";
+import type { PlannedMix } from "@/core/processing";
 import type { ProcessStep } from "@/core/protocol";
 import type { ColourProps } from "./colourProps";
 import type { PlanDraft } from "./planDraft";
@@ -22,6 +22,7 @@ export function PlanMixes({
   draft,
   steps,
   recipes,
+  mixes,
   whyOf,
   secondsOf,
   onChange,
@@ -30,29 +31,28 @@ export function PlanMixes({
   draft: PlanDraft;
   steps: readonly ProcessStep[];
   recipes: Readonly<Record<string, Recipe>>;
+  mixes: readonly PlannedMix[];
   whyOf: (stepId: string) => keyof typeof WHY_SHADE;
   secondsOf: (stepId: string) => number;
   onChange: (stepId: string, recipe: Recipe) => void;
 }) {
-  const products = new Map(visit.products.map(({ id, document }) => [id, document]));
-  const limit = visit.policy.lashPeroxidePercent / 100;
   return (
     <div className="mt-4 space-y-6">
       {steps.map((step) => {
         const recipe = recipes[step.id];
-        const areas = draft.areas.filter((area) => partOf(area) === step.on);
+        const mix = mixes.find(({ stepId }) => stepId === step.id)?.mix;
         const [from, wished] =
           step.on === "lashes" ? [draft.from.lashDepth, draft.wish.lashDepth] : [draft.from.browDepth, draft.wish.browDepth];
         return (
           <section key={step.id} className="border-t border-line pt-3">
             <h2 className="text-xl">{step.name}</h2>
-            {recipe ? (
+            {recipe && mix ? (
               <>
                 <p className="text-[0.9375rem] text-ink-2">{WHY_SHADE[whyOf(step.id)]}</p>
                 <div className="mt-2 grid gap-x-10 gap-y-4 xl:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)]">
                   <RecipeEditor step={step} recipe={recipe} products={visit.products} onChange={(next) => onChange(step.id, next)} />
                   <div className="space-y-3">
-                    <MixAmounts mix={mixFor(recipe, products, { areas, density: draft.density }, step.on, limit)} on={step.on} />
+                    <MixAmounts mix={mix} on={step.on} />
                     <BlendSwatches
                       recipe={recipe}
                       products={visit.products}

@@ -1,13 +1,14 @@
 "use client";
 import { useMemo, useState } from "react";
 import { NO_LASH_LIGHTENING, readiness } from "@/core/care";
-import { chooseShield, learnKeptShare, liftZones, middleTurn } from "@/core/lift";
-import { keptReadingsOf } from "@/core/processing";
+import { partOf, SIDES, sideOf } from "@/core/eye";
+import { chooseShield, learnKeptShare, liftEyes } from "@/core/lift";
+import { keptReadingsOf, planMixes } from "@/core/processing";
 import { isProcess } from "@/core/protocol";
 import { newId } from "@/features/visit/newId";
 import { useDraft } from "@/features/visit/useDraft";
 import { useVisitStore } from "@/features/visit/VisitProvider";
-import { Button, Choice, Notice } from "@/ui";
+import { Button, Choice, Notice, Verdict } from "@/ui";
 import { planRun } from "./actions";
 import type { ColourProps } from "./colourProps";
 import { PlanChoices } from "./PlanChoices";
@@ -59,21 +60,18 @@ export function PlanPanel({ visit, roomC }: { visit: ColourProps; roomC: number 
   const steps = protocol.steps.filter(isProcess);
   const mixed = useMemo(() => protocol.steps.filter(isProcess).filter(({ mix }) => mix), [protocol]);
   const lifts = draft.wish.lift !== null;
-  const eye = visit.survey?.eyes.right ?? null;
   const share = useMemo(() => learnKeptShare(keptReadingsOf(visit.past)), [visit.past]);
-  const choice = useMemo(
-    () =>
-      lifts
-        ? chooseShield(
-            visit.shields.map(({ document }) => document),
-            liftZones(eye),
-            share,
-            draft.wish.lift!,
-            visit.policy.shieldSize,
-          )
-        : null,
-    [lifts, visit.shields, eye, share, draft.wish.lift, visit.policy.shieldSize],
-  );
+  const choice = useMemo(() => {
+    if (draft.wish.lift === null) return null;
+    const lifted = draft.areas.filter((area) => partOf(area) === "lashes").map(sideOf);
+    return chooseShield(
+      visit.shields.map(({ document }) => document),
+      liftEyes(visit.survey, lifted.length > 0 ? lifted : SIDES),
+      share,
+      draft.wish.lift,
+      visit.policy.shieldSize,
+    );
+  }, [visit.shields, visit.survey, draft.areas, share, draft.wish.lift, visit.policy.shieldSize]);
   const fit =
     choice && choice.fits.length > 0
       ? (choice.fits.find(({ shield }) => visit.shields.some(({ id, document }) => id === draft.shieldId && document === shield)) ??
@@ -89,7 +87,15 @@ export function PlanPanel({ visit, roomC }: { visit: ColourProps; roomC: number 
       return recipe ? [[step.id, recipe]] : [];
     }),
   );
-  const stopped = findings.some(({ weight }) => weight === "stop");
+  const products = new Map(visit.products.map(({ id, document }) => [id, document]));
+  const mixes = planMixes(
+    { protocol, areas: [...draft.areas], density: draft.density, recipes },
+    products,
+    visit.policy.lashPeroxidePercent / 100,
+  );
+  // Without an area there is nothing to mix for, which is said where areas are chosen.
+  const mixStop = draft.areas.length === 0 ? null : (mixes.find(({ objection }) => objection !== null)?.objection ?? null);
+  const stopped = mixStop !== null || findings.some(({ weight }) => weight === "stop");
 
   const begin = async () => {
     setBusy(true);
@@ -100,8 +106,8 @@ export function PlanPanel({ visit, roomC }: { visit: ColourProps; roomC: number 
             shieldId,
             name: fit.shield.name,
             radiusMm: fit.shield.radiusMm,
-            rawDeg: middleTurn(fit).rawDeg,
-            keptDeg: middleTurn(fit).kept.mid,
+            rawDeg: fit.middle.rawDeg,
+            keptDeg: fit.middle.kept.mid,
           }
         : null;
     const air = visit.air ? { temperatureC: visit.air.temperatureC, relativeHumidity: visit.air.relativeHumidity } : null;
@@ -143,6 +149,11 @@ export function PlanPanel({ visit, roomC }: { visit: ColourProps; roomC: number 
             {busy ? "Keeping…" : "Go by this plan"}
           </Button>
         </div>
+        {mixStop && view !== "mix" ? (
+          <p className="mt-3">
+            <Verdict tone="stop">{mixStop}</Verdict>
+          </p>
+        ) : null}
         {problem ? <Notice tone="stop" title={problem.message} className="mt-3" /> : null}
         {view === "times" ? (
           <PlanTimes
@@ -160,7 +171,7 @@ export function PlanPanel({ visit, roomC }: { visit: ColourProps; roomC: number 
               stock={visit.shields}
               chosenId={fit ? (visit.shields.find(({ document }) => document === fit.shield)?.id ?? null) : null}
               wish={draft.wish.lift!}
-              eye={eye}
+              survey={visit.survey}
               kept={share}
               onChoose={(shieldId) => change({ shieldId })}
             />
@@ -175,6 +186,7 @@ export function PlanPanel({ visit, roomC }: { visit: ColourProps; roomC: number 
             draft={draft}
             steps={mixed}
             recipes={recipes}
+            mixes={mixes}
             whyOf={(stepId) => (draft.recipes[stepId] ? "own" : (proposed.get(stepId)?.why ?? "usual"))}
             secondsOf={(stepId) => times.find(({ proposal }) => proposal.stepId === stepId)!.seconds}
             onChange={(stepId, recipe) => change({ recipes: { ...draft.recipes, [stepId]: recipe } })}

@@ -1,6 +1,6 @@
 "use client";
 import { PROCESS_PRIORS, takenAfter, blendShades, colourDifference, DEPTHS, hairColour, onHair } from "@/core/colour";
-import { doseWords, isMix, PRODUCT_KINDS, type Mix, type MixProblem, type Recipe } from "@/core/mixing";
+import { doseWords, isMix, mixObjection, PRODUCT_KINDS, type Mix, type MixProblem, type Recipe } from "@/core/mixing";
 import type { ProcessStep } from "@/core/protocol";
 import { Button, SelectField, TextField, Verdict } from "@/ui";
 import { DoseFields } from "./DoseFields";
@@ -140,10 +140,7 @@ export function MixAmounts({ mix, on }: { mix: Mix | MixProblem; on: "lashes" | 
       </ul>
       <p className="mt-2">
         {peroxide.state === "stopped" ? (
-          <Verdict tone="stop">
-            Stopped: {percent(peroxide.range.mid)} peroxide in the mix, over the {percent(peroxide.limit!)} for lashes. Less developer, or a
-            weaker one.
-          </Verdict>
+          <Verdict tone="stop">Stopped: {mixObjection(mix)}</Verdict>
         ) : peroxide.state === "caution" ? (
           <Verdict tone="look">
             {percent(peroxide.range.low)} to {percent(peroxide.range.high)} peroxide, likely {percent(peroxide.range.mid)}: not known to be

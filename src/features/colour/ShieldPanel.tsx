@@ -1,8 +1,9 @@
 "use client";
 import Link from "next/link";
-import { LIFT_WISHES, middleTurn, type ShieldChoice, type ShieldFit } from "@/core/lift";
-import type { EyeSurvey } from "@/core/eye";
-import { cx, Verdict, type Tone } from "@/ui";
+import { useState } from "react";
+import { LIFT_WISHES, type ShieldChoice, type ShieldFit } from "@/core/lift";
+import { sideLabel, type Side, type Survey } from "@/core/eye";
+import { Choice, cx, Verdict, type Tone } from "@/ui";
 import { LiftProfile } from "./LiftProfile";
 import type { StockedShield } from "./stock";
 
@@ -25,7 +26,7 @@ export function ShieldPanel({
   stock,
   chosenId,
   wish,
-  eye,
+  survey,
   kept,
   onChoose,
 }: {
@@ -33,10 +34,11 @@ export function ShieldPanel({
   stock: readonly StockedShield[];
   chosenId: string | null;
   wish: keyof typeof LIFT_WISHES;
-  eye: EyeSurvey | null;
+  survey: Survey | null;
   kept: { readonly mean: number; readonly sd: number; readonly readings: number };
   onChoose: (id: string) => void;
 }) {
+  const [side, setSide] = useState<Side>("right");
   if (choice.fits.length === 0)
     return (
       <p>
@@ -49,12 +51,13 @@ export function ShieldPanel({
     );
   const idOf = (fit: ShieldFit) => stock.find(({ document }) => document === fit.shield)!.id;
   const chosen = choice.fits.find((fit) => idOf(fit) === chosenId) ?? choice.fits[choice.advised ?? 0]!;
+  const sides = chosen.eyes.map((one) => one.side);
+  const shown = sides.includes(side) ? side : sides[0]!;
   return (
     <div>
       <div role="radiogroup" aria-label="Shield" className="grid grid-cols-2 gap-2 sm:grid-cols-3 xl:grid-cols-5">
         {choice.fits.map((fit, i) => {
           const { tone, words } = VERDICTS[fit.verdict];
-          const middle = middleTurn(fit);
           return (
             <button
               key={idOf(fit)}
@@ -74,7 +77,7 @@ export function ShieldPanel({
               <span className="block text-sm">
                 <Verdict tone={tone}>{words}</Verdict>{" "}
                 <span className="text-ink-2">
-                  keeps {Math.round(middle.kept.mid)}°, {offWords(fit.offDeg)}
+                  keeps {Math.round(fit.middle.kept.mid)}°, {offWords(fit.offDeg)}
                 </span>
               </span>
               {i === choice.advised ? <span className="block text-sm text-ivy">{WHY[choice.why]}</span> : null}
@@ -88,7 +91,16 @@ export function ShieldPanel({
         </p>
       ) : null}
       <div className="mt-3">
-        <LiftProfile fit={chosen} eye={eye} />
+        {survey && sides.length > 1 ? (
+          <Choice
+            label="Eye drawn"
+            showLabel={false}
+            value={shown}
+            options={sides.map((value) => ({ value, label: sideLabel(value) }))}
+            onChange={setSide}
+          />
+        ) : null}
+        <LiftProfile zones={chosen.eyes.find((one) => one.side === shown)!.zones} eye={survey?.eyes[shown] ?? null} />
       </div>
       <p className="mt-2 max-w-3xl text-[0.9375rem] text-ink-2">
         Turn on the shield is (length − 1 mm of free root) over its radius. After release this client keeps {Math.round(kept.mean * 100)} %
@@ -96,8 +108,8 @@ export function ShieldPanel({
         {kept.readings > 0
           ? `, from ${kept.readings} ${kept.readings === 1 ? "result" : "results"}`
           : " (a model of ours, until a result is judged)"}
-        . Wished in the middle: {LIFT_WISHES[wish].label}, {LIFT_WISHES[wish].turnDeg}°; here {Math.round(middleTurn(chosen).kept.low)} to{" "}
-        {Math.round(middleTurn(chosen).kept.high)}°.
+        . Wished in the middle: {LIFT_WISHES[wish].label}, {LIFT_WISHES[wish].turnDeg}°; here {Math.round(chosen.middle.kept.low)} to{" "}
+        {Math.round(chosen.middle.kept.high)}°.
       </p>
     </div>
   );

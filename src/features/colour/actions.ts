@@ -7,7 +7,7 @@ import { consentText, consultationSchema, readiness } from "@/core/care";
 import { airSchema } from "@/core/air";
 import { shieldSchema } from "@/core/lift";
 import { dropsPerGram, nozzleFromRibbon, productSchema } from "@/core/mixing";
-import { runPlanSchema } from "@/core/processing";
+import { planMixes, runPlanSchema } from "@/core/processing";
 import { checkProtocol, protocolSchema, placeWords, SERVICE_KINDS, type ServiceKind } from "@/core/protocol";
 import {
   batch,
@@ -77,6 +77,9 @@ export const planRun = action(
       const found = readiness(plan.protocol, standing, todayIn(me.timeZone, now), now.getTime(), held!.document);
       const [stop] = found.filter(({ weight }) => weight === "stop");
       if (stop) throw new Refusal(stop.words);
+      const products = new Map((await tx.select().from(product)).map(({ id, document }) => [id, document]));
+      const [objection] = planMixes(plan, products, held!.document.lashPeroxidePercent / 100).flatMap((mix) => mix.objection ?? []);
+      if (objection) throw new Refusal(objection);
       if (found.some(({ weight }) => weight === "ask") && reason.length < 3)
         throw new Refusal("Something is to be asked first. Write why it goes ahead.", { reason: "A reason is needed." });
       await tx.update(visit).set({ patchReason: reason }).where(eq(visit.id, visitId));
@@ -107,12 +110,9 @@ export const keepConsultation = action(
     if (bornOn && bornOn > todayIn(me.timeZone, new Date()))
       throw new Refusal("Nobody is born tomorrow.", { bornOn: "Not in the future." });
     await inStudio(me, async (tx) => {
-      const rows = await tx
-        .update(client)
-        .set(bornOn ? { bornOn } : { updatedAt: new Date() })
-        .where(eq(client.id, clientId))
-        .returning({ id: client.id });
-      if (!rows[0]) throw new Refusal("This client is not in the studio (any more).");
+      const [known] = await tx.select({ id: client.id }).from(client).where(eq(client.id, clientId));
+      if (!known) throw new Refusal("This client is not in the studio (any more).");
+      if (bornOn) await tx.update(client).set({ bornOn }).where(eq(client.id, clientId));
       await tx.insert(consultation).values({ studioId: me.studioId, id: randomUUID(), clientId, document, askedBy: me.id });
     });
     refresh();

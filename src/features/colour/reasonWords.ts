@@ -7,8 +7,11 @@ const FACTORS: Record<StepProposal["planned"]["because"][number]["what"], string
   coarse: "coarse hair",
   processed: "processed hair",
   filmCover: "film cover",
+  uncovered: "no film cover, unlike last time",
   warm: "warm room",
   cool: "cool room",
+  warmer: "room warmer than last time",
+  cooler: "room cooler than last time",
 };
 
 /** Why a step gets the minutes it gets, in sentences. */

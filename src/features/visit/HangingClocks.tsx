@@ -1,7 +1,7 @@
 "use client";
 import Link from "next/link";
 import { usePathname } from "next/navigation";
-import { useEffect, useEffectEvent, useRef } from "react";
+import { useEffect, useEffectEvent, useRef, useState } from "react";
 import { formatClock } from "@/core/units";
 import { visitClocks, visitState, type Clock } from "@/core/visit";
 import { cx, isTyping } from "@/ui";
@@ -38,6 +38,7 @@ export function HangingClocks() {
   const now = useNow();
   const path = usePathname();
   const rung = useRef(new Set<string>());
+  const [unfolded, setUnfolded] = useState(false);
   const all = visits
     .filter((visit) => visit.mine)
     .flatMap((visit) =>
@@ -103,8 +104,8 @@ export function HangingClocks() {
   );
   return (
     <section aria-label="Running clocks" className="pointer-events-none fixed inset-x-0 top-0 z-30">
-      <ul className={cx("flex justify-center", hanging.length > 2 ? "gap-1.5" : "gap-3")}>
-        {hanging.slice(0, MOST).map(({ visit, clock }) => (
+      <ul className={cx("flex flex-wrap justify-center", hanging.length > 2 ? "gap-1.5" : "gap-3")}>
+        {(unfolded ? hanging : hanging.slice(0, MOST)).map(({ visit, clock }) => (
           <li key={clock.id} className="pointer-events-auto">
             <span aria-hidden="true" className={cx("mx-auto block w-px bg-line-strong", named ? "h-1" : "h-2.5")} />
             {clock.kind === "check" ? (
@@ -136,8 +137,17 @@ export function HangingClocks() {
           </li>
         ))}
         {hanging.length > MOST ? (
-          <li className="mt-1 self-start rounded-b-lg border border-line-strong bg-paper px-2 py-1 text-[0.8125rem] font-semibold">
-            +{hanging.length - MOST}
+          <li className="pointer-events-auto self-start">
+            <button
+              type="button"
+              aria-expanded={unfolded}
+              onClick={() => setUnfolded(!unfolded)}
+              className="min-h-11 min-w-11 rounded-b-lg border border-line-strong bg-paper px-2 font-semibold"
+            >
+              {unfolded ? "−" : "+"}
+              {hanging.length - MOST}
+              <span className="sr-only"> more clocks</span>
+            </button>
           </li>
         ) : null}
       </ul>

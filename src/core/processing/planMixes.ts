@@ -1,0 +1,27 @@
+import { partOf } from "../eye/areas";
+import { mixFor, mixObjection, type Mix, type MixProblem } from "../mixing/mixFor";
+import type { Product } from "../mixing/product";
+import { processSteps } from "../protocol/steps";
+import type { RunPlan } from "./runPlan";
+
+export type PlannedMix = {
+  readonly stepId: string;
+  readonly mix: Mix | MixProblem;
+  /** Why it may not be mixed, naming the step; null where it may. */ readonly objection: string | null;
+};
+
+/** What a plan would mix, step by step in order; `limit` is the most peroxide on lashes, as a fraction by weight. */
+export function planMixes(
+  plan: Pick<RunPlan, "protocol" | "areas" | "density" | "recipes">,
+  products: ReadonlyMap<string, Product>,
+  limit: number,
+): PlannedMix[] {
+  return processSteps(plan.protocol).flatMap(({ id: stepId, name, on }) => {
+    const recipe = plan.recipes[stepId];
+    if (!recipe) return [];
+    const areas = plan.areas.filter((area) => partOf(area) === on);
+    const mix = mixFor(recipe, products, { areas, density: plan.density }, on, limit);
+    const why = mixObjection(mix);
+    return [{ stepId, mix, objection: why && `${name}: ${why}` }];
+  });
+}
