@@ -1,5 +1,6 @@
 "use client";
-import { useId, type ComponentProps, type ReactNode } from "react";
+import { useId, useState, type ComponentProps, type ReactNode } from "react";
+import { readNumber } from "@/core/units";
 import { cx } from "./cx";
 
 const BOX = "w-full rounded-md border bg-leaf px-3 py-1.5 min-h-10 text-[1rem] placeholder:text-ink-2 disabled:opacity-60";
@@ -48,6 +49,36 @@ export function TextField({ label, hint, error, unit, hideLabel, className, ...r
         {...rest}
       />
     </Frame>
+  );
+}
+
+/**
+ * A figure, with a point or a comma. Half-typed text stays as typed and changes nothing; once left, the field shows the
+ * figure that counts. With `onNone`, an emptied field means none.
+ */
+export function NumberField({
+  value,
+  onChange,
+  onNone,
+  min = -Infinity,
+  max = Infinity,
+  ...rest
+}: Common & { value: number | null; onChange: (value: number) => void; onNone?: () => void; min?: number; max?: number }) {
+  const [typed, setTyped] = useState<string | null>(null);
+  return (
+    <TextField
+      {...rest}
+      inputMode="decimal"
+      autoComplete="off"
+      value={typed ?? (value === null ? "" : String(value))}
+      onBlur={() => setTyped(null)}
+      onChange={({ target }) => {
+        setTyped(target.value);
+        const figure = readNumber(target.value);
+        if (figure !== undefined && figure >= min && figure <= max) onChange(figure);
+        else if (target.value.trim() === "") onNone?.();
+      }}
+    />
   );
 }
 

@@ -1,5 +1,5 @@
 export { Button, LinkButton, type ButtonSize } from "./Button";
-export { TextField, TextArea, SelectField } from "./Field";
+export { TextField, NumberField, TextArea, SelectField } from "./Field";
 export { Choice } from "./Choice";
 export { Dialog } from "./Dialog";
 export { Verdict, type Tone } from "./Verdict";

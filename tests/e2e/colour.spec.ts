@@ -46,8 +46,26 @@ test("a lift and tint from plan to card: proposed from history, run by the pedal
   await page.getByRole("radio", { name: "Shield" }).click();
   await expect(page.getByRole("radio", { name: /cove/ })).toHaveAttribute("aria-checked", "true");
   await expect(page.getByText(/this client keeps 62 % of it/)).toBeVisible();
+  // Each eye is drawn by its own lengths.
+  const middle = page.getByRole("img", { name: /^middle: kept turn/ });
+  const right = await middle.innerHTML();
+  await page.getByRole("radio", { name: "client's left" }).click();
+  await expect.poll(() => middle.innerHTML()).not.toBe(right);
   await page.getByRole("radio", { name: "Mix", exact: true }).click();
   await expect(page.getByTestId("mix-amounts")).toContainText("1.6 % peroxide in the mix, lash limit 2.0 %");
+  // Too much developer stops the mix and the plan with it, wherever one looks; a figure half typed changes nothing.
+  const developer = page.getByLabel("for a pair").nth(1);
+  await developer.fill("20");
+  await expect(page.getByTestId("mix-amounts")).toContainText(/Stopped: 2\.\d % peroxide in the mix, over the 2\.0 % for lashes/);
+  await expect(page.getByRole("button", { name: "Go by this plan" })).toBeDisabled();
+  await page.getByRole("radio", { name: "Times" }).click();
+  await expect(page.getByText(/lash tint: 2\.\d % peroxide in the mix/i)).toBeVisible();
+  await page.getByRole("radio", { name: "Mix", exact: true }).click();
+  await developer.fill("10,");
+  await developer.fill("");
+  await developer.blur();
+  await expect(developer).toHaveValue("10");
+  await expect(page.getByRole("button", { name: "Go by this plan" })).toBeEnabled();
   // What is asked first needs its reason; nothing is lost by asking.
   await page.getByRole("button", { name: "Go by this plan" }).click();
   await expect(page.getByText("A reason is needed.")).toBeVisible();

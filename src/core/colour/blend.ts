@@ -1,5 +1,6 @@
-import { differenceCiede2000, modeLab65, modeRgb, modeXyz65, useMode as readsMode } from "culori/fn";
+import { converter, differenceCiede2000, modeLab65, modeRgb, modeXyz65, useMode as readsMode } from "culori/fn";
 import { Color, mix } from "spectral.js";
+import { DEPTHS } from "./depth";
 
 // Only what a difference needs is taken along; the package's whole would be a quarter of a page's script.
 readsMode(modeRgb);
@@ -33,4 +34,20 @@ const ciede2000 = differenceCiede2000();
 /** How different two colours look, ΔE₀₀ (culori; Sharma, Wu, Dalal 2005). About 1 is just seen. */
 export function colourDifference(a: string, b: string): number {
   return ciede2000(a, b);
+}
+
+const toLab = converter("lab65");
+const lightness = (colour: string): number => toLab(colour)!.l;
+const SCALE = DEPTHS.map(({ depth, hex }) => ({ depth, l: lightness(hex) }));
+
+/**
+ * Where a colour lies on the scale of depth by its lightness (L*, CIELAB), steps and parts of steps; runs on past both ends,
+ * so that two blends darker than black still differ. A guide.
+ */
+export function depthOf(colour: string): number {
+  const l = lightness(colour);
+  const above = SCALE.findIndex((step) => step.l > l);
+  const upper = Math.max(1, above < 0 ? SCALE.length - 1 : above);
+  const [a, b] = [SCALE[upper - 1]!, SCALE[upper]!];
+  return a.depth + (l - a.l) / (b.l - a.l);
 }

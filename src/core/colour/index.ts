@@ -1,5 +1,5 @@
 export { DEPTHS, LEAST_DEPTH, MOST_DEPTH, hairColour, depthWords } from "./depth";
-export { blendShades, onHair, colourDifference, type Shade } from "./blend";
+export { blendShades, onHair, colourDifference, depthOf, type Shade } from "./blend";
 export {
   timeToTarget,
   depthAfter,
@@ -13,4 +13,4 @@ export {
   type TimeToTarget,
 } from "./processing";
 export { proposeMinutes, type MinutesProposal } from "./proposeMinutes";
-export { proposeShade, type ShadeProposal, type ShadeParts } from "./proposeShade";
+export { proposeShade, type ShadeProposal, type ShadeParts, type ShadeShelf } from "./proposeShade";

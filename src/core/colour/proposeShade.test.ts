@@ -1,18 +1,70 @@
-import { proposeShade } from ".";
+import fc from "fast-check";
+import { DEPTHS, blendShades, depthOf, hairColour, onHair, proposeShade, type ShadeParts } from ".";
 
-const colours: Record<string, string> = { night: "#17151f", brown: "#4a3222", grey: "#3c3d42" };
+const shelf = new Map([
+  ["night", "#17151f"],
+  ["brown", "#4a3222"],
+  ["grey", "#3c3d42"],
+]);
 const last = [
-  { productId: "night", parts: 7 },
+  { productId: "night", parts: 3 },
   { productId: "brown", parts: 3 },
 ];
-const next = (wished: number, came: number, shades = last) => proposeShade(shades, (id) => colours[id] ?? null, wished, came);
+const next = (off: number, shades: readonly ShadeParts[] = last, from: ReadonlyMap<string, string> = shelf) =>
+  proposeShade(shades, from, { off, fromDepth: 5, taken: 0.9 });
+const depth = (shades: readonly ShadeParts[], taken = 0.9) =>
+  depthOf(onHair(blendShades(shades.map(({ productId, parts }) => ({ colour: shelf.get(productId)!, parts }))), hairColour(5), taken));
 
-test("what came out as wished is mixed again", () => expect(next(2, 2)).toEqual({ colours: last, reason: "same" }));
-test("too light: a part more of the darkest; too dark: of the lightest", () => {
-  expect(next(2, 3)).toEqual({ colours: [{ productId: "night", parts: 8 }, last[1]], reason: "darker" });
-  expect(next(3, 2)).toEqual({ colours: [last[0], { productId: "brown", parts: 4 }], reason: "lighter" });
+describe("where a colour lies on the scale of depth", () => {
+  test("each drawn depth lies on its own step", () => {
+    for (const { depth: step, hex } of DEPTHS) expect(depthOf(hex)).toBeCloseTo(step, 9);
+  });
+  test("darker is less, past both ends too, whatever the hue", () => {
+    expect(depthOf("#000000")).toBeLessThan(1);
+    expect(depthOf("#ffffff")).toBeGreaterThan(10);
+    const hues = ["#102030", "#305070", "#6080a0", "#a0b0c0"].map(depthOf);
+    expect([...hues].sort((a, b) => a - b)).toEqual(hues);
+  });
 });
-test("one shade alone is not shifted, and no share grows without end", () => {
-  expect(next(2, 4, [last[0]!])).toEqual({ colours: [last[0]], reason: "onlyOne" });
-  expect(next(2, 4, [{ productId: "night", parts: 20 }, last[1]!]).colours[0]).toEqual({ productId: "night", parts: 20 });
+
+test("what came out as wished, or near it, is mixed again", () => {
+  for (const off of [0, 0.9, -0.9]) expect(next(off)).toEqual({ colours: last, reason: "same", change: null, movedBy: 0 });
+});
+test("too light: the blend gets darker by about what was missed; too dark: lighter", () => {
+  const darker = next(1);
+  expect(darker.reason).toBe("darker");
+  expect(darker.movedBy).toBeCloseTo(depth(darker.colours) - depth(last), 9);
+  expect(darker.movedBy).toBeLessThan(-0.25);
+  const lighter = next(-1);
+  expect(lighter.reason).toBe("lighter");
+  expect(lighter.movedBy).toBeGreaterThan(0.25);
+});
+test("a shade alone is moved by another from the shelf; where the shelf has none that helps, that is said", () => {
+  const brown = [{ productId: "brown", parts: 2 }];
+  const { change, colours } = next(2, brown);
+  expect(change).toMatchObject({ productId: "night", from: 0 });
+  expect(colours).toHaveLength(2);
+  expect(next(2, brown, new Map([["brown", "#4a3222"]]))).toMatchObject({ reason: "none", colours: brown });
+  expect(next(3, [{ productId: "night", parts: 2 }])).toMatchObject({ reason: "none" });
+});
+test("always nearer the wish by its own model, within what a recipe may hold, and one shade changed", () => {
+  const shades = fc
+    .uniqueArray(fc.constantFrom("night", "brown", "grey"), { minLength: 1, maxLength: 3 })
+    .chain((ids) =>
+      fc.tuple(...ids.map((productId) => fc.record({ productId: fc.constant(productId), parts: fc.integer({ min: 1, max: 20 }) }))),
+    );
+  fc.assert(
+    fc.property(shades, fc.double({ min: -4, max: 4, noNaN: true }), (was, off) => {
+      const { colours, change, movedBy, reason } = next(off, was as ShadeParts[]);
+      if (!change) return expect(colours).toEqual(was);
+      expect(Math.abs(off + movedBy)).toBeLessThan(Math.abs(off));
+      expect(reason).toBe(off > 0 ? "darker" : "lighter");
+      expect(colours.length).toBeGreaterThan(0);
+      expect(colours.every(({ parts }) => parts > 0 && parts <= 20)).toBe(true);
+      const partsOf = (list: readonly ShadeParts[], id: string) => list.find(({ productId }) => productId === id)?.parts ?? 0;
+      const changed = [...shelf.keys()].filter((id) => partsOf(colours, id) !== partsOf(was as ShadeParts[], id));
+      expect(changed).toEqual([change.productId]);
+    }),
+    { seed: 21, numRuns: 60 },
+  );
 });

@@ -1,37 +1,67 @@
-import { colourDifference } from "./blend";
+import { blendShades, depthOf, onHair } from "./blend";
+import { hairColour } from "./depth";
 
 export type ShadeParts = { readonly productId: string; readonly parts: number };
+/** Shades of one family that can be mixed today, by product id; colours as #rrggbb. */
+export type ShadeShelf = ReadonlyMap<string, string>;
 
 export type ShadeProposal = {
   readonly colours: readonly ShadeParts[];
-  readonly reason: "same" | "darker" | "lighter" | "onlyOne";
+  /** None: no shade of the shelf brings it nearer. */
+  readonly reason: "same" | "darker" | "lighter" | "none";
+  /** The one shade whose parts are changed; from 0 where it is new, to 0 where it is left out. */
+  readonly change: { readonly productId: string; readonly from: number; readonly to: number } | null;
+  /** How far the blend is moved on this hair by the model of pigments, steps of depth; darker is negative. */
+  readonly movedBy: number;
 };
 
 /** Off the wish by this many steps of depth, a shade is changed. A model of this product. */
 const OFF_STEPS = 1;
+/** A change has to bring it nearer by this much, steps. A model of this product. */
+const WORTH_STEPS = 0.25;
+/** What a part more or less, and a shade not used before, weigh against coming nearer, steps: little is best changed. */
+const PART_COSTS = 0.05;
+const NEW_COSTS = 0.3;
 const MOST_PARTS = 20;
+const MOST_SHADES = 4;
+const CHANGES = [-3, -2, -1, 1, 2, 3, 4, 5];
 
 /**
- * Shades for the next time: last time's, with a part more of the darkest where it came out too light, of the lightest
- * where it came out too dark; a shade alone cannot be shifted. How dark a
- * colour is, is its ΔE₀₀ from white.
+ * Shades for the next time: last time's, with one of them, or one more from the shelf, given more or fewer parts so that the
+ * blend on this hair moves by what last time missed the wish. Differences between blends are trusted, not their depths:
+ * how this hair takes colour stands in what came out. `off` is by how many steps it came out lighter than wished, `fromDepth` the hair's own depth, `taken` how far the stain goes (0..1).
  */
 export function proposeShade(
   last: readonly ShadeParts[],
-  colourOf: (productId: string) => string | null,
-  wished: number,
-  came: number,
+  shelf: ShadeShelf,
+  { off, fromDepth, taken }: { off: number; fromDepth: number; taken: number },
 ): ShadeProposal {
-  const off = came - wished;
-  if (Math.abs(off) < OFF_STEPS) return { colours: last, reason: "same" };
-  const reason = off > 0 ? "darker" : "lighter";
-  const ranked = [...last].sort((a, b) => darkness(colourOf(b.productId)) - darkness(colourOf(a.productId)));
-  if (ranked.length < 2) return { colours: last, reason: "onlyOne" };
-  const more = off > 0 ? ranked[0]! : ranked.at(-1)!;
-  return {
-    colours: last.map((one) => (one.productId === more.productId ? { ...one, parts: Math.min(MOST_PARTS, one.parts + 1) } : one)),
-    reason,
-  };
+  const as = (reason: "same" | "none"): ShadeProposal => ({ colours: last, reason, change: null, movedBy: 0 });
+  if (Math.abs(off) < OFF_STEPS) return as("same");
+  const hair = hairColour(fromDepth);
+  const depth = (colours: readonly ShadeParts[]) =>
+    depthOf(onHair(blendShades(colours.map(({ productId, parts }) => ({ colour: shelf.get(productId)!, parts }))), hair, taken));
+  const before = depth(last);
+  let best: { proposal: ShadeProposal; cost: number } | null = null;
+  for (const productId of shelf.keys()) {
+    const from = last.find((one) => one.productId === productId)?.parts ?? 0;
+    for (const by of CHANGES) {
+      const to = Math.max(0, Math.min(MOST_PARTS, from + by));
+      const others = last.filter((one) => one.productId !== productId);
+      const colours =
+        from > 0 && to > 0
+          ? last.map((one) => (one.productId === productId ? { productId, parts: to } : one))
+          : to > 0
+            ? [...others, { productId, parts: to }]
+            : others;
+      if (to === from || colours.length === 0 || colours.length > MOST_SHADES) continue;
+      const movedBy = depth(colours) - before;
+      const missed = Math.abs(off + movedBy);
+      if (missed > Math.abs(off) - WORTH_STEPS) continue;
+      const cost = missed + Math.abs(to - from) * PART_COSTS + (from === 0 ? NEW_COSTS : 0);
+      if (best && cost >= best.cost) continue;
+      best = { cost, proposal: { colours, reason: off > 0 ? "darker" : "lighter", change: { productId, from, to }, movedBy } };
+    }
+  }
+  return best?.proposal ?? as("none");
 }
-
-const darkness = (colour: string | null): number => (colour === null ? 0 : colourDifference(colour, "#ffffff"));

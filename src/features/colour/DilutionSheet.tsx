@@ -1,9 +1,10 @@
 "use client";
 import { useState } from "react";
 import { alligate, dilute, volumeStrength } from "@/core/mixing";
+import { readNumber } from "@/core/units";
 import { Button, Choice, Dialog, TextField, Verdict } from "@/ui";
 
-const numberOf = (text: string) => Number(text.trim().replace(",", "."));
+const numberOf = (text: string) => readNumber(text) ?? NaN;
 const amountWords = (value: number) => value.toFixed(value < 10 ? 2 : 1);
 
 /** A strength made weaker, or two strengths blended to one between: developer, or a disinfectant to its label. */

@@ -1,6 +1,6 @@
 "use client";
 import { DOSE_UNITS, type DoseUnit } from "@/core/mixing";
-import { SelectField, TextField } from "@/ui";
+import { NumberField, SelectField } from "@/ui";
 
 /** An amount and what it is dosed by. */
 export function DoseFields({
@@ -17,15 +17,7 @@ export function DoseFields({
   return (
     <div className="flex items-end gap-2">
       <div className="w-24">
-        <TextField
-          label={label}
-          type="number"
-          min={0.1}
-          max={100}
-          step={0.1}
-          value={amount}
-          onChange={(event) => onChange(Math.min(100, Math.max(0.05, Number(event.target.value) || 0.1)), unit)}
-        />
+        <NumberField label={label} min={0.05} max={100} value={amount} onChange={(value) => onChange(value, unit)} />
       </div>
       <div className="w-24">
         <SelectField label="by" value={unit} onChange={(event) => onChange(amount, event.target.value as DoseUnit)}>

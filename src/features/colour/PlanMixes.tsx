@@ -7,14 +7,17 @@ import type { PlanDraft } from "./planDraft";
 import { BlendSwatches, MixAmounts, RecipeEditor } from "./RecipeEditor";
 import type { StartingRecipe } from "./usualRecipe";
 
-const WHY_SHADE: Record<StartingRecipe["why"] | "own", string> = {
-  usual: "Nothing was mixed for this client yet: the protocol’s usual amounts.",
-  same: "As last time: it came out as wished.",
-  darker: "As last time with a part more of the darkest shade: it came out lighter than wished.",
-  lighter: "As last time with a part more of the lightest shade: it came out darker than wished.",
-  onlyOne: "As last time. It came out off the wish, and one shade alone cannot be shifted: add another, or change the minutes.",
-  own: "Changed by hand.",
-};
+/** Where a recipe comes from, in a sentence. */
+function whyShade({ shade }: StartingRecipe, nameOf: (productId: string) => string): string {
+  if (!shade) return "Nothing was mixed for this client yet: the protocol’s usual amounts.";
+  if (shade.reason === "same") return "As last time: it came out as wished.";
+  if (!shade.change)
+    return "As last time. It came out off the wish, and no shade on the shelf brings it nearer: change the minutes, or wish for what it was.";
+  const { productId, from, to } = shade.change;
+  const parts = from === 0 ? `${to} ${to === 1 ? "part" : "parts"} added` : to === 0 ? "left out" : `${from} → ${to} parts`;
+  const moved = Math.abs(shade.movedBy).toFixed(1);
+  return `As last time but ${nameOf(productId)}, ${parts}: it came out ${shade.reason === "darker" ? "lighter" : "darker"} than wished, and this blend is about ${moved} steps ${shade.reason} on this hair. A guide.`;
+}
 
 /** What will be mixed for each step, with the reason, the amounts and the blend on this hair. */
 export function PlanMixes({
@@ -23,7 +26,7 @@ export function PlanMixes({
   steps,
   recipes,
   mixes,
-  whyOf,
+  proposedOf,
   secondsOf,
   onChange,
 }: {
@@ -32,14 +35,17 @@ export function PlanMixes({
   steps: readonly ProcessStep[];
   recipes: Readonly<Record<string, Recipe>>;
   mixes: readonly PlannedMix[];
-  whyOf: (stepId: string) => keyof typeof WHY_SHADE;
+  /** What was proposed, or null where a hand changed it. */
+  proposedOf: (stepId: string) => StartingRecipe | null;
   secondsOf: (stepId: string) => number;
   onChange: (stepId: string, recipe: Recipe) => void;
 }) {
+  const nameOf = (productId: string) => visit.products.find(({ id }) => id === productId)?.document.name ?? "a shade";
   return (
     <div className="mt-4 space-y-6">
       {steps.map((step) => {
         const recipe = recipes[step.id];
+        const proposed = proposedOf(step.id);
         const mix = mixes.find(({ stepId }) => stepId === step.id)?.mix;
         const [from, wished] =
           step.on === "lashes" ? [draft.from.lashDepth, draft.wish.lashDepth] : [draft.from.browDepth, draft.wish.browDepth];
@@ -48,7 +54,7 @@ export function PlanMixes({
             <h2 className="text-xl">{step.name}</h2>
             {recipe && mix ? (
               <>
-                <p className="text-[0.9375rem] text-ink-2">{WHY_SHADE[whyOf(step.id)]}</p>
+                <p className="text-[0.9375rem] text-ink-2">{proposed ? whyShade(proposed, nameOf) : "Changed by hand."}</p>
                 <div className="mt-2 grid gap-x-10 gap-y-4 xl:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)]">
                   <RecipeEditor step={step} recipe={recipe} products={visit.products} onChange={(next) => onChange(step.id, next)} />
                   <div className="space-y-3">

@@ -187,7 +187,7 @@ export function PlanPanel({ visit, roomC }: { visit: ColourProps; roomC: number 
             steps={mixed}
             recipes={recipes}
             mixes={mixes}
-            whyOf={(stepId) => (draft.recipes[stepId] ? "own" : (proposed.get(stepId)?.why ?? "usual"))}
+            proposedOf={(stepId) => (draft.recipes[stepId] ? null : (proposed.get(stepId) ?? null))}
             secondsOf={(stepId) => times.find(({ proposal }) => proposal.stepId === stepId)!.seconds}
             onChange={(stepId, recipe) => change({ recipes: { ...draft.recipes, [stepId]: recipe } })}
           />

@@ -1,7 +1,7 @@
 "use client";
 import { PRODUCT_KINDS, type ProductKind } from "@/core/mixing";
 import { isProcess, type ProcessStep, type Step } from "@/core/protocol";
-import { SelectField, TextArea, TextField } from "@/ui";
+import { NumberField, SelectField, TextArea, TextField } from "@/ui";
 import { DoseFields } from "./DoseFields";
 
 const WHERE: Record<ProcessStep["where"], string> = {
@@ -10,7 +10,7 @@ const WHERE: Record<ProcessStep["where"], string> = {
   wholeLength: "whole length",
   skinClear: "hair only, skin clear",
 };
-const minutes = (seconds: number) => String(Math.round((seconds / 60) * 100) / 100);
+const minutes = (seconds: number) => Math.round((seconds / 60) * 100) / 100;
 /** Statements as typed, a line each. */
 export const linesOf = (text: string) =>
   text
@@ -32,29 +32,23 @@ export function ProcessFields({
 }) {
   const time = (key: "leastS" | "defaultS" | "mostS", label: string) => (
     <div className="w-28">
-      <TextField
+      <NumberField
         label={label}
         unit="min"
-        type="number"
-        min={0}
-        max={60}
-        step={0.25}
         value={minutes(step[key])}
         error={error(key)}
-        onChange={(event) => onChange({ ...step, [key]: Math.round(Number(event.target.value) * 60) })}
+        onChange={(value) => onChange({ ...step, [key]: Math.round(value * 60) })}
       />
     </div>
   );
   const factor = (key: keyof ProcessStep["speeds"], label: string) => (
     <div className="w-28">
-      <TextField
+      <NumberField
         label={label}
         unit="×"
-        type="number"
-        step={0.01}
         value={step.speeds[key]}
         error={error(`speeds.${key}`)}
-        onChange={(event) => onChange({ ...step, speeds: { ...step.speeds, [key]: Number(event.target.value) } })}
+        onChange={(value) => onChange({ ...step, speeds: { ...step.speeds, [key]: value } })}
       />
     </div>
   );
@@ -95,17 +89,13 @@ export function ProcessFields({
         {time("defaultS", "Usual")}
         {time("mostS", "Longest")}
         <div className="w-28">
-          <TextField
+          <NumberField
             label="Look every"
             unit="min"
-            type="number"
-            min={0}
-            step={0.5}
-            value={step.lookEveryS === null ? "" : minutes(step.lookEveryS)}
+            value={step.lookEveryS === null ? null : minutes(step.lookEveryS)}
             error={error("lookEveryS")}
-            onChange={(event) =>
-              onChange({ ...step, lookEveryS: event.target.value === "" ? null : Math.round(Number(event.target.value) * 60) })
-            }
+            onChange={(value) => onChange({ ...step, lookEveryS: Math.round(value * 60) })}
+            onNone={() => onChange({ ...step, lookEveryS: null })}
           />
         </div>
       </div>
@@ -217,15 +207,12 @@ function MixFields({
       {amount("colour")}
       {amount("developer")}
       <div className="w-32">
-        <TextField
+        <NumberField
           label="Paste good for"
           unit="min"
-          type="number"
-          min={0}
-          step={0.5}
           value={minutes(mix.pasteLifeS)}
           error={error("mix.pasteLifeS")}
-          onChange={(event) => onChange({ ...mix, pasteLifeS: Math.round(Number(event.target.value) * 60) })}
+          onChange={(value) => onChange({ ...mix, pasteLifeS: Math.round(value * 60) })}
         />
       </div>
     </>

@@ -1,6 +1,7 @@
 "use client";
 import { useState } from "react";
 import { COLOURING, PRODUCT_KINDS, type Product, type ProductKind } from "@/core/mixing";
+import { readNumber } from "@/core/units";
 import { Button, Dialog, Notice, SelectField, TextField } from "@/ui";
 import { keepProduct } from "./actions";
 import type { StockedProduct } from "./stock";
@@ -8,7 +9,7 @@ import type { StockedProduct } from "./stock";
 const CONSISTENCIES = ["liquid", "cream", "powder"] as const;
 const typed = (value: number | null | undefined, times = 1) =>
   value === null || value === undefined ? "" : String(Math.round(value * times * 1000) / 1000);
-const read = (text: string, times = 1) => (text.trim() === "" ? null : Number(text.trim().replace(",", ".")) / times);
+const read = (text: string, times = 1) => (text.trim() === "" ? null : (readNumber(text) ?? NaN) / times);
 
 /** A product as its leaflet describes it. */
 export function ProductSheet({ product, onClose }: { product: StockedProduct | null; onClose: () => void }) {

@@ -13,7 +13,7 @@ import {
   type ProtocolProblem,
   type Step,
 } from "@/core/protocol";
-import { Button, Notice, TextField, Verdict } from "@/ui";
+import { Button, Notice, NumberField, TextField, Verdict } from "@/ui";
 import { keepProtocol, putProtocolAway } from "./actions";
 import { StepFields } from "./StepFields";
 import { newStep, STEP_KINDS } from "./newStep";
@@ -136,14 +136,13 @@ export function ProtocolEditor({
             value={draft.source}
             onChange={(event) => setDraft({ ...draft, source: event.target.value })}
           />
-          <TextField
+          <NumberField
             label="Not again before"
             unit="days"
-            type="number"
             min={0}
             max={365}
             value={draft.againAfterDays}
-            onChange={(event) => setDraft({ ...draft, againAfterDays: Math.round(Number(event.target.value)) || 0 })}
+            onChange={(days) => setDraft({ ...draft, againAfterDays: Math.round(days) })}
           />
         </div>
         <ol className="mt-5">

@@ -2,7 +2,7 @@
 import { PROCESS_PRIORS, takenAfter, blendShades, colourDifference, DEPTHS, hairColour, onHair } from "@/core/colour";
 import { doseWords, isMix, mixObjection, PRODUCT_KINDS, type Mix, type MixProblem, type Recipe } from "@/core/mixing";
 import type { ProcessStep } from "@/core/protocol";
-import { Button, SelectField, TextField, Verdict } from "@/ui";
+import { Button, NumberField, SelectField, Verdict } from "@/ui";
 import { DoseFields } from "./DoseFields";
 import type { StockedProduct } from "./stock";
 
@@ -42,19 +42,12 @@ export function RecipeEditor({
             </SelectField>
           </div>
           <div className="w-20">
-            <TextField
+            <NumberField
               label="parts"
-              type="number"
-              min={0.5}
+              min={0.1}
               max={20}
-              step={0.5}
               value={one.parts}
-              onChange={(event) =>
-                onChange({
-                  ...recipe,
-                  [key]: recipe[key].map((old, j) => (j === i ? { ...old, parts: Number(event.target.value) || 0.5 } : old)),
-                })
-              }
+              onChange={(parts) => onChange({ ...recipe, [key]: recipe[key].map((old, j) => (j === i ? { ...old, parts } : old)) })}
             />
           </div>
           {recipe[key].length > 1 ? (

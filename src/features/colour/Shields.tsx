@@ -1,6 +1,7 @@
 "use client";
 import { useState } from "react";
 import { rawTurnDeg } from "@/core/lift";
+import { readNumber } from "@/core/units";
 import { Button, Notice, SelectField, TextField } from "@/ui";
 import { addShield, removeShield } from "./actions";
 import type { StockedShield } from "./stock";
@@ -16,7 +17,7 @@ export function Shields({ shields, mayChange }: { shields: readonly StockedShiel
       version: 1,
       name: typed.name,
       kind: typed.kind,
-      radiusMm: Number(typed.radiusMm?.replace(",", ".")),
+      radiusMm: readNumber(typed.radiusMm ?? "") ?? NaN,
     }).catch(() => null);
     if (result?.ok) {
       form.reset();

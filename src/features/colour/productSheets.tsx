@@ -1,12 +1,13 @@
 "use client";
 import { useState } from "react";
+import { readNumber } from "@/core/units";
 import { Button, Choice, Dialog, Notice, TextField } from "@/ui";
 import { calibrateProduct, openBatch } from "./actions";
 import type { StockedProduct } from "./stock";
 
 type Problem = { readonly message: string; readonly fields: Readonly<Record<string, string>> };
 const silent: Problem = { message: "The server did not answer. What you typed is still here.", fields: {} };
-const numberOf = (text: string | undefined) => Number((text ?? "").trim().replace(",", "."));
+const numberOf = (text: string | undefined) => readNumber(text ?? "") ?? NaN;
 
 /** A tube or bottle just opened, by the lot that stands on it. */
 export function BatchSheet({ product, today, onClose }: { product: StockedProduct; today: string; onClose: () => void }) {

@@ -2,6 +2,7 @@
 import { useMemo, useRef, useState } from "react";
 import { sideLabel } from "@/core/eye";
 import { curveThrough, MARKED_PLACES, PLACE_WORDS, type MarkedPlace, type PictureMarks, type Px } from "@/core/measure";
+import { readNumber } from "@/core/units";
 import { Button, Choice, TextField } from "@/ui";
 import type { KeptPicture } from "./data";
 
@@ -100,7 +101,7 @@ export function MarkingBoard({
               defaultValue={known.mm}
               key={tool}
               onChange={(event) => {
-                const mm = Number(event.target.value.replace(",", "."));
+                const mm = readNumber(event.target.value) ?? NaN;
                 if (mm >= 1 && mm <= 200) put({ ...marks, [tool]: { ...known, mm } });
               }}
             />

@@ -2,6 +2,7 @@
 import { useState } from "react";
 import { CURL_IDS, CURLS, type CurlId } from "@/core/curl";
 import { defaultPolicy, POLICY_FIELDS, type Policy, type PolicyField } from "@/core/policy";
+import { readNumber } from "@/core/units";
 import { Button, Notice, SelectField, TextField } from "@/ui";
 import { savePolicy } from "./actions";
 
@@ -23,7 +24,7 @@ const curlsOf = (policy: Policy) =>
       ];
     }),
   ) as TypedCurls;
-const numberOf = (text: string) => Number(text.trim().replace(",", "."));
+const numberOf = (text: string) => readNumber(text) ?? NaN;
 /** Curls to be kept: those of which anything is typed, what is left empty standing at its working value. */
 const readCurls = (typed: TypedCurls) =>
   Object.fromEntries(
@@ -57,7 +58,7 @@ export function PolicyForm({ policy, revision, mayChange }: { policy: Policy; re
     const read = Object.fromEntries(
       POLICY_FIELDS.map(({ key, options }) => [
         key,
-        options ? typed[key] : typed[key].trim() === "" ? undefined : Number(typed[key].replace(",", ".")),
+        options ? typed[key] : typed[key].trim() === "" ? undefined : (readNumber(typed[key]) ?? NaN),
       ]),
     );
     const result = await savePolicy({ base, policy: { version: defaultPolicy.version, curls: readCurls(curls), ...local, ...read } }).catch(

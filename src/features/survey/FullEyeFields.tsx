@@ -2,10 +2,11 @@ import { X } from "lucide-react";
 import { DENSITIES, MOST_PLACES, OWN_CURLS, sideLabel, TWISTS } from "@/core/eye";
 import { DIRECTIONS } from "@/core/curl";
 import { DIAMETER_CLASSES } from "@/core/lash";
+import { readNumber } from "@/core/units";
 import { Button, SelectField, TextField } from "@/ui";
 import { EyeHead, WholeEyeFields, type EyeFieldsProps } from "./EyeHead";
 import { optionsOf } from "./optionsOf";
-import { addPlace, LANDMARKS, readNumber, type PlaceForm } from "./surveyForm";
+import { addPlace, LANDMARKS, type PlaceForm } from "./surveyForm";
 
 const NUMBERS = [
   { key: "at", head: "At, mm", label: "millimetres from the inner corner" },

@@ -1,3 +1,4 @@
+import { readNumber } from "@/core/units";
 import { MOST_PLACES, quickPositions, type EyeSurvey, type Side, type Survey } from "@/core/eye";
 
 export const PLACES = ["inner", "middle", "outer"] as const;
@@ -83,9 +84,6 @@ export function formOf(survey: Survey): SurveyForm {
     eyes: { right: eyeForm(survey.eyes.right), left: eyeForm(survey.eyes.left) },
   };
 }
-
-/** A figure as typed, with a point or a comma; undefined where it is none. */
-export const readNumber = (text: string) => (/^\s*-?\d+([.,]\d+)?\s*$/.test(text) ? Number(text.trim().replace(",", ".")) : undefined);
 
 /** A new place half way between two others of the full form, or past the last one. */
 export function addPlace(eye: EyeForm): EyeForm {

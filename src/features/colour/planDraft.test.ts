@@ -1,0 +1,167 @@
+import fc from "fast-check";
+import { usualSurvey } from "@/core/eye";
+import type { Product, Recipe } from "@/core/mixing";
+import { defaultPolicy } from "@/core/policy";
+import { EMPTY_RUN, foldRun, runPlanSchema, type PastRun, type RunEvent, type RunPlan } from "@/core/processing";
+import { processSteps, SERVICE_KINDS, shippedProtocols, type ServiceKind } from "@/core/protocol";
+import { firstDraft, planFrom, timesOf, type PlanDraft } from "./planDraft";
+import type { StockedProduct } from "./stock";
+import { startingRecipe, usualRecipe } from "./usualRecipe";
+
+const SERVICES = Object.keys(SERVICE_KINDS) as ServiceKind[];
+const protocol = (kind: ServiceKind) => shippedProtocols[kind](defaultPolicy);
+const draftOf = (kind: ServiceKind, past: readonly PastRun[] = [], surveyed = true): PlanDraft =>
+  firstDraft({
+    kind,
+    protocolKey: "generic",
+    survey: surveyed ? usualSurvey() : null,
+    past,
+    processed: false,
+    filmCover: false,
+    roomC: 22,
+  });
+const offered = (kind: ServiceKind) => ({ document: protocol(kind), id: null, revision: 1 });
+
+const id = (n: number) => `00000000-0000-4000-8000-00000000000${n}`;
+const [NIGHT, BROWN, WEAK, STRONG] = [1, 2, 3, 4].map(id) as [string, string, string, string];
+const product = (over: Partial<Product> & Pick<Product, "name" | "kind">): Product => ({
+  version: 1,
+  colour: null,
+  peroxide: null,
+  ready: null,
+  consistency: "cream",
+  densityGMl: 1,
+  nozzleMm: 5,
+  dropsPerGram: 20,
+  packG: null,
+  packPrice: null,
+  lifeAfterOpeningDays: null,
+  ...over,
+});
+const stocked = (productId: string, document: Product, open = true): StockedProduct => ({
+  id: productId,
+  document,
+  batches: open ? [{ id: id(9), lot: "L", openedOn: "2026-11-01" }] : [],
+});
+const shelf = [
+  stocked(NIGHT, product({ name: "night", kind: "tint", colour: "#17151f" })),
+  stocked(BROWN, product({ name: "brown", kind: "tint", colour: "#4a3222" })),
+  stocked(STRONG, product({ name: "strong", kind: "developer", peroxide: 0.06 })),
+  stocked(WEAK, product({ name: "weak", kind: "developer", peroxide: 0.03 })),
+];
+const tint = processSteps(protocol("lashTint")).find(({ product: kind }) => kind === "tint")!;
+const brownAlone: Recipe = {
+  colours: [{ productId: BROWN, parts: 2 }],
+  colourAmount: 2,
+  colourUnit: "cm",
+  developers: [{ productId: WEAK, parts: 1 }],
+  developerAmount: 10,
+  developerUnit: "drops",
+};
+/** A lash tint of the past that came out at a depth, wished at 2. */
+function tinted(lashDepth: number, recipe = brownAlone): PastRun {
+  const plan: RunPlan = { ...planFrom(offered("lashTint"), draftOf("lashTint"), [], null, { [tint.id]: recipe }) };
+  const events: RunEvent[] = [
+    { id: "p", type: "runPlanned", payload: { plan, air: null }, atMs: 0 },
+    { id: "c", type: "coated", payload: { stepId: tint.id, area: "lashRight" }, atMs: 1000 },
+    { id: "w", type: "wiped", payload: { stepId: tint.id, area: "lashRight" }, atMs: 601_000 },
+    {
+      id: "r",
+      type: "resultJudged",
+      payload: { turn: null, lashDepth, browDepth: null, even: true, comfort: "well" },
+      atMs: 700_000,
+    },
+  ];
+  return { visitId: id(8), endedAtMs: 700_000, run: events.reduce(foldRun, EMPTY_RUN) };
+}
+
+describe("a plan's beginning", () => {
+  test("of every service, surveyed or not, whatever the hair and the room, is a plan that may be kept", () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...SERVICES),
+        fc.boolean(),
+        fc.record({
+          hair: fc.constantFrom("fine" as const, "medium" as const, "coarse" as const),
+          processed: fc.boolean(),
+          filmCover: fc.boolean(),
+          roomC: fc.option(fc.integer({ min: -10, max: 50 })),
+        }),
+        (kind, surveyed, pace) => {
+          const plan = planFrom(offered(kind), { ...draftOf(kind, [], surveyed), pace }, [], null, {});
+          expect(runPlanSchema.safeParse(plan).error?.issues).toBeUndefined();
+        },
+      ),
+      { seed: 5, numRuns: 60 },
+    );
+  });
+  test("wishes only for what the service changes", () => {
+    const wish = (kind: ServiceKind) => draftOf(kind).wish;
+    expect(wish("lift")).toEqual({ lift: "open", lashDepth: null, browDepth: null });
+    expect(wish("liftTint")).toMatchObject({ lift: "open", lashDepth: 2 });
+    expect(wish("lightening")).toEqual({ lift: null, lashDepth: null, browDepth: 6 });
+    expect(wish("lashBrowTint")).toMatchObject({ lift: null, lashDepth: 2, browDepth: 4 });
+    expect(wish("removal")).toEqual({ lift: null, lashDepth: null, browDepth: null });
+  });
+  test("is the last wish, areas and hair of the same service, and of no other", () => {
+    const last = tinted(2);
+    const plan = { ...last.run.plan!, areas: ["lashLeft" as const], density: "dense" as const };
+    const past = [{ ...last, run: { ...last.run, plan } }];
+    expect(draftOf("lashTint", past)).toMatchObject({ areas: ["lashLeft"], density: "dense", wish: plan.wish });
+    expect(draftOf("browTint", past)).toMatchObject({ areas: ["browRight", "browLeft"], density: "usual" });
+  });
+  test("a time changed by hand stands over what is proposed, and only there", () => {
+    const draft = draftOf("lift");
+    const [first, second] = timesOf(protocol("lift"), draft, []);
+    const changed = timesOf(protocol("lift"), { ...draft, ownSeconds: { [first!.proposal.stepId]: 420 } }, []);
+    expect(changed.map(({ seconds }) => seconds)).toEqual([420, second!.seconds]);
+    expect(changed[0]!.proposal).toEqual(first!.proposal);
+  });
+});
+
+describe("a recipe's beginning", () => {
+  test("with nothing known: the first open shade, the weakest developer, the protocol's amounts", () => {
+    expect(usualRecipe(tint, shelf)).toEqual({
+      colours: [{ productId: NIGHT, parts: 1 }],
+      colourAmount: tint.mix!.colourAmount,
+      colourUnit: tint.mix!.colourUnit,
+      developers: [{ productId: WEAK, parts: 1 }],
+      developerAmount: tint.mix!.developerAmount,
+      developerUnit: tint.mix!.developerUnit,
+    });
+    expect(startingRecipe(tint, shelf, [])).toMatchObject({ shade: null });
+  });
+  test("nothing open to mix it from: none", () => {
+    expect(usualRecipe(tint, [])).toBeNull();
+    expect(
+      usualRecipe(
+        tint,
+        shelf.filter(({ document }) => document.kind === "tint"),
+      ),
+    ).toBeNull();
+    expect(
+      startingRecipe(
+        tint,
+        shelf.map((one) => ({ ...one, batches: [] })),
+        [],
+      ),
+    ).toBeNull();
+  });
+  test("what came out as wished is mixed again, amounts and all", () => {
+    expect(startingRecipe(tint, shelf, [tinted(2)])).toMatchObject({ recipe: brownAlone, shade: { reason: "same" } });
+  });
+  test("what came out too light is darkened from the shelf; a shade no longer open is not proposed", () => {
+    const darker = startingRecipe(tint, shelf, [tinted(4)])!;
+    expect(darker.shade).toMatchObject({ reason: "darker", change: { productId: NIGHT, from: 0 } });
+    expect(darker.recipe).toMatchObject({ colourAmount: 2, developers: brownAlone.developers });
+    const shut = shelf.map((one) => (one.id === NIGHT ? { ...one, batches: [] } : one));
+    expect(startingRecipe(tint, shut, [tinted(4)])!.shade).toMatchObject({ reason: "none" });
+    const gone = shelf.filter(({ id: one }) => one !== BROWN);
+    expect(startingRecipe(tint, gone, [tinted(4)])).toMatchObject({ recipe: { colours: [{ productId: NIGHT }] }, shade: null });
+  });
+  test("only what lay on counts: a recipe planned and never used says nothing", () => {
+    const unused = tinted(4);
+    const past = [{ ...unused, run: { ...unused.run, coats: [] } }];
+    expect(startingRecipe(tint, shelf, past)).toMatchObject({ shade: null });
+  });
+});
