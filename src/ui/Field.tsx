@@ -1,7 +1,7 @@
 "use client";
 import { useId, useState, type ComponentProps, type ReactNode } from "react";
-import { readNumber } from "@/core/units";
 import { cx } from "./cx";
+import { readNumber } from "./readNumber";
 
 const BOX = "w-full rounded-md border bg-leaf px-3 py-1.5 min-h-10 text-[1rem] placeholder:text-ink-2 disabled:opacity-60";
 

@@ -3,5 +3,4 @@ export { celsiusToKelvin, celsiusToFahrenheit } from "./temperature";
 export { clamp } from "./clamp";
 export { formatClock, formatHours, formatMm, formatPercent } from "./format";
 export { mulberry32 } from "./mulberry32";
-export { readNumber } from "./readNumber";
 export { spreadApart } from "./spreadApart";

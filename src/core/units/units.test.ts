@@ -1,4 +1,4 @@
-import { celsiusToFahrenheit, celsiusToKelvin, clamp, degToRad, formatClock, formatMm, mulberry32, radToDeg, readNumber, formatHours } from ".";
+import { celsiusToFahrenheit, celsiusToKelvin, clamp, degToRad, formatClock, formatMm, mulberry32, radToDeg, formatHours } from ".";
 
 test.each([
   [702, "11:42"],
@@ -54,19 +54,3 @@ test.each([
   [5400, "1 h 30 min"],
   [5 * 3600 + 12 * 60, "5 h 12 min"],
 ])("%d s reads %s: never sixty minutes", (seconds, words) => expect(formatHours(seconds)).toBe(words));
-
-test.each([
-  ["0,98", 0.98],
-  [" 12.5 ", 12.5],
-  ["-3", -3],
-  [".5", 0.5],
-  ["6.", 6],
-  ["", undefined],
-  ["-", undefined],
-  [".", undefined],
-  ["1e3", undefined],
-  ["1.2.3", undefined],
-  ["1,000.5", undefined],
-  ["0x10", undefined],
-  ["12 mm", undefined],
-])("%j is read as %p", (text, figure) => expect(readNumber(text)).toBe(figure));

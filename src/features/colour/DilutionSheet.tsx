@@ -1,8 +1,8 @@
 "use client";
 import { useState } from "react";
 import { alligate, dilute, volumeStrength } from "@/core/mixing";
-import { readNumber } from "@/core/units";
 import { Button, Choice, Dialog, TextField, Verdict } from "@/ui";
+import { readNumber } from "@/ui/readNumber";
 
 const numberOf = (text: string) => readNumber(text) ?? NaN;
 const amountWords = (value: number) => value.toFixed(value < 10 ? 2 : 1);

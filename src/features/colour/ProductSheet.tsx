@@ -1,8 +1,8 @@
 "use client";
 import { useState } from "react";
 import { COLOURING, PRODUCT_KINDS, type Product, type ProductKind } from "@/core/mixing";
-import { readNumber } from "@/core/units";
 import { Button, Dialog, Notice, SelectField, TextField } from "@/ui";
+import { readNumber } from "@/ui/readNumber";
 import { keepProduct } from "./actions";
 import type { StockedProduct } from "./stock";
 

@@ -1,8 +1,8 @@
 "use client";
 import { useState } from "react";
 import { rawTurnDeg } from "@/core/lift";
-import { readNumber } from "@/core/units";
 import { Button, Notice, SelectField, TextField } from "@/ui";
+import { readNumber } from "@/ui/readNumber";
 import { addShield, removeShield } from "./actions";
 import type { StockedShield } from "./stock";
 

@@ -1,7 +1,7 @@
 "use client";
 import { useState } from "react";
-import { readNumber } from "@/core/units";
 import { Button, Choice, Dialog, Notice, TextField } from "@/ui";
+import { readNumber } from "@/ui/readNumber";
 import { calibrateProduct, openBatch } from "./actions";
 import type { StockedProduct } from "./stock";
 

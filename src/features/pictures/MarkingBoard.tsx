@@ -2,8 +2,8 @@
 import { useMemo, useRef, useState } from "react";
 import { sideLabel } from "@/core/eye";
 import { curveThrough, MARKED_PLACES, PLACE_WORDS, type MarkedPlace, type PictureMarks, type Px } from "@/core/measure";
-import { readNumber } from "@/core/units";
 import { Button, Choice, TextField } from "@/ui";
+import { readNumber } from "@/ui/readNumber";
 import type { KeptPicture } from "./data";
 
 type Tool = "scale" | "across" | "line" | "lashes" | MarkedPlace;

@@ -2,8 +2,8 @@
 import { useState } from "react";
 import { CURL_IDS, CURLS, type CurlId } from "@/core/curl";
 import { defaultPolicy, POLICY_FIELDS, type Policy, type PolicyField } from "@/core/policy";
-import { readNumber } from "@/core/units";
 import { Button, Notice, SelectField, TextField } from "@/ui";
+import { readNumber } from "@/ui/readNumber";
 import { savePolicy } from "./actions";
 
 type Typed = Record<PolicyField["key"], string>;

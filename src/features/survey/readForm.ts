@@ -1,6 +1,6 @@
-import { readNumber } from "@/core/units";
 import { naturalLashAt, QUICK_SPREAD_MM, quickPositions, surveySchema, type Side, type Survey } from "@/core/eye";
 import { LANDMARKS, placeForm, type EyeForm, type SurveyForm } from "./surveyForm";
+import { readNumber } from "@/ui/readNumber";
 
 // Fetched by the page when something is first touched: the schema is a third of all its script.
 

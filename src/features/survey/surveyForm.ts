@@ -1,5 +1,5 @@
-import { readNumber } from "@/core/units";
 import { MOST_PLACES, quickPositions, type EyeSurvey, type Side, type Survey } from "@/core/eye";
+import { readNumber } from "@/ui/readNumber";
 
 export const PLACES = ["inner", "middle", "outer"] as const;
 export const LANDMARKS = [
