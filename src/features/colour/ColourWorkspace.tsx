@@ -70,6 +70,7 @@ export function ColourWorkspace(visit: ColourProps) {
         <>
           {run.stop ? <IncidentNotes visit={visit} /> : null}
           <JudgePanel
+            visitId={visit.id}
             run={run}
             onJudged={(result) => {
               void store.tap(visit.id, "resultJudged", result);

@@ -1,17 +1,21 @@
 "use client";
 import { useState } from "react";
+import { useDraft } from "@/features/visit/useDraft";
 import { Button, Notice, TextArea } from "@/ui";
 import { writeIncident } from "./actions";
 import type { ColourProps } from "./colourProps";
 
 /** What happened, in words: written after a stop, added to, never changed. */
 export function IncidentNotes({ visit }: { visit: ColourProps }) {
-  const [words, setWords] = useState("");
+  const { found, keep, drop } = useDraft(`incident ${visit.id}`);
+  const [typed, setTyped] = useState<string | null>(null);
+  const words = typed ?? (typeof found?.document === "string" ? found.document : "");
   const [problem, setProblem] = useState<string | null>(null);
   const write = async () => {
     const result = await writeIncident({ visitId: visit.id, words }).catch(() => null);
     if (result?.ok) {
-      setWords("");
+      setTyped("");
+      await drop();
       setProblem(null);
     } else setProblem(result ? (result.fields.words ?? result.message) : "The server did not answer. What you wrote is still here.");
   };
@@ -29,7 +33,10 @@ export function IncidentNotes({ visit }: { visit: ColourProps }) {
           label={visit.incidents.length ? "Add to it" : "What happened, what was done, who was told"}
           rows={3}
           value={words}
-          onChange={(event) => setWords(event.target.value)}
+          onChange={(event) => {
+            setTyped(event.target.value);
+            keep(event.target.value, null);
+          }}
         />
       </div>
       {problem ? <Notice tone="stop" title={problem} className="mt-2" /> : null}

@@ -2,19 +2,36 @@
 import { useState } from "react";
 import { lashProfile, RESULT_CARD } from "@/core/lift";
 import type { RunPayloads, RunState } from "@/core/processing";
+import { useDraft } from "@/features/visit/useDraft";
 import { Button, Choice, cx } from "@/ui";
 import { DepthChoice } from "./DepthChoice";
 import { ProfilePhoto } from "./ProfilePhoto";
 
+type Judged = RunPayloads["resultJudged"];
+
 /** How it turned out against the wish: turn by the five-step card or a picture from the side, depth, evenness, comfort. */
-export function JudgePanel({ run, onJudged }: { run: RunState; onJudged: (result: RunPayloads["resultJudged"]) => void }) {
+export function JudgePanel({ visitId, run, onJudged }: { visitId: string; run: RunState; onJudged: (result: Judged) => void }) {
   const plan = run.plan!;
-  const [turn, setTurn] = useState<RunPayloads["resultJudged"]["turn"]>(run.result?.turn ?? null);
-  const [lashDepth, setLashDepth] = useState(run.result?.lashDepth ?? plan.wish.lashDepth);
-  const [browDepth, setBrowDepth] = useState(run.result?.browDepth ?? plan.wish.browDepth);
-  const [even, setEven] = useState(run.result?.even ?? true);
-  const [comfort, setComfort] = useState<RunPayloads["resultJudged"]["comfort"]>(run.result?.comfort ?? (run.stop ? "stung" : "well"));
+  const { found, keep, drop } = useDraft(`judged ${visitId}`);
+  const [own, setOwn] = useState<Partial<Judged>>({});
   const [photo, setPhoto] = useState(false);
+  // What was tapped before a reload, then what is tapped now, over where it begins.
+  const judged: Judged = {
+    turn: null,
+    lashDepth: plan.wish.lashDepth,
+    browDepth: plan.wish.browDepth,
+    even: true,
+    comfort: run.stop ? "stung" : "well",
+    ...run.result,
+    ...(found?.document as Partial<Judged> | undefined),
+    ...own,
+  };
+  const { turn, lashDepth, browDepth, even, comfort } = judged;
+  const judge = (part: Partial<Judged>) => {
+    const next = { ...(found?.document as Partial<Judged> | undefined), ...own, ...part };
+    setOwn(next);
+    keep(next, null);
+  };
   return (
     <section aria-label="How it turned out" className="mt-4">
       <h2 className="text-3xl">How did it turn out?</h2>
@@ -34,7 +51,7 @@ export function JudgePanel({ run, onJudged }: { run: RunState; onJudged: (result
                     type="button"
                     role="radio"
                     aria-checked={chosen}
-                    onClick={() => setTurn({ seenDeg: turnDeg, by: "card" })}
+                    onClick={() => judge({ turn: { seenDeg: turnDeg, by: "card" } })}
                     className={cx(
                       "w-28 rounded-md border-2 px-1 pb-2 text-center",
                       chosen ? "border-ivy bg-moss-soft" : "border-line-strong hover:bg-leaf",
@@ -60,10 +77,18 @@ export function JudgePanel({ run, onJudged }: { run: RunState; onJudged: (result
         ) : null}
         <div className="space-y-4">
           {lashDepth !== null ? (
-            <DepthChoice label={`Lashes came out (wished ${plan.wish.lashDepth})`} value={lashDepth} onChange={setLashDepth} />
+            <DepthChoice
+              label={`Lashes came out (wished ${plan.wish.lashDepth})`}
+              value={lashDepth}
+              onChange={(depth) => judge({ lashDepth: depth })}
+            />
           ) : null}
           {browDepth !== null ? (
-            <DepthChoice label={`Brows came out (wished ${plan.wish.browDepth})`} value={browDepth} onChange={setBrowDepth} />
+            <DepthChoice
+              label={`Brows came out (wished ${plan.wish.browDepth})`}
+              value={browDepth}
+              onChange={(depth) => judge({ browDepth: depth })}
+            />
           ) : null}
           <Choice
             label="Even"
@@ -72,7 +97,7 @@ export function JudgePanel({ run, onJudged }: { run: RunState; onJudged: (result
               { value: "yes", label: "even" },
               { value: "no", label: "uneven" },
             ]}
-            onChange={(value) => setEven(value === "yes")}
+            onChange={(value) => judge({ even: value === "yes" })}
           />
           <Choice
             label="Comfort"
@@ -82,9 +107,15 @@ export function JudgePanel({ run, onJudged }: { run: RunState; onJudged: (result
               { value: "tickled", label: "tickled" },
               { value: "stung", label: "stung" },
             ]}
-            onChange={setComfort}
+            onChange={(value) => judge({ comfort: value })}
           />
-          <Button size="bed" onClick={() => onJudged({ turn, lashDepth, browDepth, even, comfort })}>
+          <Button
+            size="bed"
+            onClick={() => {
+              onJudged(judged);
+              void drop();
+            }}
+          >
             Keep and finish
           </Button>
         </div>
@@ -93,7 +124,7 @@ export function JudgePanel({ run, onJudged }: { run: RunState; onJudged: (result
         <ProfilePhoto
           onClose={() => setPhoto(false)}
           onMeasured={(seenDeg) => {
-            setTurn({ seenDeg, by: "photo" });
+            judge({ turn: { seenDeg, by: "photo" } });
             setPhoto(false);
           }}
         />
