@@ -1,7 +1,7 @@
 import { AREAS, partOf, type Area } from "../eye/areas";
 import type { ProcessStep } from "../protocol/protocol";
 import { isProcess } from "../protocol/steps";
-import { coatsOn, isDone, isOn, isRinsing, lainS, plannedS, stepOf, type Coat, type RunState } from "./runState";
+import { coatsOn, isDone, isOn, isRinsing, lainS, overrunS, plannedS, stepOf, type Coat, type RunState } from "./runState";
 
 /** Why a tap does not go through, or is asked about first. */
 export type Objection = {
@@ -90,9 +90,9 @@ export function mayCoat(run: RunState, stepId: string, area: Area, nowMs: number
   return null;
 }
 
-/** What stands against wiping a coat off now. Nothing does while it is rinsed: then everything comes off, in any order. */
+/** What stands against wiping a coat off now. Nothing does while it is rinsed, or past the leaflet's end: then it comes off in any order. */
 export function mayWipe(run: RunState, coat: Coat, nowMs: number): Objection | null {
-  if (run.stop) return null;
+  if (run.stop || overrunS(run, coat, nowMs) > 0) return null;
   const step = stepOf(run, coat.stepId);
   const first = run.coats.find((other) => other.stepId === coat.stepId && isOn(other) && other.onAtMs < coat.onAtMs);
   if (first) return objection("wrongEyeOff", false, "The other side went on first and comes off first.");

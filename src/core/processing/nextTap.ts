@@ -21,9 +21,11 @@ export function nextTap(run: RunState, nowMs: number): NextTap {
   if (!run.plan) return { kind: "done" };
   const on = offOrder(run);
   if (run.stop) return on[0] ? { kind: "wipe", stepId: on[0].stepId, area: on[0].area } : { kind: "done" };
-  const off = on.filter((coat) => !blockedOff(run, coat.stepId));
+  const free = on.filter((coat) => !blockedOff(run, coat.stepId));
+  // Where each waits for another, an order written in a circle keeps nothing on the hair.
+  const off = free.length > 0 ? free : on;
   // What is past its leaflet's end comes off before all order.
-  const due = off.find((coat) => overrunS(run, coat, nowMs) > 0) ?? off.slice(0, 1).find((coat) => dueMs(run, coat) <= nowMs);
+  const due = on.find((coat) => overrunS(run, coat, nowMs) > 0) ?? off.slice(0, 1).find((coat) => dueMs(run, coat) <= nowMs);
   if (due) return { kind: "wipe", stepId: due.stepId, area: due.area };
   const soon = off[0] && dueMs(run, off[0]) - nowMs <= WAIT_S * 1000 ? off[0] : null;
   for (const area of order(run)) {

@@ -1,8 +1,8 @@
 import fc from "fast-check";
 import { defaultPolicy } from "../policy";
-import { processSteps, shippedProtocols, type ServiceKind } from "../protocol";
+import { checkProtocol, processSteps, SERVICE_KINDS, shippedProtocols, type ServiceKind, type Step } from "../protocol";
 import { visitClocks, visitEventSchema, visitState, type KeptEvent } from "../visit";
-import type { Area } from "../eye";
+import { AREAS, partOf, type Area } from "../eye";
 import {
   isRunDone,
   lainS,
@@ -289,6 +289,25 @@ test("both on, brows off first: the pedal takes the brows off though the lashes 
   expect(nextTap(chair.run(), chair.now(341))).toMatchObject({ kind: "wipe", area: "browRight" });
 });
 
+test("past the leaflet's end nothing waits for an order: lashes come off though brows are to be off first", () => {
+  const chair = told(planOf("lashBrowTint", [...BOTH, "browRight"]));
+  const [lashes, brows] = ["tint-lashes", "tint-brows"].map((id) =>
+    processSteps(chair.run().plan!.protocol).find((step) => step.id === id)!,
+  );
+  chair.tap(-20, "taskDone", { stepId: "cleanse" });
+  for (const stepId of ["tint-lashes", "tint-brows"]) chair.mix(-10, stepId);
+  for (const area of BOTH) chair.tap(0, "coated", { stepId: "tint-lashes", area });
+  const lateS = lashes!.mostS - 30;
+  chair.mix(lateS - 5, "tint-brows");
+  chair.tap(lateS, "coated", { stepId: "tint-brows", area: "browRight" });
+  expect(brows!.leastS).toBeGreaterThan(60);
+  expect(nextTap(chair.run(), chair.now(lateS + 20))).toMatchObject({ kind: "wait", area: "browRight" });
+  const over = chair.now(lashes!.mostS + 1);
+  expect(nextTap(chair.run(), over)).toEqual({ kind: "wipe", stepId: "tint-lashes", area: "lashRight" });
+  for (const coat of chair.run().coats.filter(({ stepId }) => stepId === "tint-lashes"))
+    expect([coat.area, mayWipe(chair.run(), coat, over)?.rule]).toEqual([coat.area, undefined]);
+});
+
 describe("lanes", () => {
   test("both sides keep their stagger to the end, and the paste is mixed just before", () => {
     const chair = told(planOf("liftTint", BOTH));
@@ -356,29 +375,81 @@ test("whatever is tapped in whatever order, clocks stay exact, plans stay inside
   );
 });
 
+/** Presses the pedal every so many seconds and does what it asks, until all is done or it was pressed too often. */
+function pedal(plan: RunPlan, everyS = 20) {
+  const chair = told(plan);
+  let atS = 0;
+  for (let press = 0; press < 800 && !isRunDone(chair.run()); press++, atS += everyS) {
+    const next = nextTap(chair.run(), chair.now(atS));
+    // Past its leaflet's end a coat comes off before all order, and nothing is asked about it.
+    const past = chair.run().coats.filter((coat) => coat.offAtMs === null && overrunS(chair.run(), coat, chair.now(atS)) > 0);
+    if (past.length > 0) {
+      expect(next).toMatchObject({ kind: "wipe" });
+      expect(past.map(({ stepId, area }) => ({ kind: "wipe", stepId, area }))).toContainEqual(next);
+      for (const coat of past) expect(mayWipe(chair.run(), coat, chair.now(atS))).toBeNull();
+    }
+    for (const clock of chair.clocks(atS))
+      if (clock.kind === "look") {
+        const coat = chair.run().coats.find(({ eventId }) => clock.id.includes(eventId))!;
+        chair.tap(atS, "looked", { stepId: coat.stepId, area: coat.area, depth: 4 });
+      }
+    if (next.kind === "coat") chair.tap(atS, "coated", { stepId: next.stepId, area: next.area });
+    else if (next.kind === "wipe") chair.tap(atS, "wiped", { stepId: next.stepId, area: next.area });
+    else if (next.kind === "task") chair.tap(atS, "taskDone", { stepId: next.stepId });
+    else if (next.kind === "batch") chair.tap(atS, "batchTaken", { stepId: next.stepId, productId: PRODUCT, batchId: BATCH });
+    else if (next.kind === "mix") chair.mix(atS, next.stepId);
+  }
+  return { run: chair.run(), mistakes: runMistakes(chair.run(), chair.now(atS)) };
+}
+const areasOf = (service: ServiceKind): Area[] =>
+  AREAS.filter((area) => SERVICE_KINDS[service].parts.some((part) => part === partOf(area)));
+
 test("a pedal alone, pressed whenever it is asked, finishes every protocol without a mistake", () => {
   for (const service of Object.keys(shippedProtocols) as ServiceKind[]) {
-    const parts =
-      service === "lashBrowTint"
-        ? [...BOTH, "browRight", "browLeft"]
-        : ["browTint", "lamination", "lightening"].includes(service)
-          ? ["browRight", "browLeft"]
-          : BOTH;
-    const chair = told(planOf(service, parts as Area[]));
-    let atS = 0;
-    for (let press = 0; press < 400 && !isRunDone(chair.run()); press++, atS += 20) {
-      const next = nextTap(chair.run(), chair.now(atS));
-      for (const clock of chair.clocks(atS))
-        if (clock.kind === "look") {
-          const coat = chair.run().coats.find(({ eventId }) => clock.id.includes(eventId))!;
-          chair.tap(atS, "looked", { stepId: coat.stepId, area: coat.area, depth: 4 });
-        }
-      if (next.kind === "coat") chair.tap(atS, "coated", { stepId: next.stepId, area: next.area });
-      else if (next.kind === "wipe") chair.tap(atS, "wiped", { stepId: next.stepId, area: next.area });
-      else if (next.kind === "task") chair.tap(atS, "taskDone", { stepId: next.stepId });
-      else if (next.kind === "batch") chair.tap(atS, "batchTaken", { stepId: next.stepId, productId: PRODUCT, batchId: BATCH });
-      else if (next.kind === "mix") chair.mix(atS, next.stepId);
-    }
-    expect([service, isRunDone(chair.run()), runMistakes(chair.run(), chair.now(atS))]).toEqual([service, true, []]);
+    const { run, mistakes } = pedal(planOf(service, areasOf(service)));
+    expect([service, isRunDone(run), mistakes]).toEqual([service, true, []]);
   }
+});
+
+test("whatever a studio writes, if it may be kept it can be worked to its end by the pedal alone", () => {
+  const generic = shippedProtocols.lashBrowTint(defaultPolicy);
+  const steps = processSteps(generic);
+  const ids = ["a", "b", "c", "d", "e"];
+  const step = (i: number) =>
+    fc
+      .record({
+        base: fc.constantFrom(...steps),
+        defaultS: fc.constantFrom(60, 180, 400),
+        waitsFor: fc.subarray(ids, { maxLength: 2 }),
+        offAfter: fc.subarray(ids, { maxLength: 2 }),
+      })
+      .map(({ base, ...own }) => ({ ...base, ...own, id: ids[i]!, name: ids[i]!, leastS: 30, mostS: 420, lookEveryS: null }));
+  const task = (i: number) =>
+    fc.record({
+      kind: fc.constantFrom("prepare" as const, "release" as const),
+      id: fc.constant(`task-${i}`),
+      name: fc.constant(`task ${i}`),
+      on: fc.constantFrom("lashes" as const, "brows" as const, "both" as const),
+      checks: fc.constant<string[]>(["seen"]),
+    });
+  const protocols = fc
+    .tuple(fc.tuple(...ids.map((_, i) => step(i))), fc.tuple(task(0), task(1)), fc.subarray(ids, { minLength: 1 }), fc.nat(5), fc.nat(5))
+    .map(([timed, tasks, kept, first, second]) => {
+      const all: Step[] = timed.filter(({ id }) => kept.includes(id));
+      all.splice(Math.min(first, all.length), 0, tasks[0]);
+      all.splice(Math.min(second, all.length), 0, tasks[1]);
+      return { ...generic, steps: all };
+    });
+  let worked = 0;
+  fc.assert(
+    fc.property(protocols, fc.subarray([...AREAS], { minLength: 1 }), fc.constantFrom(7, 45, 120), (protocol, areas, everyS) => {
+      fc.pre(checkProtocol(protocol).length === 0);
+      const seconds = Object.fromEntries(processSteps(protocol).map(({ id, defaultS }) => [id, defaultS]));
+      const { run } = pedal({ ...planOf("lashBrowTint", areas), protocol, seconds }, everyS);
+      expect(isRunDone(run)).toBe(true);
+      worked++;
+    }),
+    { seed: 31, numRuns: 150 },
+  );
+  expect(worked).toBeGreaterThan(100);
 });
