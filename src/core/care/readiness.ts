@@ -2,10 +2,11 @@ import type { HairPart } from "../eye/areas";
 import type { PatchFamily } from "../mixing/productKinds";
 import type { Protocol } from "../protocol/protocol";
 import { familiesOf } from "../protocol/steps";
-import { SERVICE_KINDS, type ServiceKind } from "../protocol/serviceKinds";
+import { SERVICE_KINDS } from "../protocol/serviceKinds";
 import { patchTestStanding, type PatchTest } from "../visit/patchTest";
 import { CONDITIONS, ONLY_FOR } from "./conditions";
 import type { Consultation } from "./consultation";
+import { treatmentOf, type PastService } from "./pastService";
 
 export type ReadinessFinding = {
   readonly rule:
@@ -24,19 +25,6 @@ export type ReadinessFinding = {
   readonly weight: "stop" | "ask" | "look";
   readonly words: string;
 };
-
-/** A service given before: what it was, on which hair, and when it ended, ms. */
-export type PastService = {
-  readonly kind: "extensions" | "removal" | "lift" | "tint" | "lightening";
-  readonly parts: readonly HairPart[];
-  readonly atMs: number;
-};
-
-/** What a service did to the hair, for spacing: a lamination is a lift of brows. */
-export function treatmentOf(service: ServiceKind): PastService["kind"] {
-  if (service === "removal" || service === "lightening") return service;
-  return service === "lift" || service === "liftTint" || service === "lamination" ? "lift" : "tint";
-}
 
 export type ClientStanding = {
   /** ISO date; null where nobody asked. */

@@ -1,8 +1,8 @@
 import "server-only";
 import { and, desc, eq } from "drizzle-orm";
-import { treatmentOf, type ClientStanding, type PastService } from "@/core/care";
+import { pastService, type ClientStanding, type PastService } from "@/core/care";
 import type { PastRun } from "@/core/processing";
-import { SERVICE_KINDS, type ServiceKind } from "@/core/protocol";
+import type { ServiceKind } from "@/core/protocol";
 import { client, consent, consultation, patchTest } from "@/db/schema";
 import { visitsWhere, type VisitRow } from "@/features/visit/data";
 import type { StudioTransaction } from "@/server/inStudio";
@@ -10,16 +10,6 @@ import { KIND_OF } from "./services";
 
 /** Older runs say little of hair that has grown out since. */
 const MOST_RUNS = 24;
-
-/** What a finished visit was, for spacing; null where nothing was put on. */
-export function pastService({ service, state }: Pick<VisitRow, "service" | "state">): PastService | null {
-  if (state.finishedAtMs === null) return null;
-  const kind = KIND_OF[service];
-  if (!kind) return state.beads.length > 0 ? { kind: "extensions", parts: ["lashes"], atMs: state.finishedAtMs } : null;
-  // Older ones, and extensions taken off by hand, were kept without a run.
-  if (state.run.plan !== null && state.run.coats.length === 0) return null;
-  return { kind: treatmentOf(kind), parts: SERVICE_KINDS[kind].parts, atMs: state.finishedAtMs };
-}
 
 /** What a client's visits before one say: services for spacing, runs for learning, newest last. */
 export async function clientPast(
@@ -29,7 +19,7 @@ export async function clientPast(
 ): Promise<{ services: PastService[]; runs: PastRun[] }> {
   const visits = (await visitsWhere(tx, { clientId })).filter(({ id }) => id !== exceptVisitId);
   return {
-    services: visits.flatMap((visit) => pastService(visit) ?? []),
+    services: visits.flatMap(({ service, state }) => pastService(kindOf(service), state) ?? []),
     runs: visits
       .flatMap(({ id, state }) =>
         state.finishedAtMs !== null && state.run.coats.length > 0 ? [{ visitId: id, endedAtMs: state.finishedAtMs, run: state.run }] : [],
