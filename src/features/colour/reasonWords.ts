@@ -33,7 +33,7 @@ export function whyMinutes(step: ProcessStep, { planned, colour, lift, last }: S
     const { low, mid, high, looks } = colour.estimate;
     const end = (minutes: number) => (minutes * 60 > step.mostS ? "past the leaflet’s end" : formatClock(minutes * 60));
     says.push(
-      `By ${looks} ${looks === 1 ? "look" : "looks"} at ${colour.visits} ${colour.visits === 1 ? "visit" : "visits"}: the wish at ${end(mid)}, between ${formatClock(low * 60)} and ${end(high)}.`,
+      `By ${looks} ${looks === 1 ? "look" : "looks"} at ${colour.visits} ${colour.visits === 1 ? "visit" : "visits"}: the wish ${mid * 60 > step.mostS ? "" : "at "}${end(mid)}, between ${formatClock(low * 60)} and ${end(high)}.`,
     );
     if (colour.held) says.push(`The leaflet’s ${colour.held === "most" ? "longest" : "shortest"} holds it.`);
   } else if (last) says.push(`${day(last.atMs)} it lay ${formatClock(last.seconds)}; the same again.`);
