@@ -224,7 +224,8 @@ export function AtTheRun({
           )}
           <p className="text-[0.9375rem] text-ink-2">
             <kbd>Space</kbd> or pedal: what is next. <kbd>1</kbd> to <kbd>{order(run).length}</kbd>: a lane. <kbd>E</kbd> longer,{" "}
-            <kbd>S</kbd> stop, <kbd>Backspace</kbd> take back. Behind another window the browser may sound a clock up to a second late.
+            <kbd>S</kbd> stop, <kbd>Backspace</kbd> take back. Behind another window a clock sounds within a second of its time; a tablet
+            asleep sounds nothing.
           </p>
         </div>
       </div>
