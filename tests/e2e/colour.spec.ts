@@ -56,10 +56,10 @@ test("a lift and tint from plan to card: proposed from history, run by the pedal
   // Too much developer stops the mix and the plan with it, wherever one looks; a figure half typed changes nothing.
   const developer = page.getByLabel("for a pair").nth(1);
   await developer.fill("20");
-  await expect(page.getByTestId("mix-amounts")).toContainText(/Stopped: 2\.\d % peroxide in the mix, over the 2\.0 % for lashes/);
+  await expect(page.getByTestId("mix-amounts")).toContainText(/Stopped: 2\.\d\s% peroxide in the mix, over the 2\.0\s% for lashes/);
   await expect(page.getByRole("button", { name: "Go by this plan" })).toBeDisabled();
   await page.getByRole("radio", { name: "Times" }).click();
-  await expect(page.getByText(/lash tint: 2\.\d % peroxide in the mix/i)).toBeVisible();
+  await expect(page.getByText(/lash tint: 2\.\d\s% peroxide in the mix/i)).toBeVisible();
   await page.getByRole("radio", { name: "Mix", exact: true }).click();
   await developer.fill("10,");
   await developer.fill("");

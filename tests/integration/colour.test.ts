@@ -140,7 +140,7 @@ describe("the door a plan comes in by", () => {
       },
     });
     const message = async (recipes: object) => (await plan(visitId, "lashTint", "because", { recipes })).message;
-    expect(await message(recipe(3))).toMatch(/2\.3 % peroxide in the mix, over the 2\.0 % for lashes/);
+    expect(await message(recipe(3))).toMatch(/2\.3\s% peroxide in the mix, over the 2\.0\s% for lashes/);
     expect(await message(recipe(2, crypto.randomUUID()))).toMatch(/no longer on the shelf/);
     expect(await message(recipe(2))).toBeUndefined();
     const { rows } = await sql("select 1 from studio.visit_event where visit_id = $1 and type = 'runPlanned'", [visitId]);

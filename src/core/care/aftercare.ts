@@ -1,3 +1,4 @@
+import type { Stop } from "../processing/runState";
 import type { ServiceKind } from "../protocol/serviceKinds";
 
 /** A line of an aftercare card; `afterHours` or `afterDays` are counted from the end of the visit into a date. */
@@ -29,6 +30,21 @@ export const AFTERCARE: Readonly<Record<ServiceKind, readonly CareLine[]>> = {
   removal: [{ before: { hours: 24 }, text: "No oil-based make-up; let the lashes rest" }, { text: "Cleanse gently, twice today." }, HELP],
 };
 
+/** What goes home after a run that was broken off. Usual first aid; a doctor's word comes before it. */
+const AFTER_STOP: Readonly<Record<Stop["kind"], readonly CareLine[]>> = {
+  splash: [
+    { text: "It was stopped because something stung or ran in; what lay on was rinsed off." },
+    { text: "Pain, redness that stays, watering, blurred sight, light that hurts: see a doctor today, and take this card along." },
+    { before: { hours: 24 }, text: "No contact lenses, make-up, steam or swimming, and no rubbing" },
+  ],
+  gluedLids: [
+    { text: "It was stopped because lids stuck together. Never pull or cut: they come apart by themselves." },
+    { text: "Warm water on a clean pad, held gently, again and again." },
+    { text: "Pain, a red eye, or still stuck tomorrow: see a doctor, and take this card along." },
+    { before: { hours: 24 }, text: "No contact lenses, make-up or oil at the eye" },
+  ],
+};
+
 export type CareCard = {
   readonly title: string;
   readonly lines: readonly string[];
@@ -36,22 +52,40 @@ export type CareCard = {
   readonly again: string | null;
 };
 
-/** A card with its dates counted from the end of the visit (ms). `words` puts a moment into the studio's words. */
+export type CaredFor = {
+  readonly service: ServiceKind;
+  readonly label: string;
+  readonly endedAtMs: number;
+  readonly againAfterDays: number;
+  /** Why it was broken off; null where it was run to its end. */
+  readonly stopped: Stop["kind"] | null;
+  /** What touched the client, with its lots: asked for by a doctor. */
+  readonly used: readonly string[];
+};
+
+/** A card with its dates counted from the end of the visit. `words` puts a moment into the studio's words. */
 export function careCard(
-  service: ServiceKind,
-  label: string,
-  endedAtMs: number,
-  againAfterDays: number,
+  { service, label, endedAtMs, againAfterDays, stopped, used }: CaredFor,
   words: { readonly moment: (ms: number) => string; readonly day: (ms: number) => string },
 ): CareCard {
-  const lines = AFTERCARE[service].map(({ before, text }) => {
+  const dated = ({ before, text }: CareLine) => {
     if (!before) return text;
     const untilMs = endedAtMs + ((before.hours ?? 0) + (before.days ?? 0) * 24) * 3_600_000;
     return `${text} before ${words.moment(untilMs)}.`;
-  });
+  };
+  if (stopped)
+    return {
+      title: `After your ${label} was stopped`,
+      lines: [
+        ...AFTER_STOP[stopped].map(dated),
+        ...(used.length > 0 ? [`Used on ${words.day(endedAtMs)}: ${used.join("; ")}.`] : []),
+        "Call us tomorrow, however it is.",
+      ],
+      again: null,
+    };
   return {
     title: `After your ${label}`,
-    lines,
+    lines: AFTERCARE[service].map(dated),
     again: againAfterDays > 0 ? `Again from ${words.day(endedAtMs + againAfterDays * 86_400_000)}, not sooner.` : null,
   };
 }

@@ -81,6 +81,7 @@ describe("spacing", () => {
     kind,
     parts: [part],
     atMs: NOW - daysAgo * DAY,
+    stopped: null,
   });
   test("brows treated yesterday say nothing of lashes", () => {
     expect(rules("lift", { past: [past("lift", 1, "brows")] })).toEqual([]);
@@ -100,6 +101,14 @@ describe("spacing", () => {
     expect(rules("lift", { past: [past("lift", 41)] })).toEqual(["ask tooSoon"]);
     expect(rules("lift", { past: [past("lift", 42)] })).toEqual([]);
   });
+  test("after a stop the next time asks how it has been, whatever is done; once something went well it asks no more", () => {
+    const stopped = { ...past("tint", 60, "brows"), stopped: "splash" as const };
+    expect(rules("lift", { past: [stopped] })).toEqual(["ask stoppedLast"]);
+    expect(rules("removal", { past: [stopped] })).toEqual(["ask stoppedLast"]);
+    expect(rules("lift", { past: [stopped, past("tint", 20, "brows")] })).toEqual([]);
+    const [found] = readiness(shippedProtocols.lift(defaultPolicy), { ...sound, past: [stopped] }, TODAY, NOW, RULES);
+    expect(found!.words).toBe("Last time was stopped (splash or sting), 60 days ago: ask how it has been since.");
+  });
   test("a day between tint or lift and extensions", () => {
     expect(extensionsTooSoon([past("tint", 0.5)], NOW, 24)).toMatch(/tinted 12 h ago; extensions not before 24 h/);
     expect(extensionsTooSoon([past("lift", 1.01)], NOW, 24)).toBeNull();
@@ -112,8 +121,22 @@ describe("what goes home", () => {
     moment: (ms: number) => new Date(ms).toISOString().slice(0, 16),
     day: (ms: number) => new Date(ms).toISOString().slice(0, 10),
   };
+  const done = { service: "lift", label: "x", endedAtMs: NOW, againAfterDays: 0, stopped: null, used: ["Flood 1, lot F1"] } as const;
+  test("after a stop the card speaks of the eye, the doctor and what was used, and of no result", () => {
+    for (const stopped of ["splash", "gluedLids"] as const) {
+      const { title, lines, again } = careCard({ ...done, label: "lash lift", againAfterDays: 42, stopped }, words);
+      expect(title).toBe("After your lash lift was stopped");
+      expect(lines.join(" ")).toMatch(/see a doctor.*take this card along/);
+      expect(lines.join(" ")).toMatch(/No contact lenses.* before 2026-11-26T10:00\./);
+      expect(lines).toContain("Used on 2026-11-25: Flood 1, lot F1.");
+      expect(lines.join(" ")).not.toMatch(/nourishing|fades|Comb/);
+      expect(again).toBeNull();
+    }
+    expect(careCard({ ...done, stopped: "gluedLids" }, words).lines.join(" ")).toMatch(/Never pull or cut/);
+    expect(careCard({ ...done, stopped: "splash", used: [] }, words).lines.join(" ")).not.toMatch(/Used on/);
+  });
   test("dates are counted from the end of the visit", () => {
-    const card = careCard("liftTint", "lash lift and tint", NOW, 42, words);
+    const card = careCard({ ...done, service: "liftTint", label: "lash lift and tint", againAfterDays: 42 }, words);
     expect(card.lines[0]).toBe("The nourishing lotion stays on; nothing on it before 2026-11-25T22:00.");
     expect(card.lines[1]).toMatch(/^No water, steam, oil.* before 2026-11-26T10:00\.$/);
     expect(card.again).toBe("Again from 2027-01-06, not sooner.");
@@ -121,7 +144,7 @@ describe("what goes home", () => {
   });
   test("every service has its card, with whom to call, and its consent", () => {
     for (const service of Object.keys(shippedProtocols) as ServiceKind[]) {
-      expect(careCard(service, "x", NOW, 0, words).lines.at(-1)).toMatch(/see a doctor/);
+      expect(careCard({ ...done, service }, words).lines.at(-1)).toMatch(/see a doctor/);
       expect(consentText(service)).toMatch(/say at once if anything stings/);
     }
   });

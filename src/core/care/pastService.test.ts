@@ -32,6 +32,7 @@ test("a set counts from its end; one that nobody finished, from its last bead", 
     kind: "extensions",
     parts: ["lashes"],
     atMs: 9000,
+    stopped: null,
   });
   expect(pastService(null, visit({ beads: [bead(1000), bead(5000)] }))).toMatchObject({ kind: "extensions", atMs: 5000 });
 });
@@ -50,8 +51,14 @@ test("a run counts from its end; one that nobody finished, from the last touch o
     atMs: 6000,
   });
 });
+test("a run that was broken off says why", () => {
+  const broken = ran([coat(1000, 4000)], 9000);
+  const stop = { kind: "gluedLids" as const, atMs: 3000, rinseS: 900, endedAtMs: 4000 };
+  expect(pastService("lift", { ...broken, run: { ...broken.run, stop } })!.stopped).toBe("gluedLids");
+  expect(pastService("lift", broken)!.stopped).toBeNull();
+});
 test("older visits, and extensions taken off by hand, were kept without a run", () => {
-  expect(pastService("removal", visit({ finishedAtMs: 9000 }))).toEqual({ kind: "removal", parts: ["lashes"], atMs: 9000 });
+  expect(pastService("removal", visit({ finishedAtMs: 9000 }))).toEqual({ kind: "removal", parts: ["lashes"], atMs: 9000, stopped: null });
 });
 test("a set that was never finished still forbids a lift over it", () => {
   const now = 100 * HOUR;

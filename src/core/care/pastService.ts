@@ -1,4 +1,5 @@
 import type { HairPart } from "../eye/areas";
+import type { Stop } from "../processing/runState";
 import { SERVICE_KINDS, type ServiceKind } from "../protocol/serviceKinds";
 import type { VisitState } from "../visit/state";
 
@@ -7,6 +8,8 @@ export type PastService = {
   readonly kind: "extensions" | "removal" | "lift" | "tint" | "lightening";
   readonly parts: readonly HairPart[];
   readonly atMs: number;
+  /** Why it was broken off; null where it was not. */
+  readonly stopped: Stop["kind"] | null;
 };
 
 /** What a service did to the hair, for spacing: a lamination is a lift of brows. */
@@ -22,10 +25,10 @@ export function treatmentOf(service: ServiceKind): PastService["kind"] {
 export function pastService(kind: ServiceKind | null, { finishedAtMs, beads, run }: VisitState): PastService | null {
   if (kind === null) {
     const last = beads.at(-1);
-    return last ? { kind: "extensions", parts: ["lashes"], atMs: finishedAtMs ?? last.placedAtMs } : null;
+    return last ? { kind: "extensions", parts: ["lashes"], atMs: finishedAtMs ?? last.placedAtMs, stopped: null } : null;
   }
   // Older ones, and extensions taken off by hand, were kept without a run.
   if (run.coats.length === 0 && (run.plan !== null || finishedAtMs === null)) return null;
   const atMs = finishedAtMs ?? Math.max(...run.coats.map(({ onAtMs, offAtMs }) => offAtMs ?? onAtMs));
-  return { kind: treatmentOf(kind), parts: SERVICE_KINDS[kind].parts, atMs };
+  return { kind: treatmentOf(kind), parts: SERVICE_KINDS[kind].parts, atMs, stopped: run.stop?.kind ?? null };
 }

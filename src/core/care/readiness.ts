@@ -1,5 +1,6 @@
 import type { HairPart } from "../eye/areas";
 import type { PatchFamily } from "../mixing/productKinds";
+import { STOP_WORDS } from "../processing/stopWords";
 import type { Protocol } from "../protocol/protocol";
 import { familiesOf } from "../protocol/steps";
 import { SERVICE_KINDS } from "../protocol/serviceKinds";
@@ -7,6 +8,7 @@ import { patchTestStanding, type PatchTest } from "../visit/patchTest";
 import { CONDITIONS, ONLY_FOR } from "./conditions";
 import type { Consultation } from "./consultation";
 import { treatmentOf, type PastService } from "./pastService";
+import { sentence } from "../units";
 
 export type ReadinessFinding = {
   readonly rule:
@@ -18,6 +20,7 @@ export type ReadinessFinding = {
     | "tintThenExtensions"
     | "liftOverExtensions"
     | "tooSoon"
+    | "stoppedLast"
     | "noConsent"
     | "noConsultation"
     | "ageUnknown";
@@ -92,7 +95,11 @@ export function readiness(
     const only = ONLY_FOR[condition];
     if (only && !only.some((family) => families.includes(family))) continue;
     const { label, weight } = CONDITIONS[condition];
-    say(weight, "condition", weight === "stop" ? `${upper(label)}: not today.` : `${upper(label)}: ask, and write down why it goes ahead.`);
+    say(
+      weight,
+      "condition",
+      weight === "stop" ? `${sentence(label)}: not today.` : `${sentence(label)}: ask, and write down why it goes ahead.`,
+    );
   }
 
   const onLashes = (SERVICE_KINDS[protocol.service].parts as readonly string[]).includes("lashes");
@@ -120,19 +127,25 @@ export function readiness(
   if (kind !== "removal" && again) {
     const days = Math.floor((nowMs - again.atMs) / (24 * HOUR_MS));
     if (days < protocol.againAfterDays)
-      say(
-        "ask",
-        "tooSoon",
-        `Last one ${days === 0 ? "today" : days === 1 ? "yesterday" : `${days} days ago`}; not again before ${protocol.againAfterDays} days.`,
-      );
+      say("ask", "tooSoon", `Last one ${daysAgo(days)}; not again before ${protocol.againAfterDays} days.`);
   }
+  const latest = newestOf(client.past, nowMs);
+  if (latest?.stopped)
+    say(
+      "ask",
+      "stoppedLast",
+      `Last time was stopped (${STOP_WORDS[latest.stopped].label}), ${daysAgo((nowMs - latest.atMs) / (24 * HOUR_MS))}: ask how it has been since.`,
+    );
   if (kind !== "removal" && client.consentOn === null) say("ask", "noConsent", "No signed consent for this service.");
   const order = { stop: 0, ask: 1, look: 2 };
   return found.sort((a, b) => order[a.weight] - order[b.weight]);
 }
 
+const daysAgo = (days: number) => (days < 1 ? "today" : days < 2 ? "yesterday" : `${Math.floor(days)} days ago`);
+
+/** The newest of these kinds; of any where none is named. */
 const newestOf = (past: readonly PastService[], nowMs: number, ...kinds: PastService["kind"][]): PastService | undefined =>
-  past.filter(({ kind, atMs }) => kinds.includes(kind) && atMs <= nowMs).sort((a, b) => b.atMs - a.atMs)[0];
+  past.filter(({ kind, atMs }) => (kinds.length === 0 || kinds.includes(kind)) && atMs <= nowMs).sort((a, b) => b.atMs - a.atMs)[0];
 
 /** Whether a set may go on lashes that were lifted or tinted: null, or why not yet. Common practice: a day at least. */
 export function extensionsTooSoon(past: readonly PastService[], nowMs: number, afterHours: number): string | null {
@@ -148,5 +161,3 @@ export function extensionsTooSoon(past: readonly PastService[], nowMs: number, a
     ? `Lashes were ${last.kind === "lift" ? "lifted" : "tinted"} ${Math.floor(hours)} h ago; extensions not before ${afterHours} h.`
     : null;
 }
-
-const upper = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);

@@ -1,7 +1,7 @@
 import { SIDES, sideLabel } from "../eye";
 import { joinFindings, LAYER_LABELS, mapFindings, mapTotals, pickList, type Layer, type MapFacts, type Pick } from "../map";
 import { POLICY_FIELDS, type Policy } from "../policy";
-import { formatHours, formatMm } from "../units";
+import { formatHours, formatMm, sentence } from "../units";
 
 /** All that lies on the trolley, one page of words: what is worn, in which order, what to lay out, what to mind. */
 export type TrolleyBrief = {
@@ -69,5 +69,3 @@ function alike([right = [], left = []]: readonly TrolleyBrief["layers"][]): Trol
     right.length === left.length && right.every(({ name, lengths }, i) => name === left[i]!.name && lengths === left[i]!.lengths);
   return same ? right.map((layer) => ({ ...layer, side: "both eyes" })) : [...right, ...left];
 }
-
-const sentence = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);

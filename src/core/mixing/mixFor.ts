@@ -5,6 +5,7 @@ import type { Product } from "./product";
 import { isExact, sumOfRanges, type Range } from "./range";
 import type { Recipe } from "./recipe";
 import { ratioError, roundDoses, type Dose } from "./roundDoses";
+import { formatPercent } from "../units";
 
 export type MixLine = {
   readonly productId: string;
@@ -132,8 +133,7 @@ export function mixObjection(mix: Mix | MixProblem): string | null {
   if (!isMix(mix)) return mix.problem;
   const { state, range, limit } = mix.peroxide;
   if (state !== "stopped") return null;
-  const percent = (fraction: number) => `${(fraction * 100).toFixed(1)} %`;
-  return `${percent(range.mid)} peroxide in the mix, over the ${percent(limit!)} for lashes. Less developer, or a weaker one.`;
+  return `${formatPercent(range.mid, 1)} peroxide in the mix, over the ${formatPercent(limit!, 1)} for lashes. Less developer, or a weaker one.`;
 }
 
 /** An amount as it is read off: "1.4 cm", "10 drops". */

@@ -35,19 +35,33 @@ export function coursesOf(past: readonly PastRun[], product: ProductKind, part: 
   });
 }
 
-/** Every result of a lift that says how much of the turn was kept. */
+/** Every result of a lift, run to its end, that says how much of the turn was kept. */
 export function keptReadingsOf(past: readonly PastRun[]): KeptReading[] {
   return past.flatMap(({ run }) =>
-    run.plan?.shield && run.result?.turn
+    run.plan?.shield && run.result?.turn && !run.stop
       ? [{ rawDeg: run.plan.shield.rawDeg, seenDeg: run.result.turn.seenDeg, by: run.result.turn.by }]
       : [],
   );
 }
 
-/** How the newest lift turned out, and by which pace; null where there was none. */
+/** What was done that can be judged: a turn where lotion lay on lashes, a depth where colour or lightener lay. */
+export function judgeable(run: RunState): { readonly turn: boolean; readonly lashDepth: boolean; readonly browDepth: boolean } {
+  const lay = (products: readonly ProductKind[], part: HairPart) =>
+    run.coats.some((coat) => partOf(coat.area) === part && products.includes(stepOf(run, coat.stepId)?.product as ProductKind));
+  const colours: ProductKind[] = ["tint", "toner", "lightener"];
+  return { turn: lay(["lifting"], "lashes"), lashDepth: lay(colours, "lashes"), browDepth: lay(colours, "brows") };
+}
+
+/** Every batch that touched the client, in the order it came. */
+export const batchesOf = ({ batches, pastes }: RunState): string[] => [
+  ...new Set([...batches.map(({ batchId }) => batchId), ...pastes.flatMap(({ lines }) => lines.map(({ batchId }) => batchId))]),
+];
+
+/** How the newest lift that was run to its end turned out, and by which pace; null where there was none. */
 export function lastLiftOf(past: readonly PastRun[]): { readonly outcome: LiftOutcome; readonly past: PastRun } | null {
   const lifts = past.filter(
-    ({ run }) => run.plan && processSteps(run.plan.protocol).some(({ product, on }) => product === "lifting" && on === "lashes"),
+    ({ run }) =>
+      run.plan && !run.stop && processSteps(run.plan.protocol).some(({ product, on }) => product === "lifting" && on === "lashes"),
   );
   const newest = [...lifts].sort((a, b) => b.endedAtMs - a.endedAtMs)[0];
   if (!newest?.run.result) return null;

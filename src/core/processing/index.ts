@@ -22,6 +22,6 @@ export { runClocks, lookDueMs, areaShort, COAT_WARNING_S } from "./runClocks";
 export { lanesOf, staggerS, type Lanes, type Lane, type Phase, type PastePhase } from "./lanes";
 export { runMistakes, FORGOTTEN_AFTER_S, type RunMistake } from "./mistakes";
 export { STOP_WORDS } from "./stopWords";
-export { coursesOf, keptReadingsOf, lastLiftOf, type PastRun } from "./history";
+export { coursesOf, keptReadingsOf, lastLiftOf, judgeable, batchesOf, type PastRun } from "./history";
 export { planMixes, type PlannedMix } from "./planMixes";
 export { proposePlan, type StepProposal, type Wish } from "./proposePlan";

@@ -49,11 +49,11 @@ test("at the lash limit it may be mixed, over it not, and the same on brows is t
   ]);
   const strong = recipe({ developerAmount: 2.5 });
   const [lashes, brows] = objections({ recipes: { "tint-lashes": strong, "tint-brows": strong } });
-  expect(lashes![1]).toMatch(/: 2\.1 % peroxide in the mix, over the 2\.0 % for lashes/);
+  expect(lashes![1]).toMatch(/: 2\.1\s% peroxide in the mix, over the 2\.0\s% for lashes/);
   expect(brows![1]).toBeNull();
 });
 test("the studio's own lower limit is the one that stops", () => {
-  expect(objections({}, 0.015)[0]![1]).toMatch(/2\.0 % peroxide in the mix, over the 1\.5 %/);
+  expect(objections({}, 0.015)[0]![1]).toMatch(/2\.0\s% peroxide in the mix, over the 1\.5\s%/);
 });
 test("lightener for lashes, and what is not on the shelf, are named with their step", () => {
   expect(objections({ recipes: { "tint-lashes": recipe({ colours: [{ productId: "bleach", parts: 1 }] }) } })[0]![1]).toMatch(

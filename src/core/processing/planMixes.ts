@@ -3,6 +3,7 @@ import { mixFor, mixObjection, type Mix, type MixProblem } from "../mixing/mixFo
 import type { Product } from "../mixing/product";
 import { processSteps } from "../protocol/steps";
 import type { RunPlan } from "./runPlan";
+import { sentence } from "../units";
 
 export type PlannedMix = {
   readonly stepId: string;
@@ -22,6 +23,6 @@ export function planMixes(
     const areas = plan.areas.filter((area) => partOf(area) === on);
     const mix = mixFor(recipe, products, { areas, density: plan.density }, on, limit);
     const why = mixObjection(mix);
-    return [{ stepId, mix, objection: why && `${name}: ${why}` }];
+    return [{ stepId, mix, objection: why && `${sentence(name)}: ${why}` }];
   });
 }

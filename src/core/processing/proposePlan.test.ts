@@ -1,6 +1,6 @@
 import { defaultPolicy } from "../policy";
 import { processSteps, shippedProtocols } from "../protocol";
-import { coursesOf, EMPTY_RUN, foldRun, keptReadingsOf, proposePlan, type PastRun, type RunEvent, type RunPlan } from ".";
+import { coursesOf, EMPTY_RUN, foldRun, judgeable, keptReadingsOf, proposePlan, type PastRun, type RunEvent, type RunPlan } from ".";
 
 const protocol = shippedProtocols.liftTint(defaultPolicy);
 const steps = processSteps(protocol);
@@ -112,4 +112,19 @@ test("colour learns from how it came out: a slow taker is given longer, a quick 
   });
   expect(coursesOf(slow, "tint", "brows")).toEqual([]);
   expect(keptReadingsOf(slow)).toHaveLength(4);
+});
+
+test("a run that was broken off teaches nothing of the lift, and what never lay on is not judged", () => {
+  const sound = past({ step1: 7, atMs: 0 });
+  const broken = past({ step1: 1, seenDeg: 40, comfort: "stung", atMs: 1e9 });
+  const stop = { kind: "splash" as const, atMs: 1e9, rinseS: 900, endedAtMs: 1e9 + 1 };
+  const stopped = { ...broken, run: { ...broken.run, stop } };
+  const lift = (runs: readonly PastRun[]) => [seconds(runs)["step-1"], seconds(runs)["step-2"]];
+  expect(lift([sound, stopped])).toEqual(lift([sound]));
+  expect(lift([sound, broken])).not.toEqual(lift([sound]));
+  expect(keptReadingsOf([sound, stopped])).toEqual(keptReadingsOf([sound]));
+  expect(judgeable(sound.run)).toEqual({ turn: true, lashDepth: true, browDepth: false });
+  const early = { ...sound.run, coats: sound.run.coats.filter(({ stepId }) => stepId === "step-1") };
+  expect(judgeable(early)).toEqual({ turn: true, lashDepth: false, browDepth: false });
+  expect(judgeable(EMPTY_RUN)).toEqual({ turn: false, lashDepth: false, browDepth: false });
 });

@@ -1,6 +1,7 @@
 /** What is said and done when something is wrong, by what it is. Usual first aid; a leaflet and a doctor come before it. */
 export const STOP_WORDS = {
   splash: {
+    label: "splash or sting",
     title: "Rinse now",
     lines: [
       "Lenses out. Lukewarm clean water, from the inner corner outwards, lids held apart.",
@@ -10,6 +11,7 @@ export const STOP_WORDS = {
     ],
   },
   gluedLids: {
+    label: "lids stuck",
     title: "Lids stuck: never pull",
     lines: [
       "No pulling, no cutting, no remover at the eye.",

@@ -24,7 +24,10 @@ export function formatHours(seconds: number): string {
   return [hours ? `${hours} h` : "", minutes || !hours ? `${minutes} min` : ""].filter(Boolean).join(" ");
 }
 
-/** A fraction as whole per cent; figure and sign are not parted at the end of a line. `formatPercent(0.425)` → "43 %" */
-export function formatPercent(fraction: number): string {
-  return `${Math.round(fraction * 100)}\u00a0%`;
+/** A fraction as per cent; figure and sign are not parted at the end of a line. `formatPercent(0.425)` → "43 %"; `formatPercent(0.0214, 1)` → "2.1 %" */
+export function formatPercent(fraction: number, digits = 0): string {
+  return `${(fraction * 100).toFixed(digits)}\u00a0%`;
 }
+
+/** The first letter large. `sentence("step 1")` → "Step 1" */
+export const sentence = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

@@ -1,6 +1,6 @@
 export { degToRad, radToDeg } from "./angle";
 export { celsiusToKelvin, celsiusToFahrenheit } from "./temperature";
 export { clamp } from "./clamp";
-export { formatClock, formatHours, formatMm, formatPercent } from "./format";
+export { formatClock, formatHours, formatMm, formatPercent, sentence } from "./format";
 export { mulberry32 } from "./mulberry32";
 export { spreadApart } from "./spreadApart";

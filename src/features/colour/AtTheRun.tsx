@@ -21,7 +21,7 @@ import {
   type PastRun,
   type RunState,
 } from "@/core/processing";
-import { formatClock } from "@/core/units";
+import { formatClock, sentence } from "@/core/units";
 import { useVisitStore } from "@/features/visit/VisitProvider";
 import { useWakeLock } from "@/features/visit/useWakeLock";
 import { readAlarmChoice, soundIsOpen } from "@/features/visit/alarm";
@@ -209,7 +209,7 @@ export function AtTheRun({
           ))}
           {mistakes.slice(-SHOWN).map(({ rule, severity, words }) => (
             <p key={rule + words} className={cx("text-xl", rule === "secondEyeForgotten" && "text-2xl")}>
-              <Verdict tone={severity}>{words.charAt(0).toUpperCase() + words.slice(1)}</Verdict>
+              <Verdict tone={severity}>{sentence(words)}</Verdict>
             </p>
           ))}
           {looked.length === 0 ? <StepReasons visit={visit} run={run} nowMs={nowMs} onMix={(stepId) => setMixing(stepId)} /> : null}

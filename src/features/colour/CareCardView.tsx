@@ -1,17 +1,27 @@
 "use client";
 import { careCard, careText } from "@/core/care";
-import { SERVICE_KINDS } from "@/core/protocol";
 import type { RunState } from "@/core/processing";
 import { Button, LinkButton } from "@/ui";
+import { caredFor } from "./caredFor";
 import type { ColourProps } from "./colourProps";
 
 /** What the client takes home, with its dates; as a page to print, a PDF, or plain text to send. */
-export function CareCardView({ visit, run, endedAtMs }: { visit: ColourProps; run: RunState; endedAtMs: number }) {
+export function CareCardView({
+  visit,
+  run,
+  endedAtMs,
+  batchNames,
+}: {
+  visit: ColourProps;
+  run: RunState;
+  endedAtMs: number;
+  batchNames: Readonly<Record<string, string>>;
+}) {
   const at = (options: Intl.DateTimeFormatOptions) => {
     const format = new Intl.DateTimeFormat("en-GB", { ...options, timeZone: visit.timeZone });
     return (ms: number) => format.format(ms);
   };
-  const card = careCard(visit.kind, SERVICE_KINDS[visit.kind].label, endedAtMs, run.plan?.protocol.againAfterDays ?? 0, {
+  const card = careCard(caredFor(visit.kind, run, endedAtMs, batchNames), {
     moment: at({ weekday: "long", hour: "2-digit", minute: "2-digit" }),
     day: at({ day: "numeric", month: "long", year: "numeric" }),
   });

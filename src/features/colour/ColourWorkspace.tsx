@@ -89,7 +89,7 @@ export function ColourWorkspace(visit: ColourProps) {
             )}
             {run.stop ? <IncidentNotes visit={visit} /> : null}
           </div>
-          {run.plan ? <CareCardView visit={visit} run={run} endedAtMs={state.finishedAtMs!} /> : null}
+          {run.plan ? <CareCardView visit={visit} run={run} endedAtMs={state.finishedAtMs!} batchNames={batchNames} /> : null}
         </div>
       ) : null}
     </div>

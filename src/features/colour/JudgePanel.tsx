@@ -1,7 +1,7 @@
 "use client";
 import { useState } from "react";
 import { lashProfile, RESULT_CARD } from "@/core/lift";
-import type { RunPayloads, RunState } from "@/core/processing";
+import { judgeable, type RunPayloads, type RunState } from "@/core/processing";
 import { useDraft } from "@/features/visit/useDraft";
 import { Button, Choice, cx } from "@/ui";
 import { DepthChoice } from "./DepthChoice";
@@ -12,14 +12,16 @@ type Judged = RunPayloads["resultJudged"];
 /** How it turned out against the wish: turn by the five-step card or a picture from the side, depth, evenness, comfort. */
 export function JudgePanel({ visitId, run, onJudged }: { visitId: string; run: RunState; onJudged: (result: Judged) => void }) {
   const plan = run.plan!;
+  // Broken off before the colour, there is no depth to judge.
+  const may = judgeable(run);
   const { found, keep, drop } = useDraft(`judged ${visitId}`);
   const [own, setOwn] = useState<Partial<Judged>>({});
   const [photo, setPhoto] = useState(false);
   // What was tapped before a reload, then what is tapped now, over where it begins.
   const judged: Judged = {
     turn: null,
-    lashDepth: plan.wish.lashDepth,
-    browDepth: plan.wish.browDepth,
+    lashDepth: may.lashDepth ? plan.wish.lashDepth : null,
+    browDepth: may.browDepth ? plan.wish.browDepth : null,
     even: true,
     comfort: run.stop ? "stung" : "well",
     ...run.result,
@@ -36,7 +38,7 @@ export function JudgePanel({ visitId, run, onJudged }: { visitId: string; run: R
     <section aria-label="How it turned out" className="mt-4">
       <h2 className="text-3xl">How did it turn out?</h2>
       <div className="mt-4 grid gap-x-14 gap-y-6 lg:grid-cols-[minmax(0,1.3fr)_minmax(0,1fr)]">
-        {plan.wish.lift !== null ? (
+        {may.turn && plan.wish.lift !== null ? (
           <div>
             <p className="text-ink-2">From the side, in the middle of the line. Which is it most like?</p>
             <div role="radiogroup" aria-label="Turn" className="mt-2 flex flex-wrap gap-2">

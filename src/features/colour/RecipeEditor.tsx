@@ -5,8 +5,9 @@ import type { ProcessStep } from "@/core/protocol";
 import { Button, NumberField, SelectField, Verdict } from "@/ui";
 import { DoseFields } from "./DoseFields";
 import type { StockedProduct } from "./stock";
+import { formatPercent } from "@/core/units";
 
-const percent = (fraction: number) => `${(fraction * 100).toFixed(1)} %`;
+const percent = (fraction: number) => formatPercent(fraction, 1);
 
 /** A recipe: shades in parts, developers in parts, how much of each for a pair of lashes. */
 export function RecipeEditor({

@@ -1,9 +1,9 @@
 "use client";
 import { AREA_LABELS } from "@/core/eye";
 import { lainS, nextTap, offOrder, overrunS, plannedS, runClocks, staggerS, stepOf, areaShort, type RunState } from "@/core/processing";
-import { formatClock } from "@/core/units";
+import { formatClock, sentence } from "@/core/units";
 import { cx, Verdict } from "@/ui";
-import { nowWords, upper } from "./runWords";
+import { nowWords } from "./runWords";
 
 /** The one clock that fills the eye: the coat that is due first, or what is to be done while nothing lies on. */
 export function RunNow({ run, nowMs }: { run: RunState; nowMs: number }) {
@@ -52,7 +52,7 @@ export function RunNow({ run, nowMs }: { run: RunState; nowMs: number }) {
             {next.kind === "coat" ? `Now ${areaShort(next.area)}: first touch.` : `Then ${areaShort(first.area)} off first.`}{" "}
             {second ? (
               <span className="text-ink-2">
-                {upper(areaShort(second.area))} follows{" "}
+                {sentence(areaShort(second.area))} follows{" "}
                 {formatClock(Math.max(0, plannedS(run, second) - lainS(second, nowMs) - (plannedS(run, first) - lainS(first, nowMs))))}{" "}
                 later.
               </span>

@@ -1,9 +1,9 @@
 "use client";
 import { AREA_LABELS } from "@/core/eye";
 import { doseWords } from "@/core/mixing";
-import { lainS, overrunS, runMistakes, stepOf, type RunState } from "@/core/processing";
+import { lainS, overrunS, runMistakes, stepOf, type RunState, STOP_WORDS } from "@/core/processing";
 import { depthWords } from "@/core/colour";
-import { formatClock } from "@/core/units";
+import { formatClock, sentence } from "@/core/units";
 import { cx, Verdict } from "@/ui";
 
 /** A run as it was kept: what lay where and how long, what was mixed from which lots, in which air, how it turned out. */
@@ -41,7 +41,7 @@ export function RunRecord({
       {run.stop ? (
         <p className="mt-2">
           <Verdict tone="stop">
-            Stopped at {clock.format(run.stop.atMs)}, {run.stop.kind === "splash" ? "splash or sting" : "lids stuck"}; rinsed{" "}
+            Stopped at {clock.format(run.stop.atMs)}, {STOP_WORDS[run.stop.kind].label}; rinsed{" "}
             {run.stop.endedAtMs === null ? "until the visit ended" : formatClock((run.stop.endedAtMs - run.stop.atMs) / 1000)}.
           </Verdict>
         </p>
@@ -122,7 +122,7 @@ export function RunRecord({
         <ul className="mt-4 space-y-1">
           {mistakes.map(({ rule, severity, words }) => (
             <li key={rule + words}>
-              <Verdict tone={severity}>{words.charAt(0).toUpperCase() + words.slice(1)}</Verdict>
+              <Verdict tone={severity}>{sentence(words)}</Verdict>
             </li>
           ))}
         </ul>

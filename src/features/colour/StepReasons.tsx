@@ -1,6 +1,6 @@
 "use client";
 import { coatsOn, stepOf, nextTap, lanesOf, type RunState } from "@/core/processing";
-import { formatClock } from "@/core/units";
+import { formatClock, sentence } from "@/core/units";
 import { doseWords } from "@/core/mixing";
 import { Button } from "@/ui";
 import type { ColourProps } from "./colourProps";
@@ -56,7 +56,7 @@ export function StepReasons({
       ) : null}
       {step ? (
         <div>
-          <h2 className="text-xl">{step.name.charAt(0).toUpperCase() + step.name.slice(1)}</h2>
+          <h2 className="text-xl">{sentence(step.name)}</h2>
           <p className="mt-0.5 text-[1.0625rem] text-ink-2">
             Leaflet {formatClock(step.leastS)} to {formatClock(step.mostS)}, planned {formatClock(run.plan!.seconds[step.id] ?? 0)}.{" "}
             {step.before.join(". ")}

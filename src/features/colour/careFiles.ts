@@ -1,11 +1,11 @@
 import "server-only";
 import { z } from "zod";
 import { careCard, careText } from "@/core/care";
-import { SERVICE_KINDS } from "@/core/protocol";
 import { openDocument } from "@/features/map/sheet";
 import { currentMember } from "@/server/member";
 import { refuse } from "@/server/respond";
 import { formatIn } from "@/server/studioTime";
+import { caredFor } from "./caredFor";
 import { colourVisit } from "./data";
 
 const MARGIN_MM = 20;
@@ -18,16 +18,10 @@ export async function careFile(visitId: string, kind: "pdf" | "txt"): Promise<Re
   if (!found) return refuse(404, "No such visit in this studio.");
   const { visit, studioName } = found;
   if (visit.state.finishedAtMs === null) return refuse(409, "The card is made when the visit is over: its dates count from there.");
-  const card = careCard(
-    found.kind,
-    SERVICE_KINDS[found.kind].label,
-    visit.state.finishedAtMs,
-    visit.state.run.plan?.protocol.againAfterDays ?? 0,
-    {
-      moment: (ms) => formatIn(member.timeZone, new Date(ms), "EEEE HH:mm"),
-      day: (ms) => formatIn(member.timeZone, new Date(ms), "d MMMM yyyy"),
-    },
-  );
+  const card = careCard(caredFor(found.kind, visit.state.run, visit.state.finishedAtMs, found.batchNames), {
+    moment: (ms) => formatIn(member.timeZone, new Date(ms), "EEEE HH:mm"),
+    day: (ms) => formatIn(member.timeZone, new Date(ms), "d MMMM yyyy"),
+  });
   const body =
     kind === "txt" ? careText(card, studioName, visit.clientName) : Buffer.from(await cardPdf(card, studioName, visit.clientName));
   return new Response(body, {

@@ -1,6 +1,7 @@
 import "server-only";
 import { asc, desc, eq, inArray } from "drizzle-orm";
 import { z } from "zod";
+import { batchesOf } from "@/core/processing";
 import { SERVICE_KINDS, shippedProtocols, type ServiceKind } from "@/core/protocol";
 import { consent, batch, incident, policy, product, protocol, studio, visit } from "@/db/schema";
 import { newestSurvey } from "@/features/clients/data";
@@ -42,8 +43,6 @@ export function colourVisit(me: Member, visitId: string, now: Date) {
     const [house] = await tx.select({ name: studio.name }).from(studio);
     const past = await clientPast(tx, row.clientId, row.id);
     const sensors = await sensorsNow(tx, row.roomId);
-    const { run } = row.state;
-    const used = [...run.batches.map(({ batchId }) => batchId), ...run.pastes.flatMap(({ lines }) => lines.map(({ batchId }) => batchId))];
     const [signed] = await tx.select().from(consent).where(eq(consent.clientId, row.clientId)).orderBy(desc(consent.createdAt)).limit(1);
     return {
       visit: row,
@@ -57,7 +56,7 @@ export function colourVisit(me: Member, visitId: string, now: Date) {
       shields: await stockedShields(tx),
       survey: await newestSurvey(tx, row.clientId),
       air: airOf(sensors, now.getTime()),
-      batchNames: await batchNames(tx, used),
+      batchNames: await batchNames(tx, batchesOf(row.state.run)),
       incidents: await tx
         .select({ id: incident.id, words: incident.words, createdAt: incident.createdAt })
         .from(incident)

@@ -1,6 +1,6 @@
 import type { StepProposal } from "@/core/processing";
 import type { ProcessStep } from "@/core/protocol";
-import { formatClock } from "@/core/units";
+import { formatClock, sentence } from "@/core/units";
 
 const FACTORS: Record<StepProposal["planned"]["because"][number]["what"], string> = {
   fine: "fine hair",
@@ -39,8 +39,7 @@ export function whyMinutes(step: ProcessStep, { planned, colour, lift, last }: S
   } else if (last) says.push(`${day(last.atMs)} it lay ${formatClock(last.seconds)}; the same again.`);
   else says.push(`The usual ${formatClock(step.defaultS)}; nothing is known of this client yet.`);
   if (colour?.unreachable) says.push("By the leaflet’s end it is more likely not there: a nearer wish is kinder.");
-  for (const { what, factor } of planned.because)
-    says.push(`${FACTORS[what].charAt(0).toUpperCase()}${FACTORS[what].slice(1)}: × ${factor.toFixed(2)}.`);
+  for (const { what, factor } of planned.because) says.push(`${sentence(FACTORS[what])}: × ${factor.toFixed(2)}.`);
   if (planned.held && !lift?.held && !colour?.held)
     says.push(`The leaflet’s ${planned.held === "most" ? "longest" : "shortest"} holds it.`);
   return says;

@@ -1,8 +1,6 @@
 import { AREA_LABELS } from "@/core/eye";
 import { areaShort, stepOf, type NextTap, type RunState } from "@/core/processing";
-import { formatClock } from "@/core/units";
-
-export const upper = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+import { formatClock, sentence } from "@/core/units";
 
 /** What the next tap is called on its button. */
 export function tapWords(run: RunState, next: NextTap): string {
@@ -11,7 +9,7 @@ export function tapWords(run: RunState, next: NextTap): string {
     case "coat":
       return `First touch, ${areaShort(next.area)}`;
     case "wipe":
-      return `${upper(areaShort(next.area))} wiped off`;
+      return `${sentence(areaShort(next.area))} wiped off`;
     case "task":
       return "Done";
     case "mix":
@@ -19,7 +17,7 @@ export function tapWords(run: RunState, next: NextTap): string {
     case "batch":
       return `Which batch: ${step?.name ?? ""}`;
     case "wait":
-      return `${upper(areaShort(next.area))} off now`;
+      return `${sentence(areaShort(next.area))} off now`;
     case "done":
       return "All is off";
   }
@@ -31,7 +29,7 @@ export function nowWords(run: RunState, next: NextTap): string {
   switch (next.kind) {
     case "coat": {
       const where = step?.where === "rootToMiddle" ? ", root to middle, never the tips" : step?.where === "rootOnly" ? ", root only" : "";
-      return `${upper(step?.name ?? "")} onto the ${AREA_LABELS[next.area]}${where}. Its clock begins at first touch.`;
+      return `${sentence(step?.name ?? "")} onto the ${AREA_LABELS[next.area]}${where}. Its clock begins at first touch.`;
     }
     case "wipe":
       return step?.removal ?? "Off, all of it.";
@@ -54,5 +52,5 @@ export function nowWords(run: RunState, next: NextTap): string {
 /** The same for somebody who looks on from elsewhere: what comes, and when. */
 export function soonWords(run: RunState, next: NextTap): string {
   if (next.kind === "task") return run.plan?.protocol.steps.find(({ id }) => id === next.stepId)?.name ?? "";
-  return next.kind === "wait" ? `${upper(areaShort(next.area))} off in ${formatClock(next.leftS)}` : tapWords(run, next);
+  return next.kind === "wait" ? `${sentence(areaShort(next.area))} off in ${formatClock(next.leftS)}` : tapWords(run, next);
 }

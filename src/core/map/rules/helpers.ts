@@ -6,6 +6,7 @@ import type { LashMap, Layer } from "../schema";
 import { changePiece } from "../pieces";
 import type { Fibre } from "../../lash";
 import { ZONE_WORDS } from "../layers";
+import { sentence } from "../../units";
 
 /**
  * Runs a check over every zone of every layer of both eyes. What it finds must follow from the zone's facts, the policy
@@ -36,15 +37,14 @@ export function perPiece(name: string, facts: MapFacts, check: (zone: ZoneFacts,
   });
 }
 
-const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 /** "Client's left, zone 7", "Client's right, accent 2"; zones count from the inner corner. */
 export function placeOf(zone: Pick<ZoneFacts, "side" | "index" | "role">): string {
-  return `${capital(sideLabel(zone.side))}, ${ZONE_WORDS[zone.role]} ${zone.index + 1}`;
+  return `${sentence(sideLabel(zone.side))}, ${ZONE_WORDS[zone.role]} ${zone.index + 1}`;
 }
 
 export function pairPlace(side: Side, role: Layer["role"], first: number, second: number): string {
   const word = role === "base" ? "zones" : role === "accent" ? "accents" : "under layer";
-  return `${capital(sideLabel(side))}, ${word} ${first + 1} and ${second + 1}`;
+  return `${sentence(sideLabel(side))}, ${word} ${first + 1} and ${second + 1}`;
 }
 
 /** Where a finding about one zone points. */
