@@ -38,11 +38,15 @@ test("a lift and tint from plan to card: proposed from history, run by the pedal
   await expect(page.getByText(/By 3 looks at 3 visits: the wish at/)).toBeVisible();
   // No key moves a time past the leaflet.
   const minutes = page.getByRole("slider", { name: "Minutes for step 1" });
+  // The room may be unlike last time's, which counts too.
+  const proposed = (await minutes.getAttribute("aria-valuetext"))!;
+  expect(seconds(proposed)).toBeGreaterThanOrEqual(300);
+  expect(seconds(proposed)).toBeLessThan(480);
   await minutes.focus();
   for (let i = 0; i < 12; i++) await page.keyboard.press("ArrowRight");
   await expect(minutes).toHaveAttribute("aria-valuetext", "8:00");
   await page.getByRole("button", { name: "As proposed" }).click();
-  await expect(minutes).toHaveAttribute("aria-valuetext", "6:30");
+  await expect(minutes).toHaveAttribute("aria-valuetext", proposed);
   await page.getByRole("radio", { name: "Shield" }).click();
   await expect(page.getByRole("radio", { name: /cove/ })).toHaveAttribute("aria-checked", "true");
   await expect(page.getByText(/this client keeps 62 % of it/)).toBeVisible();
@@ -83,7 +87,7 @@ test("a lift and tint from plan to card: proposed from history, run by the pedal
   await page.keyboard.press("Space");
   await expect(now(page)).toContainText("right lashes, step 1");
   await page.keyboard.press("Space");
-  await expect(lane(page, "left lashes")).toContainText("step 1: 6:2");
+  await expect(lane(page, "left lashes")).toContainText(/step 1: \d:[0-5]\d/);
   // Off too early is asked about, and not done by one tap.
   await page.keyboard.press("1");
   await expect(page.getByText(/Its time is not up/)).toBeVisible();

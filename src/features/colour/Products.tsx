@@ -40,7 +40,7 @@ export function Products({ products, today, mayChange }: { products: readonly St
           Dilute or blend
         </Button>
       </div>
-      <div className="overflow-x-auto">
+      <div className="relative overflow-x-auto">
         <table className="mt-2 w-full min-w-[46rem] text-[0.9375rem]">
           <thead>
             <tr className="text-left text-sm text-ink-2">
