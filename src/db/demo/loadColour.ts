@@ -110,7 +110,7 @@ async function loadPerson(tx: Tx, make: Making, person: ColourClient) {
       studioId,
       id: make.id(`survey ${person.key}`),
       clientId,
-      document: eyes(person.lengths, { all: { direction: "down" } }),
+      document: eyes(person.lengths, { all: { direction: "down" }, left: -0.3 }),
       takenBy: make.id(person.technician),
       createdAt: since,
     });
