@@ -13,4 +13,4 @@ export {
   type TimeToTarget,
 } from "./processing";
 export { proposeMinutes, type MinutesProposal } from "./proposeMinutes";
-export { proposeShade, type ShadeProposal, type ShadeParts, type ShadeShelf } from "./proposeShade";
+export { proposeShade, stillOff, type ShadeProposal, type ShadeParts, type ShadeShelf } from "./proposeShade";

@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import { DEPTHS, blendShades, depthOf, hairColour, onHair, proposeShade, type ShadeParts } from ".";
+import { DEPTHS, PROCESS_PRIORS, blendShades, depthOf, hairColour, onHair, proposeShade, stillOff, type ShadeParts } from ".";
 
 const shelf = new Map([
   ["night", "#17151f"],
@@ -67,4 +67,21 @@ test("always nearer the wish by its own model, within what a recipe may hold, an
     }),
     { seed: 21, numRuns: 60 },
   );
+});
+
+describe("what the same shades would miss", () => {
+  const prior = PROCESS_PRIORS.tint;
+  const last = { from: 6, came: 4, minutes: 5 };
+  test("lying as long as last time it is what last time missed", () => {
+    expect(stillOff(last, { from: 6, wished: 2, minutes: 5 }, prior)).toBeCloseTo(2, 12);
+    expect(stillOff(last, { from: 6, wished: 4, minutes: 5 }, prior)).toBeCloseTo(0, 12);
+  });
+  test("longer takes more, by the curve of the product; what does not lie changes nothing", () => {
+    // Derived: a share 1 − e^(−rate·t) is taken; two steps in 5 min are 2·(1 − e^(−10·rate))/(1 − e^(−5·rate)) in 10.
+    const share = (minutes: number) => 1 - Math.exp(-prior.rate.median * minutes);
+    expect(stillOff(last, { from: 6, wished: 2, minutes: 10 }, prior)).toBeCloseTo(4 - (2 * share(10)) / share(5), 12);
+    expect(stillOff(last, { from: 6, wished: 2, minutes: 0 }, prior)).toBeCloseTo(4, 12);
+    expect(stillOff({ ...last, minutes: 0 }, { from: 6, wished: 2, minutes: 9 }, prior)).toBeCloseTo(2, 12);
+  });
+  test("darker hair today comes out darker", () => expect(stillOff(last, { from: 5, wished: 2, minutes: 5 }, prior)).toBeCloseTo(1, 12));
 });

@@ -1,5 +1,6 @@
 import { blendShades, depthOf, onHair } from "./blend";
 import { hairColour } from "./depth";
+import { takenAfter, type ProcessPrior } from "./processing";
 
 export type ShadeParts = { readonly productId: string; readonly parts: number };
 /** Shades of one family that can be mixed today, by product id; colours as #rrggbb. */
@@ -27,9 +28,22 @@ const MOST_SHADES = 4;
 const CHANGES = [-3, -2, -1, 1, 2, 3, 4, 5];
 
 /**
+ * By how many steps the same shades would come out lighter than wished, lying as long as planned now: what they did last
+ * time, stretched by how much more such a product takes. Time is changed before shades are. Minutes; depths 1..10.
+ */
+export function stillOff(
+  last: { readonly from: number; readonly came: number; readonly minutes: number },
+  now: { readonly from: number; readonly wished: number; readonly minutes: number },
+  prior: ProcessPrior,
+): number {
+  const stretch = last.minutes > 0 ? takenAfter(now.minutes, prior) / takenAfter(last.minutes, prior) : 1;
+  return now.from + (last.came - last.from) * stretch - now.wished;
+}
+
+/**
  * Shades for the next time: last time's, with one of them, or one more from the shelf, given more or fewer parts so that the
- * blend on this hair moves by what last time missed the wish. Differences between blends are trusted, not their depths:
- * how this hair takes colour stands in what came out. `off` is by how many steps it came out lighter than wished, `fromDepth` the hair's own depth, `taken` how far the stain goes (0..1).
+ * blend on this hair moves by what they would miss the wish by. Differences between blends are trusted, not their depths:
+ * how this hair takes colour stands in what came out. `off` is by how many steps they would come out lighter than wished, `fromDepth` the hair's own depth, `taken` how far the stain goes (0..1).
  */
 export function proposeShade(
   last: readonly ShadeParts[],

@@ -10,13 +10,15 @@ import type { StartingRecipe } from "./usualRecipe";
 /** Where a recipe comes from, in a sentence. */
 function whyShade({ shade }: StartingRecipe, nameOf: (productId: string) => string): string {
   if (!shade) return "Nothing was mixed for this client yet: the protocol’s usual amounts.";
-  if (shade.reason === "same") return "As last time: it came out as wished.";
+  if (shade.reason === "same")
+    return shade.cameOff ? "As last time: today’s minutes make up for what it missed." : "As last time: it came out as wished.";
+  const steps = (by: number) => `about ${Math.abs(by).toFixed(1)} ${Math.abs(by).toFixed(1) === "1.0" ? "step" : "steps"}`;
+  const missed = `by today’s minutes it would come out ${steps(shade.off)} ${shade.off > 0 ? "lighter" : "darker"} than wished`;
   if (!shade.change)
-    return "As last time. It came out off the wish, and no shade on the shelf brings it nearer: change the minutes, or wish for what it was.";
+    return `As last time, though ${missed}, and no shade on the shelf brings it nearer: change the minutes, or wish for what it was.`;
   const { productId, from, to } = shade.change;
   const parts = from === 0 ? `${to} ${to === 1 ? "part" : "parts"} added` : to === 0 ? "left out" : `${from} → ${to} parts`;
-  const moved = Math.abs(shade.movedBy).toFixed(1);
-  return `As last time but ${nameOf(productId)}, ${parts}: it came out ${shade.reason === "darker" ? "lighter" : "darker"} than wished, and this blend is about ${moved} steps ${shade.reason} on this hair. A guide.`;
+  return `As last time but ${nameOf(productId)}, ${parts}: ${missed}, and this blend is ${steps(shade.movedBy)} ${shade.reason} on this hair. A guide.`;
 }
 
 /** What will be mixed for each step, with the reason, the amounts and the blend on this hair. */

@@ -78,8 +78,14 @@ export function PlanPanel({ visit, roomC }: { visit: ColourProps; roomC: number 
         choice.fits[choice.advised ?? 0]!)
       : null;
   const proposed = useMemo(
-    () => new Map(mixed.map((step) => [step.id, startingRecipe(step, visit.products, visit.past)])),
-    [mixed, visit.products, visit.past],
+    () =>
+      new Map(
+        mixed.map((step) => {
+          const { seconds } = times.find(({ proposal }) => proposal.stepId === step.id)!;
+          return [step.id, startingRecipe(step, visit.products, visit.past, { wish: draft.wish, from: draft.from, seconds })];
+        }),
+      ),
+    [mixed, visit.products, visit.past, times, draft.wish, draft.from],
   );
   const recipes = Object.fromEntries(
     mixed.flatMap((step) => {

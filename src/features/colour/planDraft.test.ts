@@ -120,6 +120,8 @@ describe("a plan's beginning", () => {
 });
 
 describe("a recipe's beginning", () => {
+  /** As long as last time lay, for the same wish. */
+  const today = { wish: { lift: null, lashDepth: 2, browDepth: null }, from: { lashDepth: 5, browDepth: 5 }, seconds: 600 };
   test("with nothing known: the first open shade, the weakest developer, the protocol's amounts", () => {
     expect(usualRecipe(tint, shelf)).toEqual({
       colours: [{ productId: NIGHT, parts: 1 }],
@@ -129,7 +131,7 @@ describe("a recipe's beginning", () => {
       developerAmount: tint.mix!.developerAmount,
       developerUnit: tint.mix!.developerUnit,
     });
-    expect(startingRecipe(tint, shelf, [])).toMatchObject({ shade: null });
+    expect(startingRecipe(tint, shelf, [], today)).toMatchObject({ shade: null });
   });
   test("nothing open to mix it from: none", () => {
     expect(usualRecipe(tint, [])).toBeNull();
@@ -144,24 +146,38 @@ describe("a recipe's beginning", () => {
         tint,
         shelf.map((one) => ({ ...one, batches: [] })),
         [],
+        today,
       ),
     ).toBeNull();
   });
   test("what came out as wished is mixed again, amounts and all", () => {
-    expect(startingRecipe(tint, shelf, [tinted(2)])).toMatchObject({ recipe: brownAlone, shade: { reason: "same" } });
+    expect(startingRecipe(tint, shelf, [tinted(2)], today)).toMatchObject({ recipe: brownAlone, shade: { reason: "same" } });
   });
   test("what came out too light is darkened from the shelf; a shade no longer open is not proposed", () => {
-    const darker = startingRecipe(tint, shelf, [tinted(4)])!;
+    const darker = startingRecipe(tint, shelf, [tinted(4)], today)!;
     expect(darker.shade).toMatchObject({ reason: "darker", change: { productId: NIGHT, from: 0 } });
     expect(darker.recipe).toMatchObject({ colourAmount: 2, developers: brownAlone.developers });
     const shut = shelf.map((one) => (one.id === NIGHT ? { ...one, batches: [] } : one));
-    expect(startingRecipe(tint, shut, [tinted(4)])!.shade).toMatchObject({ reason: "none" });
+    expect(startingRecipe(tint, shut, [tinted(4)], today)!.shade).toMatchObject({ reason: "none" });
     const gone = shelf.filter(({ id: one }) => one !== BROWN);
-    expect(startingRecipe(tint, gone, [tinted(4)])).toMatchObject({ recipe: { colours: [{ productId: NIGHT }] }, shade: null });
+    expect(startingRecipe(tint, gone, [tinted(4)], today)).toMatchObject({ recipe: { colours: [{ productId: NIGHT }] }, shade: null });
+  });
+  test("time is changed before shades are: where longer lying makes up for it, the shades stay", () => {
+    // After two minutes it was a step lighter than wished; in four the same shades come near it, in ten far past it.
+    const slow = { ...tinted(3), run: { ...tinted(3).run, coats: tinted(3).run.coats.map((coat) => ({ ...coat, offAtMs: 121_000 })) } };
+    expect(startingRecipe(tint, shelf, [slow], { ...today, seconds: 240 })!.shade).toMatchObject({ reason: "same", cameOff: true });
+    expect(startingRecipe(tint, shelf, [slow], today)!.shade!.off).toBeLessThan(-1);
+    expect(startingRecipe(tint, shelf, [slow], { ...today, seconds: 120 })!.shade).toMatchObject({ reason: "darker" });
+  });
+  test("today's wish counts, not last time's", () => {
+    expect(startingRecipe(tint, shelf, [tinted(2)], { ...today, wish: { ...today.wish, lashDepth: 4 } })!.shade).toMatchObject({
+      reason: expect.stringMatching(/lighter|none/),
+      off: -2,
+    });
   });
   test("only what lay on counts: a recipe planned and never used says nothing", () => {
     const unused = tinted(4);
     const past = [{ ...unused, run: { ...unused.run, coats: [] } }];
-    expect(startingRecipe(tint, shelf, past)).toMatchObject({ shade: null });
+    expect(startingRecipe(tint, shelf, past, today)).toMatchObject({ shade: null });
   });
 });

@@ -1,6 +1,6 @@
-import { PROCESS_PRIORS, proposeShade, takenAfter, type ShadeProposal } from "@/core/colour";
+import { PROCESS_PRIORS, proposeShade, stillOff, takenAfter, type ShadeProposal } from "@/core/colour";
 import type { Recipe } from "@/core/mixing";
-import type { PastRun } from "@/core/processing";
+import { lainS, type PastRun, type Wish } from "@/core/processing";
 import type { ProcessStep } from "@/core/protocol";
 import type { StockedProduct } from "./stock";
 
@@ -23,33 +23,47 @@ export function usualRecipe(step: ProcessStep, products: readonly StockedProduct
   };
 }
 
-/** `shade` says what was made of last time's shades; null where nothing was mixed for this client yet. */
-export type StartingRecipe = { readonly recipe: Recipe; readonly shade: ShadeProposal | null };
+/** `shade` says what was made of last time's shades, `cameOff` whether they missed the wish; null where nothing was mixed for this client yet. */
+export type StartingRecipe = {
+  readonly recipe: Recipe;
+  readonly shade: (ShadeProposal & { readonly cameOff: boolean; readonly off: number }) | null;
+};
 
-/** What was mixed last for this client where it still can be, its shades shifted if it came out off the wish; else the usual. */
-export function startingRecipe(step: ProcessStep, products: readonly StockedProduct[], past: readonly PastRun[]): StartingRecipe | null {
+/**
+ * What was mixed last for this client where it still can be, its shades shifted where today's minutes would not make up for
+ * what it missed; else the usual. `seconds` is how long it is planned to lie today.
+ */
+export function startingRecipe(
+  step: ProcessStep,
+  products: readonly StockedProduct[],
+  past: readonly PastRun[],
+  today: Wish & { readonly seconds: number },
+): StartingRecipe | null {
   const open = products.filter(({ batches }) => batches.length > 0);
-  const last = past.findLast(
-    ({ run }) => run.plan?.recipes[step.id] !== undefined && run.coats.some(({ stepId }) => stepId === step.id),
-  )?.run;
-  const recipe = last?.plan?.recipes[step.id];
+  const last = past.findLast(({ run }) => run.plan?.recipes[step.id] !== undefined && run.coats.some(({ stepId }) => stepId === step.id));
+  const plan = last?.run.plan;
+  const recipe = plan?.recipes[step.id];
   if (
-    !last?.plan ||
+    !last ||
+    !plan ||
     !recipe ||
     ![...recipe.colours, ...recipe.developers].every(({ productId }) => open.some(({ id }) => id === productId))
   ) {
     const usual = usualRecipe(step, products);
     return usual && { recipe: usual, shade: null };
   }
-  const { wish, from, seconds } = last.plan;
-  const [wished, fromDepth, came] =
-    step.on === "lashes"
-      ? [wish.lashDepth, from.lashDepth, last.result?.lashDepth]
-      : [wish.browDepth, from.browDepth, last.result?.browDepth];
-  // Lightener has no shade to shift; and where no depth was wished for or seen, nothing is known to be missed.
-  const off = step.product === "lightener" || wished === null || came == null ? 0 : came - wished;
+  const depth = step.on === "lashes" ? ("lashDepth" as const) : ("browDepth" as const);
+  const wished = today.wish[depth];
+  const came = last.run.result?.[depth];
+  const minutes = Math.max(...last.run.coats.filter(({ stepId }) => stepId === step.id).map((coat) => lainS(coat, last.endedAtMs))) / 60;
+  const prior = PROCESS_PRIORS[step.product === "toner" ? "toner" : "tint"];
+  // Lightener has no shade to shift; and where no depth is wished for or was seen, nothing is known to be missed.
+  const known = step.product !== "lightener" && wished !== null && came != null;
+  const off = known
+    ? stillOff({ from: plan.from[depth], came, minutes }, { from: today.from[depth], wished, minutes: today.seconds / 60 }, prior)
+    : 0;
   const colours = open.flatMap(({ id, document: { kind, colour } }) => (kind === step.product && colour ? [[id, colour] as const] : []));
-  const taken = takenAfter((seconds[step.id] ?? step.defaultS) / 60, PROCESS_PRIORS[step.product === "toner" ? "toner" : "tint"]);
-  const shade = proposeShade(recipe.colours, new Map(colours), { off, fromDepth, taken });
-  return { recipe: { ...recipe, colours: [...shade.colours] }, shade };
+  const taken = takenAfter(today.seconds / 60, prior);
+  const shade = proposeShade(recipe.colours, new Map(colours), { off, fromDepth: today.from[depth], taken });
+  return { recipe: { ...recipe, colours: [...shade.colours] }, shade: { ...shade, off, cameOff: known && came !== plan.wish[depth] } };
 }
