@@ -167,7 +167,9 @@ describe("a recipe's beginning", () => {
     const slow = { ...tinted(3), run: { ...tinted(3).run, coats: tinted(3).run.coats.map((coat) => ({ ...coat, offAtMs: 121_000 })) } };
     expect(startingRecipe(tint, shelf, [slow], { ...today, seconds: 240 })!.shade).toMatchObject({ reason: "same", cameOff: true });
     expect(startingRecipe(tint, shelf, [slow], today)!.shade!.off).toBeLessThan(-1);
-    expect(startingRecipe(tint, shelf, [slow], { ...today, seconds: 120 })!.shade).toMatchObject({ reason: "darker" });
+    expect(startingRecipe(tint, shelf, [slow], { ...today, seconds: 120, wish: { ...today.wish, lashDepth: 1 } })!.shade).toMatchObject({
+      reason: "darker",
+    });
   });
   test("today's wish counts, not last time's", () => {
     expect(startingRecipe(tint, shelf, [tinted(2)], { ...today, wish: { ...today.wish, lashDepth: 4 } })!.shade).toMatchObject({
