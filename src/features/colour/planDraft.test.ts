@@ -163,13 +163,12 @@ describe("a recipe's beginning", () => {
     expect(startingRecipe(tint, gone, [tinted(4)], today)).toMatchObject({ recipe: { colours: [{ productId: NIGHT }] }, shade: null });
   });
   test("time is changed before shades are: where longer lying makes up for it, the shades stay", () => {
-    // After two minutes it was a step lighter than wished; in four the same shades come near it, in ten far past it.
-    const slow = { ...tinted(3), run: { ...tinted(3).run, coats: tinted(3).run.coats.map((coat) => ({ ...coat, offAtMs: 121_000 })) } };
-    expect(startingRecipe(tint, shelf, [slow], { ...today, seconds: 240 })!.shade).toMatchObject({ reason: "same", cameOff: true });
-    expect(startingRecipe(tint, shelf, [slow], today)!.shade!.off).toBeLessThan(-1);
-    expect(startingRecipe(tint, shelf, [slow], { ...today, seconds: 120, wish: { ...today.wish, lashDepth: 1 } })!.shade).toMatchObject({
-      reason: "darker",
-    });
+    // After five minutes it was a step lighter than wished; in eight the same shades come near it, in two no shade can.
+    const five = { ...tinted(3), run: { ...tinted(3).run, coats: tinted(3).run.coats.map((coat) => ({ ...coat, offAtMs: 301_000 })) } };
+    const shade = (seconds: number) => startingRecipe(tint, shelf, [five], { ...today, seconds })!.shade;
+    expect(shade(480)).toMatchObject({ reason: "same", cameOff: true });
+    expect(shade(300)).toMatchObject({ reason: "darker", off: 1, cameOff: true });
+    expect(shade(120)).toMatchObject({ reason: "none" });
   });
   test("today's wish counts, not last time's", () => {
     expect(startingRecipe(tint, shelf, [tinted(2)], { ...today, wish: { ...today.wish, lashDepth: 4 } })!.shade).toMatchObject({
