@@ -183,6 +183,7 @@ test("the stop key: rinse clock at once, exposures until each is wiped, the othe
     paste("tint-lashes"),
     paste("tint-brows"),
     { minutesAgo: 3, type: "coated", payload: { stepId: "tint-lashes", area: "lashRight" } },
+    { minutesAgo: 2.8, type: "coated", payload: { stepId: "tint-lashes", area: "lashLeft" } },
     { minutesAgo: 2.5, type: "coated", payload: { stepId: "tint-brows", area: "browLeft" } },
   ]);
   await page.reload();
@@ -203,8 +204,15 @@ test("the stop key: rinse clock at once, exposures until each is wiped, the othe
   await page.goto("/clients");
   await expect(page.getByTestId("clock-rinse")).toBeVisible();
   await expect(page.getByTestId("clock-coat").first()).toContainText("still on");
+  // More than three: the rest unfolds by a touch.
+  const more = page.getByRole("button", { name: /more clocks/ });
+  const hung = page.getByRole("region", { name: "Running clocks" }).getByRole("link");
+  await expect(hung).toHaveCount(3);
+  await more.click();
+  await expect.poll(() => hung.count()).toBeGreaterThan(3);
   await page.goto(`/visits/${visitId}`);
   await stop.getByRole("button", { name: /right lashes wiped/ }).click();
+  await stop.getByRole("button", { name: /left lashes wiped/ }).click();
   await stop.getByRole("button", { name: "End it before the time" }).click();
   await expect(stop.getByRole("button", { name: "The rinse is over" })).toBeDisabled();
   await stop.getByRole("button", { name: /left brow wiped/ }).click();

@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import { patchTestStanding, trueTime, visitClocks, visitEventBatchSchema, visitState, type KeptEvent } from ".";
+import { byUrgency, patchTestStanding, trueTime, visitClocks, visitEventBatchSchema, visitState, type Clock, type KeptEvent } from ".";
 
 const VISIT = "00000000-0000-4000-8000-000000000001";
 const T0 = Date.parse("2026-03-02T10:00:00.000Z");
@@ -128,4 +128,19 @@ describe("patch test, valid six months by default (common practice)", () => {
   test("six months from the end of August end with February", () => {
     expect(patchTestStanding([{ placedOn: "2026-08-31", result: "clear" }], today, 6)).toMatchObject({ validUntil: "2027-02-28" });
   });
+});
+
+test("clocks hang with the loudest first, and of those the one with least left", () => {
+  const clock = (id: string, state: Clock["state"], leftS: number): Clock => ({ id, kind: "coat", label: id, totalS: 600, leftS, state });
+  const clocks = [
+    clock("long", "running", 300),
+    clock("done", "done", 0),
+    clock("next", "running", 28),
+    clock("late", "over", -5),
+    clock("soon", "soon", 90),
+    clock("later", "over", -40),
+    clock("past", "past", -2),
+    { ...clock("rinse", "running", 800), kind: "rinse" as const },
+  ];
+  expect([...clocks].sort(byUrgency).map(({ id }) => id)).toEqual(["rinse", "past", "later", "late", "soon", "next", "long", "done"]);
 });

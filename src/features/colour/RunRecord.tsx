@@ -27,7 +27,7 @@ export function RunRecord({
       ...run.pastes.filter((one) => one.stepId === stepId).flatMap(({ lines }) => lines),
     ]
       .map(({ batchId }) => batchNames[batchId] ?? "not written down")
-      .join(", ");
+      .join(", ") || "no batch written down";
   return (
     <section aria-label="The run as it was kept">
       <h2 className="text-3xl">{plan.protocol.name}</h2>

@@ -3,7 +3,7 @@ import Link from "next/link";
 import { usePathname } from "next/navigation";
 import { useEffect, useEffectEvent, useRef, useState } from "react";
 import { formatClock } from "@/core/units";
-import { visitClocks, visitState, type Clock } from "@/core/visit";
+import { byUrgency, visitClocks, visitState, type Clock } from "@/core/visit";
 import { cx, isTyping } from "@/ui";
 import { alarmOf, tell, unlockSound } from "./alarm";
 import { useNow, useVisits, useVisitStore } from "./VisitProvider";
@@ -21,8 +21,7 @@ const MARKS: Record<Clock["state"], string> = { running: "", soon: "▲ ", over:
 
 /** Clocks that a visit's own page shows itself, and shows larger. */
 const OWN_PAGE: readonly Clock["kind"][] = ["eyes", "coat", "look", "paste", "rinse"];
-/** What is loudest hangs first; no more than this many, or none could be read. */
-const URGENCY: Record<Clock["state"], number> = { past: 0, over: 1, soon: 2, running: 3, done: 4 };
+/** No more than this many hang at once, or none could be read; a touch unfolds the rest. */
 const MOST = 3;
 
 /** Typing, a dialog, or a key that is meant for what has the focus. */
@@ -50,7 +49,7 @@ export function HangingClocks() {
   const hanging = all
     // On the visit's own page these have clocks that fill it.
     .filter(({ visit, clock }) => !OWN_PAGE.includes(clock.kind) || path !== `/visits/${visit.id}`)
-    .sort((a, b) => URGENCY[a.clock.state] - URGENCY[b.clock.state]);
+    .sort((a, b) => byUrgency(a.clock, b.clock));
   /** On a run's own page the pedal is the run's; what is owed elsewhere keeps its letter. */
   const pedalTaken = visits.some(({ id }) => path === `/visits/${id}` && visitState(events.get(id) ?? []).run.plan !== null);
 
