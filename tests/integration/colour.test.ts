@@ -25,7 +25,7 @@ beforeEach(async () => {
   // The studio's own fill of today would be extensions on the lashes.
   await sql("delete from studio.visit_event where studio_id = $1", [studio.ids.studioId]);
   actAs(studio.member("technician"));
-  actions = (await import("@/features/colour/actions")) as unknown as Actions;
+  actions = { ...(await import("@/features/colour/actions")), ...(await import("@/features/colour/stockActions")) } as unknown as Actions;
 });
 
 const open = async (kind: string) => {

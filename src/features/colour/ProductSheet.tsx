@@ -3,7 +3,7 @@ import { useState } from "react";
 import { COLOURING, PRODUCT_KINDS, type Product, type ProductKind } from "@/core/mixing";
 import { Button, Dialog, Notice, SelectField, TextField } from "@/ui";
 import { readNumber } from "@/ui/readNumber";
-import { keepProduct } from "./actions";
+import { keepProduct } from "./stockActions";
 import type { StockedProduct } from "./stock";
 
 const CONSISTENCIES = ["liquid", "cream", "powder"] as const;

@@ -3,7 +3,7 @@ import dynamic from "next/dynamic";
 import { useState } from "react";
 import { PRODUCT_KINDS } from "@/core/mixing";
 import { Button, Verdict } from "@/ui";
-import { emptyBatch } from "./actions";
+import { emptyBatch } from "./stockActions";
 import type { StockedProduct } from "./stock";
 
 // Sheets are fetched when they are first opened.

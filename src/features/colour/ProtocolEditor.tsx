@@ -14,7 +14,7 @@ import {
   type Step,
 } from "@/core/protocol";
 import { Button, Notice, NumberField, TextField, Verdict } from "@/ui";
-import { keepProtocol, putProtocolAway } from "./actions";
+import { keepProtocol, putProtocolAway } from "./stockActions";
 import { StepFields } from "./StepFields";
 import { newStep, STEP_KINDS } from "./newStep";
 

@@ -3,7 +3,7 @@ import { useState } from "react";
 import { rawTurnDeg } from "@/core/lift";
 import { Button, Notice, SelectField, TextField } from "@/ui";
 import { readNumber } from "@/ui/readNumber";
-import { addShield, removeShield } from "./actions";
+import { addShield, removeShield } from "./stockActions";
 import type { StockedShield } from "./stock";
 
 /** Shields and rods in stock, drawn as large as they are to each other, with what they do to a 9 mm lash. */

@@ -2,7 +2,7 @@
 import { useState } from "react";
 import { Button, Choice, Dialog, Notice, TextField } from "@/ui";
 import { readNumber } from "@/ui/readNumber";
-import { calibrateProduct, openBatch } from "./actions";
+import { calibrateProduct, openBatch } from "./stockActions";
 import type { StockedProduct } from "./stock";
 
 type Problem = { readonly message: string; readonly fields: Readonly<Record<string, string>> };
