@@ -1,4 +1,4 @@
-import { readdirSync, readFileSync, statSync } from "node:fs";
+import { readdirSync, readFileSync } from "node:fs";
 import path from "node:path";
 import { actAs } from "../support/memberAs";
 import { liftPlan } from "../support/runs";
@@ -100,11 +100,14 @@ const inputs: Record<string, (s: TestStudio) => unknown> = {
   "studio/renewToken": (s) => ({ id: s.ids.sensor }),
 };
 
+/** Whatever file of a feature is open to the browser, by what it says of itself, not by its name. */
 async function everyAction(): Promise<[string, Action][]> {
   const found: [string, Action][] = [];
-  for (const feature of readdirSync("src/features")) {
-    const file = path.resolve("src/features", feature, "actions.ts");
-    if (!statSync(file, { throwIfNoEntry: false }) || feature === "signIn") continue;
+  for (const entry of readdirSync("src/features", { recursive: true, withFileTypes: true })) {
+    const file = path.resolve(entry.parentPath, entry.name);
+    if (!entry.isFile() || !/\.tsx?$/.test(entry.name) || !/^"use server"/m.test(readFileSync(file, "utf8"))) continue;
+    const feature = path.relative(path.resolve("src/features"), file).split(path.sep)[0]!;
+    if (feature === "signIn") continue;
     const actions = (await import(file)) as Record<string, Action>;
     for (const [name, action] of Object.entries(actions)) if (typeof action === "function") found.push([`${feature}/${name}`, action]);
   }
