@@ -10,6 +10,9 @@ import { lainS, stepOf, type RunState } from "./runState";
 /** A run of the past, with when it ended, ms. */
 export type PastRun = { readonly visitId: string; readonly endedAtMs: number; readonly run: RunState };
 
+/** Products that change how deep hair is. */
+const COLOURS: readonly ProductKind[] = ["tint", "toner", "lightener"];
+
 /**
  * How a product went on a part of this client, run by run: depth at the beginning, at each look, and as it was judged at the
  * end. The longest-lying side speaks for the run.
@@ -21,10 +24,7 @@ export function coursesOf(past: readonly PastRun[], product: ProductKind, part: 
     const longest = coats.reduce<(typeof coats)[number] | null>((a, b) => (a && lainS(a, endedAtMs) >= lainS(b, endedAtMs) ? a : b), null);
     if (!longest) return [];
     // A toner begins from what the lightener left, which only the looks can tell.
-    const chain = processSteps(run.plan.protocol).filter(
-      ({ on }) => on === part && ["tint", "toner", "lightener"].includes(stepOf(run, longest.stepId)?.product ?? ""),
-    );
-    const colours = chain.filter((step) => step.product === "tint" || step.product === "toner" || step.product === "lightener");
+    const colours = processSteps(run.plan.protocol).filter(({ on, product: its }) => on === part && its !== null && COLOURS.includes(its));
     const isFirst = colours[0]?.id === longest.stepId;
     const isLast = colours.at(-1)?.id === longest.stepId;
     const from = part === "lashes" ? run.plan.from.lashDepth : run.plan.from.browDepth;
@@ -48,8 +48,7 @@ export function keptReadingsOf(past: readonly PastRun[]): KeptReading[] {
 export function judgeable(run: RunState): { readonly turn: boolean; readonly lashDepth: boolean; readonly browDepth: boolean } {
   const lay = (products: readonly ProductKind[], part: HairPart) =>
     run.coats.some((coat) => partOf(coat.area) === part && products.includes(stepOf(run, coat.stepId)?.product as ProductKind));
-  const colours: ProductKind[] = ["tint", "toner", "lightener"];
-  return { turn: lay(["lifting"], "lashes"), lashDepth: lay(colours, "lashes"), browDepth: lay(colours, "brows") };
+  return { turn: lay(["lifting"], "lashes"), lashDepth: lay(COLOURS, "lashes"), browDepth: lay(COLOURS, "brows") };
 }
 
 /** Every batch that touched the client, in the order it came. */

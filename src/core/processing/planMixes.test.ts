@@ -63,6 +63,10 @@ test("lightener for lashes, and what is not on the shelf, are named with their s
     ["tint-brows", expect.stringMatching(/: A product of this recipe is no longer on the shelf/)],
   ]);
 });
+test("brows left out are not mixed for, and keep nobody from tinting lashes", () => {
+  expect(objections({ areas: ["lashRight", "lashLeft"] })).toEqual([["tint-lashes", null]]);
+  expect(objections({ areas: ["browLeft"] })).toEqual([["tint-brows", null]]);
+});
 test("each mix is scaled to its own areas: a brow left out takes its share away", () => {
   const grams = (areas: RunPlan["areas"]) =>
     planMixes(plan({ areas }), shelf, 0.02).map(({ mix }) => ("lines" in mix ? Math.round(mix.grams.mid * 100) / 100 : null));

@@ -99,8 +99,7 @@ export function PlanPanel({ visit, roomC }: { visit: ColourProps; roomC: number 
     products,
     visit.policy.lashPeroxidePercent / 100,
   );
-  // Without an area there is nothing to mix for, which is said where areas are chosen.
-  const mixStop = draft.areas.length === 0 ? null : (mixes.find(({ objection }) => objection !== null)?.objection ?? null);
+  const mixStop = mixes.find(({ objection }) => objection !== null)?.objection ?? null;
   const stopped = mixStop !== null || findings.some(({ weight }) => weight === "stop");
 
   const begin = async () => {
@@ -190,7 +189,7 @@ export function PlanPanel({ visit, roomC }: { visit: ColourProps; roomC: number 
           <PlanMixes
             visit={visit}
             draft={draft}
-            steps={mixed}
+            steps={mixed.filter(({ on }) => draft.areas.some((area) => partOf(area) === on))}
             recipes={recipes}
             mixes={mixes}
             proposedOf={(stepId) => (draft.recipes[stepId] ? null : (proposed.get(stepId) ?? null))}
