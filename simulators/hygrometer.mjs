@@ -75,7 +75,9 @@ async function report() {
         body: JSON.stringify({ sentAt: new Date(Date.now() + clockOffMs).toISOString(), readings: batch }),
       });
       if (response.status === 401) console.error("hygrometer: the token is not known (any more).");
-      if (!response.ok) break;
+      // What is refused for good is told once and let go: sent again it would be refused again, with all that waits behind it.
+      if (response.status === 400) console.error(`hygrometer: refused, ${(await response.json()).message}`);
+      else if (!response.ok) break;
       kept = kept.slice(batch.length);
     }
   } catch {

@@ -2,9 +2,11 @@ import "server-only";
 import { randomUUID } from "node:crypto";
 import { z } from "zod";
 import type { Role } from "@/db/schema";
+import { isStorable } from "@/core/units";
 import { log } from "./log";
 import { currentMember, mayActAs, type Member } from "./member";
 import type { ActionResult } from "./actionResult";
+import { withoutWords } from "./withoutWords";
 
 /** What a user's own doing can bring about: said to them in these words. */
 export class Refusal extends Error {
@@ -35,13 +37,14 @@ export function action<S extends z.ZodType, T>(
           message: `This needs the ${options.least === "owner" ? "owner's" : "a technician's"} hand.`.replace("the a", "a"),
           fields: {},
         };
+      if (!isStorable(input)) return { ok: false, message: "There are characters in this that cannot be kept. Type it anew.", fields: {} };
       const parsed = options.input.safeParse(input);
       if (!parsed.success) return { ok: false, message: "Something here is not right yet.", fields: fieldsOf(parsed.error) };
       return { ok: true, data: await work(member, parsed.data) };
     } catch (error) {
       if (error instanceof Refusal) return { ok: false, message: error.message, fields: error.fields };
       const id = randomUUID().slice(0, 8);
-      log.error({ id, err: error instanceof Error ? error.stack : String(error) }, "action failed");
+      log.error({ id, err: withoutWords(error) }, "action failed");
       return { ok: false, message: `That did not go through. Nothing was changed; try again. (${id})`, fields: {} };
     }
   };

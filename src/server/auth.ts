@@ -6,6 +6,9 @@ import { APIError, createAuthMiddleware } from "better-auth/api";
 import { sql } from "drizzle-orm";
 import * as authTables from "@/db/schema/auth";
 import { env } from "./env";
+import { log } from "./log";
+import { ownOrigins } from "./origin";
+import { withoutWords } from "./withoutWords";
 import { authDatabase } from "./pools";
 
 /** A sign-in lasts a working day. */
@@ -31,10 +34,14 @@ const make = () => {
   return betterAuth({
     appName: "Ivy Thread",
     baseURL: base,
-    // A tablet may come by either name of the same machine.
-    trustedOrigins: [base, base.replace("127.0.0.1", "localhost")],
+    trustedOrigins: ownOrigins(),
     secret: env().IVY_SECRET,
     telemetry: { enabled: false },
+    // What it would print carries addresses and hashes: of an error only its kind goes into the log.
+    logger: {
+      level: "warn",
+      log: (level, _message, ...more) => log[level === "error" ? "error" : "warn"]({ err: withoutWords(more.find((one) => one instanceof Error)) }, "sign-in"),
+    },
     database: drizzleAdapter(authDatabase(), {
       provider: "pg",
       schema: { ...authTables },

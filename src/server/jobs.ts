@@ -1,6 +1,7 @@
 import "server-only";
 import { deviceDatabase } from "./pools";
 import { log } from "./log";
+import { withoutWords } from "./withoutWords";
 
 const EVERY_MS = 4000;
 const HOURS_AT_ONCE = 100;
@@ -23,7 +24,7 @@ export function startJobs(): void {
   const again = () => {
     const timer = setTimeout(async () => {
       await rollUp().catch((error: unknown) =>
-        log.warn({ err: error instanceof Error ? error.message : String(error) }, "roll-up put off"),
+        log.warn({ err: withoutWords(error) }, "roll-up put off"),
       );
       if (round++ % HEAP_EVERY === 0) log.debug({ heapMB: Math.round(process.memoryUsage().heapUsed / 1e5) / 10 }, "heap");
       again();

@@ -3,6 +3,7 @@ import pg from "pg";
 import { z } from "zod";
 import { env } from "./env";
 import { log } from "./log";
+import { withoutWords } from "./withoutWords";
 
 const messageSchema = z.object({ studio: z.uuid(), kind: z.enum(["air", "visit"]), id: z.uuid() });
 /** Something of a studio changed: a room's air, or a visit. `missed` says that some may have been missed: read all anew. */
@@ -55,7 +56,7 @@ class Live {
       for (const watching of this.listeners.values()) for (const listener of watching) listener({ kind: "missed" });
     } catch (error) {
       this.connecting = false;
-      log.warn({ err: error instanceof Error ? error.message : String(error) }, "live connection not made");
+      log.warn({ err: withoutWords(error) }, "live connection not made");
       client.end().catch(() => undefined);
       this.again();
     }

@@ -4,11 +4,12 @@ import pg from "pg";
 import * as schema from "@/db/schema";
 import { env } from "./env";
 import { log } from "./log";
+import { withoutWords } from "./withoutWords";
 
 const make = (connectionString: string, max: number) => {
   const pool = new pg.Pool({ connectionString, max, allowExitOnIdle: true, connectionTimeoutMillis: 15_000 });
   // An idle connection that breaks (the database restarted) is replaced on next use; it must not end the app.
-  pool.on("error", (error) => log.warn({ err: error.message }, "database connection lost"));
+  pool.on("error", (error) => log.warn({ err: withoutWords(error) }, "database connection lost"));
   return drizzle(pool, { schema, casing: "snake_case" });
 };
 

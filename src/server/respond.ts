@@ -1,6 +1,8 @@
 import "server-only";
 import { randomUUID } from "node:crypto";
 import { log } from "./log";
+import { isFromElsewhere } from "./origin";
+import { withoutWords } from "./withoutWords";
 
 const noStore = { "cache-control": "no-store" };
 
@@ -14,13 +16,14 @@ export function refuse(status: number, message: string, more: Record<string, unk
   return answer({ message, ...more }, status);
 }
 
-/** Runs a route; what it did not foresee becomes an apology with a number that finds it in the log. */
-export async function guarded(work: () => Promise<Response>): Promise<Response> {
+/** Runs a route, unless another site's page sent it; what it did not foresee becomes an apology with a number that finds it in the log. */
+export async function guarded(request: Request, work: () => Promise<Response>): Promise<Response> {
   try {
+    if (isFromElsewhere(request)) return refuse(403, "This was sent from another site's page, and is not taken.");
     return await work();
   } catch (error) {
     const id = randomUUID().slice(0, 8);
-    log.error({ id, err: error instanceof Error ? error.stack : String(error) }, "route failed");
+    log.error({ id, err: withoutWords(error) }, "route failed");
     return refuse(503, `The server could not do this just now. Try again. (${id})`);
   }
 }
@@ -52,7 +55,8 @@ export async function readJson(request: Request, maxBytes: number): Promise<Read
   const read = await readBody(request, maxBytes);
   if (!read.ok) return read;
   try {
-    return { ok: true, body: JSON.parse(read.body.toString("utf8")) };
+    const body: unknown = JSON.parse(read.body.toString("utf8"));
+    return { ok: true, body };
   } catch {
     return { ok: false, response: refuse(400, "This is not JSON, or it was cut off on the way.") };
   }

@@ -78,7 +78,7 @@ describe("a body at the door", () => {
   });
   test("what nobody foresaw is an apology with a number, never a stack", async () => {
     const said = jest.spyOn(log, "error").mockImplementation(() => undefined);
-    const answer = await guarded(async () => {
+    const answer = await guarded(new Request("http://127.0.0.1/x"), async () => {
       throw new Error("secret table studio.client");
     });
     expect(answer.status).toBe(503);

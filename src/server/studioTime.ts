@@ -13,6 +13,14 @@ export function dayIn(timeZone: string, isoDate: string): { from: Date; to: Date
   return { from: new Date(from.getTime()), to: new Date(addDays(from, 1).getTime()) };
 }
 
+/** An hour (`14:30`) of an ISO date on the studio's clock, as a moment; null where the clocks skip it. */
+export function momentIn(timeZone: string, isoDate: string, time: string): Date | null {
+  const [year, month, day] = isoDate.split("-").map(Number) as [number, number, number];
+  const [hour, minute] = time.split(":").map(Number) as [number, number];
+  const moment = new Date(new TZDate(year, month - 1, day, hour, minute, timeZone).getTime());
+  return format(moment, "yyyy-MM-dd HH:mm", { in: tz(timeZone) }) === `${isoDate} ${time.slice(0, 5)}` ? moment : null;
+}
+
 /** A moment in the studio's zone, by a date-fns pattern. `formatIn("Europe/London", d, "HH:mm")` */
 export function formatIn(timeZone: string, moment: Date, pattern: string): string {
   return format(moment, pattern, { in: tz(timeZone) });

@@ -1,4 +1,5 @@
 import { createRequire } from "node:module";
+import { NOTHING_SO } from "@/core/care";
 import { planFor } from "../support/runs";
 import { actAs } from "../support/memberAs";
 import { makeStudio, pointAppAtTests, urls, withClient, type TestStudio } from "../support/studios";
@@ -25,23 +26,41 @@ beforeEach(async () => {
   // The studio's own fill of today would be extensions on the lashes.
   await sql("delete from studio.visit_event where studio_id = $1", [studio.ids.studioId]);
   actAs(studio.member("technician"));
-  actions = { ...(await import("@/features/colour/actions")), ...(await import("@/features/colour/stockActions")) } as unknown as Actions;
+  actions = {
+    ...(await import("@/features/colour/actions")),
+    ...(await import("@/features/colour/stockActions")),
+    ...(await import("@/features/care/actions")),
+    ...(await import("@/features/visit/actions")),
+  } as unknown as Actions;
 });
 
 const open = async (kind: string) => {
-  const opened = await actions.openVisit!({ clientId: studio.ids.client, kind });
+  const visitId = crypto.randomUUID();
+  const opened = await actions.openVisit!({ visitId, clientId: studio.ids.client, service: kind });
   return opened.data!.visitId!;
+};
+/** A walk-in as it stands where nobody opened it by the door: for what the plan's own door says. */
+const walkIn = async (service: string) => {
+  const id = crypto.randomUUID();
+  const s = studio.ids;
+  await sql(
+    "insert into studio.visit (studio_id, id, client_id, technician_id, room_id, chair_id, service, starts_at, minutes, keeps_time) values ($1, $2, $3, $4, $5, $6, $7, now(), 60, false)",
+    [s.studioId, id, s.client, s.technician, s.room, s.chair, service],
+  );
+  return id;
 };
 const plan = (visitId: string, kind: Parameters<typeof planFor>[0], reason = "", over = {}) =>
   actions.planRun!({ visitId, eventId: crypto.randomUUID(), plan: planFor(kind, over), air: null, reason });
 const patch = (family: string, result = "clear", daysAgo = 30) =>
   sql(
-    "insert into studio.patch_test (studio_id, id, client_id, family, placed_on, result) values ($1, gen_random_uuid(), $2, $3, current_date - $4::int, $5)",
+    `with placed as (
+       insert into studio.patch_test (studio_id, id, client_id, family, placed_at) values ($1, gen_random_uuid(), $2, $3, now() - ($4::int + 2) * interval '1 day') returning id)
+     insert into studio.patch_reading (studio_id, id, test_id, read_at, result, hour_known) select $1, gen_random_uuid(), id, now() - $4::int * interval '1 day', $5, false from placed`,
     [studio.ids.studioId, studio.ids.client, family, daysAgo, result],
   );
 const born = (on: string) => sql("update studio.client set born_on = $2 where studio_id = $1", [studio.ids.studioId, on]);
 const sign = (kind: string) =>
-  actions.keepConsent!({ clientId: studio.ids.client, kind, signedName: "A client", signature: "M10 10L20 22", onPaper: false });
+  actions.keepConsent!({ clientId: studio.ids.client, service: kind, signedName: "A client", signedBy: "client", signature: "M10 10L20 22", onPaper: false });
 const events = async (visitId: string, list: { type: string; payload: object; minutesAgo?: number }[]) => {
   const { POST } = await import("@/app/api/visits/events/route");
   return POST(
@@ -61,48 +80,60 @@ const events = async (visitId: string, list: { type: string; payload: object; mi
   );
 };
 
+/** The consultation asked whole for a service, today. */
+const ask = (service: string, over: object = {}) =>
+  actions.keepConsultation!({
+    id: crypto.randomUUID(),
+    clientId: studio.ids.client,
+    visitId: null,
+    service,
+    document: { ...NOTHING_SO, ...over },
+    bornOn: "",
+  });
+
 test("today's visit for a service is opened once, and again is the same one", async () => {
+  await patch("tint");
+  await born("1990-01-01");
   const visitId = await open("lashTint");
   expect(await open("lashTint")).toBe(visitId);
   expect(await open("browTint")).not.toBe(visitId);
 });
 
 describe("the door a plan comes in by", () => {
-  test("no patch test for a tint is a stop that no reason passes; a clear one, age and consent open it", async () => {
-    const visitId = await open("lashTint");
+  test("no patch test for a tint is a stop that no reason passes; a clear one, age, consultation and consent open it", async () => {
+    const visitId = await walkIn("lashTint");
     expect(await plan(visitId, "lashTint", "she insists")).toMatchObject({
       ok: false,
       message: expect.stringMatching(/Patch test for tint: none/),
     });
     await patch("tint");
     await born("2012-01-01");
-    expect(await plan(visitId, "lashTint", "her mother is here")).toMatchObject({ ok: false, message: expect.stringMatching(/Under 16/) });
+    expect(await plan(visitId, "lashTint", "her mother is here")).toMatchObject({
+      ok: false,
+      message: expect.stringMatching(/years old: no lash tint under 16/),
+    });
     await born("1990-01-01");
     expect(await plan(visitId, "lashTint")).toMatchObject({ ok: false, fields: { reason: "A reason is needed." } });
     await sign("lashTint");
+    expect(await plan(visitId, "lashTint")).toMatchObject({ ok: false, message: expect.stringMatching(/consultation was never asked/) });
+    await ask("lashTint");
     expect(await plan(visitId, "lashTint")).toMatchObject({ ok: true });
     const { rows } = await sql("select type from studio.visit_event where visit_id = $1 order by at", [visitId]);
     expect(rows.map(({ type }) => type)).toEqual(["started", "runPlanned"]);
   });
   test("a reaction, a condition that stops, extensions on the lashes, each stops", async () => {
-    const visitId = await open("lift");
+    const visitId = await walkIn("lift");
     await patch("lotion");
-    await sql("update studio.consultation set document = $2 where studio_id = $1", [
-      studio.ids.studioId,
-      JSON.stringify({ version: 1, conditions: ["inflamed"], processed: false }),
-    ]);
+    await born("1990-01-01");
+    await ask("lift", { conditions: ["inflamed"] });
     expect(await plan(visitId, "lift", "only a little red")).toMatchObject({ ok: false, message: expect.stringMatching(/Inflamed/) });
-    await actions.keepConsultation!({
-      clientId: studio.ids.client,
-      document: { version: 1, conditions: [], processed: false },
-      bornOn: "",
-    });
+    await ask("lift");
     expect(await plan(visitId, "lift", "because")).toMatchObject({ ok: true });
     await patch("lotion", "reaction", 1);
     expect(await plan(visitId, "lift", "because")).toMatchObject({ ok: false, message: expect.stringMatching(/Reacted to lift lotion/) });
   });
   test("past the leaflet, for another service, or for nobody, it is refused in words", async () => {
-    const visitId = await open("lift");
+    const visitId = await walkIn("lift");
     expect(await plan(visitId, "lift", "because", { seconds: { "step-1": 481, "step-2": 300 } })).toMatchObject({
       ok: false,
       fields: { "plan.seconds.step-1": expect.stringMatching(/leaflet ends “step 1” at 8 min/) },
@@ -112,7 +143,7 @@ describe("the door a plan comes in by", () => {
     expect(await plan(studio.ids.visit, "lift", "because")).toMatchObject({ ok: false });
   });
   test("a mix over the lash limit, or from what is not on the shelf, is no plan", async () => {
-    const visitId = await open("lashTint");
+    const visitId = await walkIn("lashTint");
     await patch("tint");
     await born("1990-01-01");
     const base = {
@@ -147,7 +178,7 @@ describe("the door a plan comes in by", () => {
     expect(rows).toHaveLength(1);
   });
   test("a plan sent as a tap is turned away; once something lies on, the plan stands", async () => {
-    const visitId = await open("lift");
+    const visitId = await walkIn("lift");
     const sent = await events(visitId, [{ type: "runPlanned", payload: { plan: planFor("lift"), air: null } }]);
     expect(sent.status).toBe(400);
     await patch("lotion");
@@ -163,7 +194,7 @@ describe("the door a plan comes in by", () => {
 test("a run keeps the protocol it was begun by, whatever becomes of the studio's own", async () => {
   const own = planFor("lift").protocol;
   const kept = await actions.keepProtocol!({ id: null, base: 0, document: { ...own, name: "Ours" } });
-  const visitId = await open("lift");
+  const visitId = await walkIn("lift");
   await patch("lotion");
   await plan(visitId, "lift", "because", { protocol: { ...own, name: "Ours" }, protocolId: kept.data!.id });
   const changed = {
@@ -200,7 +231,7 @@ test("what was signed, answered or written of an incident cannot be changed or u
     for (const change of [`delete from studio.${table}`, `update studio.${table} set created_at = now()`])
       await expect(withClient(urls().app, (db) => db.query(change))).rejects.toThrow(/permission denied/);
   expect(
-    await actions.keepConsent!({ clientId: studio.ids.client, kind: "lift", signedName: "A client", signature: "", onPaper: false }),
+    await actions.keepConsent!({ clientId: studio.ids.client, service: "lift", signedBy: "client", signedName: "A client", signature: "", onPaper: false }),
   ).toMatchObject({
     ok: false,
     fields: { signature: "Sign on the field first." },
@@ -208,7 +239,8 @@ test("what was signed, answered or written of an incident cannot be changed or u
   expect(
     await actions.keepConsent!({
       clientId: studio.ids.client,
-      kind: "lift",
+      service: "lift",
+      signedBy: "client",
       signedName: "A client",
       signature: "<script>",
       onPaper: false,
@@ -227,8 +259,37 @@ test("a measured product's doses are known from then on; nonsense is refused", a
   expect(await actions.calibrateProduct!({ id: studio.ids.product, how: "ribbon", lengthCm: 5, grams: 0.98 })).toMatchObject({ ok: true });
 });
 
+test("of two edits of a product the second is told, and loses nothing in silence", async () => {
+  const { rows } = await sql("select document, revision from studio.product where id = $1", [studio.ids.product]);
+  const edit = (name: string, base: number) => actions.keepProduct!({ id: studio.ids.product, base, document: { ...rows[0].document, name } });
+  expect(await edit("first", rows[0].revision)).toMatchObject({ ok: true });
+  expect(await edit("second", rows[0].revision)).toMatchObject({ ok: false, message: expect.stringMatching(/changed elsewhere/) });
+  const { rows: after } = await sql("select document from studio.product where id = $1", [studio.ids.product]);
+  expect(after[0].document.name).toBe("first");
+  expect(await edit("second", rows[0].revision + 1)).toMatchObject({ ok: true });
+});
+
+test("an incident is put off by name, and closing without either is marked on the record", async () => {
+  const stopped = async (written: object | null) => {
+    const visitId = await walkIn("lift");
+    await patch("lotion");
+    await born("1990-01-01");
+    await plan(visitId, "lift", "because");
+    await events(visitId, [
+      { type: "coated", payload: { stepId: "step-1", area: "lashRight" } },
+      { type: "runStopped", payload: { kind: "splash", rinseS: 900 } },
+    ]);
+    if (written) expect(await actions.writeIncident!({ visitId, ...written })).toMatchObject({ ok: true });
+    await events(visitId, [{ type: "finished", payload: {} }]);
+    const { rows } = await sql("select key from studio.visit_mark where visit_id = $1", [visitId]);
+    return rows.map(({ key }) => key as string);
+  };
+  expect(await stopped(null)).toContain("openIncident");
+  expect(await stopped({ words: "Put off by A technician", putOff: true })).not.toContain("openIncident");
+});
+
 test("the aftercare card goes home with its dates, as PDF and as text, once the visit is over", async () => {
-  const visitId = await open("lift");
+  const visitId = await walkIn("lift");
   await patch("lotion");
   await plan(visitId, "lift", "because");
   const { GET } = await import("@/app/api/visits/[visitId]/care.txt/route");
@@ -250,22 +311,4 @@ test("the aftercare card goes home with its dates, as PDF and as text, once the 
     .replace(/\s+/g, " ");
   expect(words).toContain("After your lash lift");
   expect(words).toContain("see a doctor");
-});
-
-test("extensions the day after a tint ask for a reason; a lift agreed for today is not taken for the set's visit", async () => {
-  const visitId = await open("lashTint");
-  await patch("tint");
-  await born("1990-01-01");
-  await plan(visitId, "lashTint", "because");
-  await events(visitId, [
-    { type: "coated", payload: { stepId: "tint-lashes", area: "lashRight" } },
-    { type: "wiped", payload: { stepId: "tint-lashes", area: "lashRight" } },
-    { type: "finished", payload: {} },
-  ]);
-  const map = (await import("@/features/map/actions")) as unknown as Actions;
-  const begin = (reason: string) => map.openVisit!({ clientId: studio.ids.client, mapId: studio.ids.map, revision: 1, reason });
-  expect(await begin("")).toMatchObject({ ok: false, message: expect.stringMatching(/tinted 0 h ago; extensions not before 24 h/) });
-  const begun = await begin("only the outer corner, untinted");
-  expect(begun).toMatchObject({ ok: true });
-  expect(begun.data!.visitId).not.toBe(studio.ids.colourVisit);
 });

@@ -84,35 +84,37 @@ test("drops left are counted from the beads put out, those taken back left out",
 });
 
 test("a brush that was counted teaches the hand's own rate", async () => {
-  const { visitPage } = await import("@/features/visit/data");
+  const { visitPage } = await import("@/features/visit/page");
   await tap("checked", { off: 4, of: 30 });
   await tap("checked", { off: null, of: null });
-  const page = await visitPage(acting(), studio.ids.visit, "2026-11-25", new Date());
+  const page = await visitPage(acting(), studio.ids.visit, new Date());
   expect(page!.brushes).toEqual([{ off: 4, of: 30 }]);
 });
 
 test("the day's visits are told which bottle to take and what to switch on when", async () => {
-  const { todayPage } = await import("@/features/today/data");
+  const { dayPage } = await import("@/features/today/data");
+  const { todayIn } = await import("@/server/studioTime");
   // A dry room now, and a visit about to begin, with a bottle that wants 30 to 60 %.
   const visit = crypto.randomUUID();
   const s = studio.ids;
   const now = new Date();
   await query(
-    "insert into studio.visit (studio_id, id, client_id, technician_id, room_id, chair, service, starts_at, minutes) values ($1, $2, $3, $4, $5, 1, 'fill', $6, 90)",
-    [s.studioId, visit, s.client, s.technician, s.room, now],
+    "insert into studio.visit (studio_id, id, client_id, technician_id, room_id, chair_id, service, starts_at, minutes, keeps_time) values ($1, $2, $3, $4, $5, $7, 'fill', $6, 90, false)",
+    [s.studioId, visit, s.client, s.technician, s.room, now, s.chair],
   );
   await query(
     "insert into studio.reading (studio_id, sensor_id, room_id, taken_at, temperature_c, relative_humidity) values ($1, $2, $3, $4, 22, 0.22)",
     [s.studioId, s.sensor, s.room, new Date(now.getTime() - 30_000)],
   );
-  const wish = (await todayPage(acting(), now)).wishes.get(visit)!;
+  const wish = (await dayPage(acting(), todayIn(acting().timeZone, now), now)).visits.find((one) => one.visit.id === visit)!.wish!;
   expect(wish.bottle!.id).toBe(s.bottle);
   expect(wish.needs).toMatchObject({ machine: "humidifier", target: { relativeHumidity: expect.closeTo(0.32, 6) } });
   expect(wish.needs!.switchOnHour).not.toBeNull();
 });
 
 test("drops are counted through the day in order of time, whoever works and in whatever room", async () => {
-  const { todayPage } = await import("@/features/today/data");
+  const { dayPage } = await import("@/features/today/data");
+  const { todayIn } = await import("@/server/studioTime");
   const day = await makeStudio("a day of drops");
   actAs(day.member("owner"));
   const s = day.ids;
@@ -122,16 +124,16 @@ test("drops are counted through the day in order of time, whoever works and in w
   const put = async (hours: number, technician: string, minutes: number) => {
     const id = crypto.randomUUID();
     await query(
-      "insert into studio.visit (studio_id, id, client_id, technician_id, room_id, chair, service, starts_at, minutes) values ($1, $2, $3, $4, $5, 1, 'fill', $6, $7)",
-      [s.studioId, id, s.client, technician, s.room, new Date(noon.getTime() + hours * 3_600_000), minutes],
+      "insert into studio.visit (studio_id, id, client_id, technician_id, room_id, chair_id, service, starts_at, minutes, keeps_time) values ($1, $2, $3, $4, $5, $8, 'fill', $6, $7, false)",
+      [s.studioId, id, s.client, technician, s.room, new Date(noon.getTime() + hours * 3_600_000), minutes, s.chair],
     );
     return id;
   };
   const third = await put(3, s.owner, 60);
   const first = await put(1, s.owner, 120);
   const second = await put(2, s.technician, 90);
-  const { wishes } = await todayPage(acting(), noon);
-  const left = [first, second, third].map((id) => wishes.get(id)!.drops!);
+  const { visits } = await dayPage(acting(), todayIn(acting().timeZone, noon), noon);
+  const left = [first, second, third].map((id) => visits.find(({ visit }) => visit.id === id)!.wish!.drops!);
   // A bead each quarter of an hour in air that shortens none (common practice).
   expect(left).toEqual([
     { left: 100, wanted: 8 },

@@ -18,7 +18,7 @@ beforeEach(() => {
 const actions = () => import("@/features/map/actions");
 const page = async (mapId: string | null = studio.ids.map) => {
   const { mapPage } = await import("@/features/map/data");
-  const found = await mapPage(acting(), studio.ids.client, mapId, new Date());
+  const found = await mapPage(acting(), studio.ids.client, mapId);
   if (!found || found === "no survey") throw new Error(`no page: ${found}`);
   return found;
 };

@@ -1,5 +1,6 @@
 import { readdirSync, readFileSync, statSync } from "node:fs";
 import path from "node:path";
+import { NOTHING_SO } from "@/core/care";
 import { actAs } from "../support/memberAs";
 import { liftPlan } from "../support/runs";
 import { fingerprint, makeStudio, pointAppAtTests, type TestStudio } from "../support/studios";
@@ -21,7 +22,6 @@ type Action = (input: unknown) => Promise<{ ok: boolean; data?: unknown; message
 const uuid = () => crypto.randomUUID();
 
 const ROOM_FORM = {
-  name: "taken",
   volume: "99",
   airChange: "1",
   humidifier: "0",
@@ -34,20 +34,69 @@ const ROOM_FORM = {
   outsideHumidity: "80",
 };
 
+/** A place in our studio, tomorrow. */
+const place = (s: TestStudio) => ({
+  technicianId: s.ids.technician,
+  chairId: s.ids.chair,
+  day: new Date(Date.now() + 86_400_000).toISOString().slice(0, 10),
+  time: "10:00",
+  minutes: 60,
+});
+
 /** For every action, an input that would do its work in our studio. `null` says that it names nothing of ours. */
 const inputs: Record<string, (s: TestStudio) => unknown> = {
   "clients/findClients": (s) => ({ search: s.name }),
   "clients/addClient": () => null,
   "clients/changeClient": (s) => ({ id: s.ids.client, seenAt: new Date().toISOString(), form: { name: "taken", contact: "", notes: "" } }),
   "clients/putClientAway": (s) => ({ id: s.ids.client, away: true }),
-  "clients/addPatchTest": (s) => ({ clientId: s.ids.client, family: "adhesive", placedOn: "2026-01-01", result: "clear" }),
+  "care/placePatchTest": (s) => ({ id: uuid(), clientId: s.ids.client, family: "adhesive", productId: "", day: "2026-01-01", time: "10:00", leaflet24: false }),
+  "care/readPatchTest": (s) => ({ id: uuid(), testId: s.ids.patch, result: "reaction", severe: null, day: "2026-11-20", time: "10:00" }),
+  "care/noteReaction": (s) => ({
+    id: uuid(),
+    readingId: uuid(),
+    clientId: s.ids.client,
+    family: "tint",
+    productId: "",
+    severe: null,
+    day: "2026-01-01",
+    time: "10:00",
+  }),
+  "care/liftReaction": (s) => ({ id: uuid(), readingId: s.ids.patchReading, productId: s.ids.product, finding: "Dr Nobody, long ago" }),
+  "care/keepConsultation": (s) => ({
+    id: uuid(),
+    clientId: s.ids.client,
+    visitId: s.ids.visit,
+    service: "fill",
+    document: NOTHING_SO,
+    bornOn: "1990-01-01",
+  }),
+  "care/confirmConsultation": (s) => ({ id: uuid(), clientId: s.ids.client, visitId: null, service: "lift" }),
+  "care/keepConsent": (s) => ({
+    clientId: s.ids.client,
+    service: "lift",
+    signedName: "x",
+    signedBy: "client",
+    signature: "M1 1L2 2",
+    onPaper: false,
+  }),
+  "booking/proposeMinutes": () => null,
+  "visit/book": (s) => ({ id: uuid(), clientId: s.ids.client, service: "fill", ...place(s) }),
+  "visit/lookAtBooking": (s) => ({ clientId: s.ids.client, service: "fill", day: place(s).day, time: "10:00" }),
+  "visit/move": (s) => ({ id: s.ids.visit, revision: 1, ...place(s) }),
+  "visit/cancel": (s) => ({ id: s.ids.visit, why: "spite", back: false }),
+  "visit/withdraw": (s) => ({ id: s.ids.colourVisit, back: false }),
+  "visit/openVisit": (s) => ({ visitId: uuid(), clientId: s.ids.client, service: "lift" }),
+  "visit/openForMap": (s) => ({ visitId: uuid(), clientId: s.ids.client, mapId: s.ids.map, revision: 1 }),
+  "visit/takeLastMap": (s) => ({ visitId: s.ids.visit }),
+  "visit/begin": (s) => ({ visitId: s.ids.visit, eventId: uuid(), bottleId: null, air: null, reason: "because I say so" }),
+  "visit/giveReason": (s) => ({ visitId: s.ids.visit, reason: "because I say so" }),
+  "visit/changeBottle": (s) => ({ visitId: s.ids.visit, eventId: uuid(), bottleId: s.ids.bottle, reason: "because I say so" }),
   "survey/saveSurvey": (s) => ({ clientId: s.ids.client, survey: s.survey }),
   "map/saveMap": (s) => ({ mapId: s.ids.map, clientId: s.ids.client, surveyId: s.ids.survey, base: 1, map: s.map }),
   "map/importMap": (s) => ({
     clientId: s.ids.client,
     text: JSON.stringify({ format: "ivy-thread.lash-map", version: 2, map: s.map, survey: s.survey }),
   }),
-  "map/openVisit": (s) => ({ clientId: s.ids.client, mapId: s.ids.map, revision: 1, reason: "because" }),
   "map/keepLook": () => null,
   "map/forgetLook": (s) => ({ id: s.ids.look }),
   "map/keepTemplate": () => null,
@@ -59,8 +108,7 @@ const inputs: Record<string, (s: TestStudio) => unknown> = {
   "pictures/saveMarks": (s) => ({ id: s.ids.picture, marks: { version: 1, scale: null, across: null, line: [], places: {}, lashes: [] } }),
   "pictures/removePicture": (s) => ({ id: s.ids.picture }),
   "air/typeReading": (s) => ({ roomId: s.ids.room, temperature: "21", humidity: "50" }),
-  "air/changeRoom": (s) => ({ roomId: s.ids.room, form: ROOM_FORM }),
-  "air/addRoom": () => null,
+  "air/changeRoom": (s) => ({ roomId: s.ids.room, base: 1, form: ROOM_FORM }),
   "air/calibrate": (s) => ({ sensorId: s.ids.sensor, how: "typed", humidityOffset: "2", temperatureOffset: "0" }),
   "shelf/addAdhesive": () => null,
   "shelf/openBottle": (s) => ({ adhesiveId: s.ids.adhesive, lot: "X", openedOn: "2026-01-01" }),
@@ -77,14 +125,7 @@ const inputs: Record<string, (s: TestStudio) => unknown> = {
   "shelf/addTray": () => null,
   "shelf/setLengthInTray": (s) => ({ id: s.ids.tray, lengthMm: 9, stocked: false }),
   "shelf/removeTray": (s) => ({ id: s.ids.tray }),
-  "colour/openVisit": (s) => ({ clientId: s.ids.client, kind: "lift" }),
   "colour/planRun": (s) => ({ visitId: s.ids.colourVisit, eventId: uuid(), plan: liftPlan(), air: null, reason: "because I say so" }),
-  "colour/keepConsultation": (s) => ({
-    clientId: s.ids.client,
-    document: { version: 1, conditions: [], processed: false },
-    bornOn: "",
-  }),
-  "colour/keepConsent": (s) => ({ clientId: s.ids.client, kind: "lift", signedName: "x", signature: "M1 1L2 2", onPaper: false }),
   "colour/writeIncident": (s) => ({ visitId: s.ids.colourVisit, words: "spied" }),
   "colour/keepProduct": () => null,
   "colour/calibrateProduct": (s) => ({ id: s.ids.product, how: "drops", drops: 40, grams: 2 }),
@@ -96,6 +137,11 @@ const inputs: Record<string, (s: TestStudio) => unknown> = {
   "colour/putProtocolAway": (s) => ({ id: s.ids.protocol, away: true }),
   "studio/savePolicy": () => null,
   "studio/addPerson": () => null,
+  "studio/addRoom": () => null,
+  "studio/changeRoomName": (s) => ({ id: s.ids.room, was: "room", name: "taken" }),
+  "studio/closeRoom": (s) => ({ id: s.ids.room, closed: false }),
+  "studio/addChair": (s) => ({ id: uuid(), roomId: s.ids.room, name: "taken" }),
+  "studio/changeChair": (s) => ({ id: s.ids.chair, name: "taken", closed: false }),
   "studio/addSensor": (s) => ({ roomId: s.ids.room, name: "spy" }),
   "studio/renewToken": (s) => ({ id: s.ids.sensor }),
 };
@@ -155,6 +201,12 @@ test("a trainee sets no policy, adds nobody, removes nothing, and is told whose 
     ["shelf/addAdhesive", {}],
     ["clients/putClientAway", { id: ours.ids.client, away: true }],
     ["air/changeRoom", { roomId: ours.ids.room, volume: "44" }],
+    ["care/liftReaction", { id: uuid(), readingId: ours.ids.patchReading, productId: ours.ids.product, finding: "Dr Nobody, long ago" }],
+    ["studio/addRoom", { id: uuid(), name: "x" }],
+    ["studio/changeRoomName", { id: ours.ids.room, was: "room", name: "x" }],
+    ["studio/closeRoom", { id: ours.ids.room, closed: true }],
+    ["studio/addChair", { id: uuid(), roomId: ours.ids.room, name: "x" }],
+    ["studio/changeChair", { id: ours.ids.chair, name: "x", closed: true }],
     ["map/forgetLook", { id: ours.ids.look }],
     ["map/forgetTemplate", { id: ours.ids.template }],
     ["pictures/removePicture", { id: ours.ids.picture }],
@@ -297,17 +349,17 @@ test("as another studio, every page's reading comes back empty", async () => {
   const { surveyPage } = await import("@/features/survey/data");
   const { picturesPage } = await import("@/features/pictures/data");
   expect(await picturesPage(stranger, ours.ids.client)).toBeNull();
-  const { visitPage } = await import("@/features/visit/data");
+  const { visitPage } = await import("@/features/visit/page");
   const { runningVisits } = await import("@/features/visit/running");
   const { airPage, roomHistory } = await import("@/features/air/data");
   expect(await clientPage(stranger, ours.ids.client, now)).toBeNull();
   expect(await clientForm(stranger, ours.ids.client)).toBeNull();
   expect((await listClients(stranger, "")).clients.map((c) => c.id)).toEqual([theirs.ids.client]);
-  expect(await mapPage(stranger, ours.ids.client, ours.ids.map, now)).toBeNull();
-  expect(await mapPage(stranger, theirs.ids.client, ours.ids.map, now)).toBeNull();
+  expect(await mapPage(stranger, ours.ids.client, ours.ids.map)).toBeNull();
+  expect(await mapPage(stranger, theirs.ids.client, ours.ids.map)).toBeNull();
   expect(await mapForFiles(stranger, ours.ids.map)).toBeNull();
   expect(await surveyPage(stranger, ours.ids.client)).toBeNull();
-  expect(await visitPage(stranger, ours.ids.visit, "2026-01-01", now)).toBeNull();
+  expect(await visitPage(stranger, ours.ids.visit, now)).toBeNull();
   expect((await runningVisits(stranger, now)).map((v) => v.id)).toEqual([theirs.ids.visit]);
   expect(await airPage(stranger, ours.ids.room, new Date(now.getTime() - 86_400_000), now)).toBeNull();
   expect(await roomHistory(stranger, ours.ids.room, new Date(now.getTime() - 86_400_000), now)).toEqual([]);

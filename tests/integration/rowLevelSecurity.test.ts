@@ -89,6 +89,12 @@ test("surveys, saved maps, readings and events are never changed or deleted, eve
     "calibration",
     "hand_time",
     "visit_event",
+    "patch_test",
+    "patch_reading",
+    "reaction_lifting",
+    "consultation",
+    "consent",
+    "visit_mark",
   ])
     await asMember(ours.ids.studioId, ours.ids.owner, async (db) => {
       await db.query("savepoint s");
@@ -125,6 +131,79 @@ test("a trainee changes no policy, deletes nothing, puts nobody away, by the dat
   await asMember(ours.ids.studioId, ours.ids.owner, async (db) =>
     expect((await db.query("update studio.policy set revision = 99")).rowCount).toBe(1),
   );
+});
+
+test("a trainee changes no room, chair, sensor, product or adhesive; rooms and chairs are the owner's", async () => {
+  const tries = ["room", "chair", "sensor", "product", "adhesive"];
+  await asMember(ours.ids.studioId, ours.ids.trainee, async (db) => {
+    for (const table of tries) {
+      const column = { room: "name = 'x'", chair: "name = 'x'", sensor: "name = 'x'" }[table] ?? "document = '{}'";
+      expect([table, (await db.query(`update studio.${table} set ${column}`)).rowCount]).toEqual([table, 0]);
+    }
+    for (const insert of [
+      "insert into studio.room (studio_id, id, name, volume_m3) values ($1, gen_random_uuid(), 'x', 30)",
+      "insert into studio.product (studio_id, id, document) values ($1, gen_random_uuid(), '{}')",
+      "insert into studio.adhesive (studio_id, id, document) values ($1, gen_random_uuid(), '{}')",
+      "insert into studio.shield (studio_id, id, document) values ($1, gen_random_uuid(), '{}')",
+    ]) {
+      await db.query("savepoint s");
+      await expect(db.query(insert, [ours.ids.studioId])).rejects.toThrow(/row-level security/);
+      await db.query("rollback to s");
+    }
+    // A reading typed by hand needs a source of its own: that one a trainee may make.
+    await db.query("insert into studio.sensor (studio_id, id, room_id, name, kind) values ($1, gen_random_uuid(), $2, 'hand', 'hand')", [ours.ids.studioId, ours.ids.room]);
+  });
+  await asMember(ours.ids.studioId, ours.ids.technician, async (db) => {
+    expect((await db.query("update studio.chair set name = 'x'")).rowCount).toBe(0);
+    expect((await db.query("update studio.room set volume_m3 = 31")).rowCount).toBe(1);
+    await db.query("savepoint s");
+    await expect(
+      db.query("insert into studio.chair (studio_id, id, room_id, name) values ($1, gen_random_uuid(), $2, 'x')", [ours.ids.studioId, ours.ids.room]),
+    ).rejects.toThrow(/row-level security/);
+    await db.query("rollback to s");
+  });
+  await asMember(ours.ids.studioId, ours.ids.owner, async (db) => expect((await db.query("update studio.chair set name = 'x'")).rowCount).toBe(1));
+});
+
+test("only the owner lifts a reaction, and everybody writes in their own name", async () => {
+  const lift = (role: "owner" | "technician" | "trainee", by: string) =>
+    asMember(ours.ids.studioId, ours.ids[role], (db) =>
+      db.query(
+        "insert into studio.reaction_lifting (studio_id, id, reading_id, product_id, finding, lifted_by) values ($1, gen_random_uuid(), $2, gen_random_uuid(), 'a finding', $3)",
+        [ours.ids.studioId, ours.ids.patchReading, by],
+      ),
+    );
+  await expect(lift("technician", ours.ids.technician)).rejects.toThrow(/row-level security/);
+  await expect(lift("trainee", ours.ids.trainee)).rejects.toThrow(/row-level security/);
+  await expect(lift("owner", ours.ids.technician)).rejects.toThrow(/row-level security/);
+  await lift("owner", ours.ids.owner);
+});
+
+test("no test is clear before its hour, by the database's own word", async () => {
+  await asMember(ours.ids.studioId, ours.ids.technician, async (db) => {
+    const test = crypto.randomUUID();
+    await db.query(
+      "insert into studio.patch_test (studio_id, id, client_id, family, placed_at, recorded_by) values ($1, $2, $3, 'tint', now() - interval '30 hours', $4)",
+      [ours.ids.studioId, test, ours.ids.client, ours.ids.technician],
+    );
+    const read = (result: string) =>
+      db.query("insert into studio.patch_reading (studio_id, id, test_id, read_at, result, read_by) values ($1, gen_random_uuid(), $2, now(), $3, $4)", [
+        ours.ids.studioId,
+        test,
+        result,
+        ours.ids.technician,
+      ]);
+    await db.query("savepoint s");
+    await expect(read("clear")).rejects.toThrow(/never clear so soon/);
+    await db.query("rollback to s");
+    await read("reaction");
+    await expect(
+      db.query(
+        "insert into studio.patch_test (studio_id, id, client_id, family, placed_at, recorded_by) values ($1, gen_random_uuid(), $2, 'tint', '9999-01-01', $3)",
+        [ours.ids.studioId, ours.ids.client, ours.ids.technician],
+      ),
+    ).rejects.toThrow(/patch_test_possible/);
+  });
 });
 
 test("the roles stay in their own schemas", async () => {

@@ -122,33 +122,6 @@ describe("people's names", () => {
   });
 });
 
-describe("the patch test before a visit", () => {
-  const setTo = (result: string, daysAgo: number) =>
-    withClient(urls().owner, (db) =>
-      db.query("update studio.patch_test set result = $2, placed_on = current_date - $3::int where id = $1", [
-        studio.ids.patch,
-        result,
-        daysAgo,
-      ]),
-    );
-  const open = async (reason = "") =>
-    (await import("@/features/map/actions")).openVisit({ clientId: studio.ids.client, mapId: studio.ids.map, revision: 1, reason });
-  test("valid: it opens", async () => {
-    await setTo("clear", 30);
-    expect(await open()).toMatchObject({ ok: true });
-  });
-  test("run out: it wants a reason, and takes one", async () => {
-    await setTo("clear", 400);
-    expect(await open()).toMatchObject({ ok: false, fields: { reason: expect.any(String) } });
-    expect(await open("worn for years without trouble")).toMatchObject({ ok: true });
-  });
-  test("a reaction: no reason opens it", async () => {
-    await setTo("reaction", 3);
-    expect(await open("but she wants it")).toMatchObject({ ok: false, message: expect.stringContaining("reacted") });
-    await setTo("clear", 30);
-  });
-});
-
 describe("the hygrometers' intake", () => {
   const send = async (body: unknown, token: string | null = studio.token, raw?: string) => {
     const { POST } = await import("@/app/api/intake/readings/route");
@@ -181,6 +154,8 @@ describe("the hygrometers' intake", () => {
     ["tomorrow", { ...reading, takenAt: at(-90_000) }],
     ["no time", { temperatureC: 20, relativeHumidity: 0.5 }],
     ["a field nobody knows", { ...reading, battery: 3 }],
+    ["air of a broken sensor", { ...reading, relativeHumidity: 1e-320 }],
+    ["the year nought", { ...reading, takenAt: "0000-01-01T00:00:00Z" }],
   ])("%s: 400, said where, and nothing of the batch is kept", async (_, bad) => {
     const count = () =>
       withClient(

@@ -1,5 +1,6 @@
 import { createHash, randomUUID } from "node:crypto";
 import pg from "pg";
+import { NOTHING_SO } from "@/core/care";
 import { usualSurvey } from "@/core/eye";
 import { planMap, type LashMap } from "@/core/map";
 import type { Product } from "@/core/mixing";
@@ -67,12 +68,15 @@ export async function makeStudio(name: string) {
       "survey",
       "map",
       "room",
+      "chair",
       "sensor",
       "adhesive",
       "bottle",
       "tray",
       "visit",
       "patch",
+      "patchReading",
+      "lifting",
       "event",
       "look",
       "template",
@@ -99,12 +103,15 @@ export async function makeStudio(name: string) {
     | "survey"
     | "map"
     | "room"
+    | "chair"
     | "sensor"
     | "adhesive"
     | "bottle"
     | "tray"
     | "visit"
     | "patch"
+    | "patchReading"
+    | "lifting"
     | "event"
     | "look"
     | "template"
@@ -153,13 +160,21 @@ export async function makeStudio(name: string) {
     const put = (sql: string, values: unknown[]) => db.query(sql, values);
     const s = ids.studioId;
     await put("insert into studio.studio (studio_id, name, time_zone) values ($1, $2, 'Europe/London')", [s, name]);
-    await put("insert into studio.policy (studio_id, document) values ($1, $2)", [s, JSON.stringify(defaultPolicy)]);
+    await put("insert into studio.policy (studio_id, document) values ($1, $2)", [s, JSON.stringify({ ...defaultPolicy, lashTintLawful: "confirmed" })]);
     for (const role of ["owner", "technician", "trainee"] as const)
       await put("insert into studio.member (studio_id, id, name, role) values ($1, $2, $3, $4)", [s, ids[role], `${name} ${role}`, role]);
     await put("insert into studio.client (studio_id, id, name, notes) values ($1, $2, $3, 'private')", [s, ids.client, `${name} client`]);
     await put(
-      "insert into studio.patch_test (studio_id, id, client_id, family, placed_on, result) values ($1, $2, $3, 'adhesive', current_date - 30, 'clear')",
-      [s, ids.patch, ids.client],
+      "insert into studio.patch_test (studio_id, id, client_id, family, placed_at, recorded_by) values ($1, $2, $3, 'adhesive', now() - interval '30 days', $4)",
+      [s, ids.patch, ids.client, ids.owner],
+    );
+    await put(
+      "insert into studio.patch_reading (studio_id, id, test_id, read_at, result, read_by) values ($1, $2, $3, now() - interval '28 days', 'clear', $4)",
+      [s, ids.patchReading, ids.patch, ids.owner],
+    );
+    await put(
+      "insert into studio.reaction_lifting (studio_id, id, reading_id, product_id, finding, lifted_by) values ($1, $2, $3, $4, 'private', $5)",
+      [s, ids.lifting, ids.patchReading, ids.product, ids.owner],
     );
     await put("insert into studio.survey (studio_id, id, client_id, document, taken_by) values ($1, $2, $3, $4, $5)", [
       s,
@@ -209,6 +224,7 @@ export async function makeStudio(name: string) {
       [s, ids.picture, ids.client, ids.owner],
     );
     await put("insert into studio.room (studio_id, id, name, volume_m3) values ($1, $2, 'room', 30)", [s, ids.room]);
+    await put("insert into studio.chair (studio_id, id, room_id, name) values ($1, $2, $3, 'Chair 1')", [s, ids.chair, ids.room]);
     await put("insert into studio.sensor (studio_id, id, room_id, name) values ($1, $2, $3, 'sensor')", [s, ids.sensor, ids.room]);
     await put(
       "insert into studio.reading (studio_id, sensor_id, room_id, taken_at, temperature_c, relative_humidity) values ($1, $2, $3, now() - interval '1 hour', 21, 0.5)",
@@ -243,8 +259,8 @@ export async function makeStudio(name: string) {
     ]);
     await put("insert into studio.tray (studio_id, id, document) values ($1, $2, $3)", [s, ids.tray, JSON.stringify(tray)]);
     await put(
-      "insert into studio.visit (studio_id, id, client_id, technician_id, room_id, chair, service, starts_at, minutes, map_id, map_revision) values ($1, $2, $3, $4, $5, 1, 'fill', now(), 90, $6, 1)",
-      [s, ids.visit, ids.client, ids.owner, ids.room, ids.map],
+      "insert into studio.visit (studio_id, id, client_id, technician_id, room_id, chair_id, service, starts_at, minutes, map_id, map_revision, keeps_time) values ($1, $2, $3, $4, $5, $7, 'fill', now(), 90, $6, 1, false)",
+      [s, ids.visit, ids.client, ids.owner, ids.room, ids.map, ids.chair],
     );
     await put(
       "insert into studio.visit_event (studio_id, visit_id, id, at, clock, type, payload, member_id) values ($1, $2, $3, now(), 'checked', 'started', $4, $5)",
@@ -267,11 +283,11 @@ export async function makeStudio(name: string) {
       JSON.stringify(shippedProtocols.lift(defaultPolicy)),
       ids.owner,
     ]);
-    await put("insert into studio.consultation (studio_id, id, client_id, document, asked_by) values ($1, $2, $3, $4, $5)", [
+    await put("insert into studio.consultation (studio_id, id, client_id, document, asked_by, service) values ($1, $2, $3, $4, $5, 'lift')", [
       s,
       ids.consultation,
       ids.client,
-      JSON.stringify({ version: 1, conditions: [], processed: false }),
+      JSON.stringify(NOTHING_SO),
       ids.owner,
     ]);
     await put(
@@ -279,8 +295,12 @@ export async function makeStudio(name: string) {
       [s, ids.consent, ids.client, ids.owner],
     );
     await put(
-      "insert into studio.visit (studio_id, id, client_id, technician_id, room_id, chair, service, starts_at, minutes) values ($1, $2, $3, $4, $5, 1, 'lift', now(), 60)",
-      [s, ids.colourVisit, ids.client, ids.owner, ids.room],
+      "insert into studio.visit (studio_id, id, client_id, technician_id, room_id, chair_id, service, starts_at, minutes, keeps_time) values ($1, $2, $3, $4, $5, $6, 'lift', now(), 60, false)",
+      [s, ids.colourVisit, ids.client, ids.owner, ids.room, ids.chair],
+    );
+    await put(
+      "insert into studio.visit_mark (studio_id, visit_id, key, weight, words, event_id) values ($1, $2, 'private', 'stop', 'private', $3)",
+      [s, ids.visit, ids.event],
     );
     await put("insert into studio.incident (studio_id, id, visit_id, words, written_by) values ($1, $2, $3, 'private', $4)", [
       s,

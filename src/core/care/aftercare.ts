@@ -1,37 +1,10 @@
-import type { Stop } from "../processing/runState";
-import type { ServiceKind } from "../protocol/serviceKinds";
+import { serviceOf, type CareLine, type ServiceId } from "../service";
 
-/** A line of an aftercare card; `afterHours` or `afterDays` are counted from the end of the visit into a date. */
-export type CareLine = { readonly before?: { readonly hours?: number; readonly days?: number }; readonly text: string };
-
-const HELP: CareLine = { text: "Sting, redness or swelling: rinse with clean water, call us, and see a doctor." };
-const LIFT: readonly CareLine[] = [
-  { before: { hours: 12 }, text: "The nourishing lotion stays on; nothing on it" },
-  { before: { hours: 24 }, text: "No water, steam, oil, mascara or sleeping on your face" },
-  { text: "Comb the lashes up once a day; oil-free cleanser." },
-];
-const TINT: readonly CareLine[] = [
-  { before: { hours: 24 }, text: "No steam, swimming or oily cleanser" },
-  { before: { hours: 24 }, text: "No extensions on tinted lashes" },
-  { text: "It fades over four to six weeks, sooner with oil and sun." },
-];
-const BROWS: readonly CareLine[] = [{ before: { hours: 24 }, text: "No make-up, water, steam or oil on the brows" }];
-const SUN: CareLine = { text: "Sun protection on the brows each day: bleached hair and skin burn sooner." };
-
-/** What a client takes home, by service. Common practice; a product's leaflet adds to it. */
-export const AFTERCARE: Readonly<Record<ServiceKind, readonly CareLine[]>> = {
-  lift: [...LIFT, HELP],
-  liftTint: [...LIFT, ...TINT.slice(1), HELP],
-  lashTint: [...TINT, HELP],
-  browTint: [...BROWS, TINT[2]!, HELP],
-  lamination: [...BROWS, { text: "Comb to shape each morning; nourish at night." }, HELP],
-  lightening: [...BROWS, SUN, HELP],
-  lashBrowTint: [...TINT, ...BROWS, HELP],
-  removal: [{ before: { hours: 24 }, text: "No oil-based make-up; let the lashes rest" }, { text: "Cleanse gently, twice today." }, HELP],
-};
+/** Why work was broken off. */
+export type StopKind = "splash" | "gluedLids";
 
 /** What goes home after a run that was broken off. Usual first aid; a doctor's word comes before it. */
-const AFTER_STOP: Readonly<Record<Stop["kind"], readonly CareLine[]>> = {
+const AFTER_STOP: Readonly<Record<StopKind, readonly CareLine[]>> = {
   splash: [
     { text: "It was stopped because something stung or ran in; what lay on was rinsed off." },
     { text: "Pain, redness that stays, watering, blurred sight, light that hurts: see a doctor today, and take this card along." },
@@ -53,21 +26,21 @@ export type CareCard = {
 };
 
 export type CaredFor = {
-  readonly service: ServiceKind;
-  readonly label: string;
+  readonly service: ServiceId;
   readonly endedAtMs: number;
   readonly againAfterDays: number;
   /** Why it was broken off; null where it was run to its end. */
-  readonly stopped: Stop["kind"] | null;
+  readonly stopped: StopKind | null;
   /** What touched the client, with its lots: asked for by a doctor. */
   readonly used: readonly string[];
 };
 
 /** A card with its dates counted from the end of the visit. `words` puts a moment into the studio's words. */
 export function careCard(
-  { service, label, endedAtMs, againAfterDays, stopped, used }: CaredFor,
+  { service, endedAtMs, againAfterDays, stopped, used }: CaredFor,
   words: { readonly moment: (ms: number) => string; readonly day: (ms: number) => string },
 ): CareCard {
+  const { label, aftercare } = serviceOf(service);
   const dated = ({ before, text }: CareLine) => {
     if (!before) return text;
     const untilMs = endedAtMs + ((before.hours ?? 0) + (before.days ?? 0) * 24) * 3_600_000;
@@ -85,7 +58,7 @@ export function careCard(
     };
   return {
     title: `After your ${label}`,
-    lines: AFTERCARE[service].map(dated),
+    lines: aftercare.map(dated),
     again: againAfterDays > 0 ? `Again from ${words.day(endedAtMs + againAfterDays * 86_400_000)}, not sooner.` : null,
   };
 }

@@ -1,55 +1,177 @@
+import fc from "fast-check";
 import { defaultPolicy } from "../policy";
-import { shippedProtocols, type ServiceKind } from "../protocol";
+import { CLIENT_SERVICES, SERVICES, serviceOf, type ServiceId, type Treated, type Treatment } from "../service";
 import {
   ageOn,
-  careCard,
-  careText,
+  ALLERGIES,
+  ALLERGY_IDS,
+  asksOf,
+  beforeTheVisit,
   CONDITIONS,
   CONDITION_IDS,
   consentText,
-  extensionsTooSoon,
-  NO_LASH_LIGHTENING,
-  readiness,
-  type ClientStanding,
+  isCovered,
+  NOTHING_SO,
+  SPACING,
+  SPACING_IDS,
+  standing,
+  stopsOf,
+  type CareFacts,
+  type CareRules,
+  type Consultation,
+  type PastService,
+  type PatchTest,
+  type UsedProduct,
 } from ".";
 
-const TODAY = "2026-11-25";
-const NOW = Date.parse("2026-11-25T10:00:00Z");
-const DAY = 86_400_000;
-const RULES = { patchTestMonths: 6, colourAge: 16, extensionsAfterHours: 24 };
-const sound: ClientStanding = {
-  bornOn: "1990-03-01",
-  tests: (["tint", "lightener", "lotion"] as const).map((family) => ({ family, placedOn: "2026-10-01", result: "clear" as const })),
-  consultation: { version: 1, conditions: [], processed: false },
-  consentOn: TODAY,
-  past: [],
-};
-const rules = (service: ServiceKind, over: Partial<ClientStanding> = {}) =>
-  readiness(shippedProtocols[service](defaultPolicy), { ...sound, ...over }, TODAY, NOW, RULES).map(
-    ({ rule, weight }) => `${weight} ${rule}`,
-  );
+// Figures here are the handbook's: common practice and from memory (its section on care), not our formulas.
 
-test("somebody whose papers are in order may have anything", () => {
-  for (const service of Object.keys(shippedProtocols) as ServiceKind[]) expect([service, rules(service)]).toEqual([service, []]);
+const HOUR = 3_600_000;
+const DAY = 24 * HOUR;
+const NOW = Date.parse("2026-11-25T10:00:00Z");
+const RULES: CareRules = { ...defaultPolicy, lashTintLawful: "confirmed" };
+const FAMILIES = ["adhesive", "tint", "lightener", "lotion"] as const;
+const KINDS: Treatment[] = ["extensions", "removal", "lift", "tint", "lightening"];
+
+const testOf = (family: PatchTest["family"], over: Partial<PatchTest> = {}): PatchTest => ({
+  id: `test ${family}`,
+  family,
+  productId: null,
+  placedAtMs: NOW - 60 * DAY,
+  readAfterHours: 48,
+  readings: [{ id: `clear ${family}`, atMs: NOW - 58 * DAY, result: "clear", severe: null }],
+  ...over,
+});
+const answers = (over: Partial<Consultation> = {}, confirmedAtMs = NOW - HOUR): CareFacts["consultation"] => ({
+  document: { ...NOTHING_SO, ...over },
+  wholeAtMs: NOW - 30 * DAY,
+  confirmedAtMs,
+  kinds: KINDS,
+});
+/** Somebody whose papers are in order for anything, today. */
+const sound: CareFacts = {
+  nowMs: NOW,
+  atMs: NOW,
+  today: "2026-11-25",
+  dayStartMs: Date.parse("2026-11-25T00:00:00Z"),
+  bornOn: "1990-03-01",
+  tests: FAMILIES.map((family) => testOf(family)),
+  liftings: [],
+  allergies: [],
+  consultation: answers(),
+  extensionsSeen: null,
+  consents: CLIENT_SERVICES.map((service) => ({ service, words: consentText(service), signedAtMs: NOW - 20 * DAY, signedBy: "client" })),
+  past: [],
+  products: [],
+};
+const found = (service: ServiceId, over: Partial<CareFacts> = {}, rules: Partial<CareRules> = {}) =>
+  standing(service, { ...sound, ...over }, { ...RULES, ...rules }).map(({ weight, rule }) => `${weight} ${rule}`);
+const done = (treatment: Treatment, hoursAgo: number, part: Treated["part"] = "lashes", over: Partial<PastService> = {}): PastService => ({
+  label: treatment,
+  treated: [{ treatment, part }],
+  atMs: NOW - hoursAgo * HOUR,
+  stopped: null,
+  standing: "here",
+  ...over,
+});
+const used = (over: Partial<UsedProduct> = {}): UsedProduct => ({
+  productId: "one",
+  name: "One",
+  family: "adhesive",
+  isPowder: false,
+  openedOn: "2026-11-01",
+  lifeAfterOpeningDays: 42,
+  expiresOn: null,
+  ...over,
 });
 
-describe("patch tests, by product family", () => {
-  test("none for colour or lightener is a stop that nothing overrides; for a lotion it is asked", () => {
-    expect(rules("lashTint", { tests: [] })).toEqual(["stop noPatchTest"]);
-    expect(rules("lightening", { tests: sound.tests.filter(({ family }) => family !== "lightener") })).toEqual(["stop noPatchTest"]);
-    expect(rules("lift", { tests: [] })).toEqual(["ask noPatchTest"]);
-    expect(rules("liftTint", { tests: [] })).toEqual(["stop noPatchTest", "ask noPatchTest"]);
+test("somebody whose papers are in order may have anything", () => {
+  for (const service of CLIENT_SERVICES) expect([service, found(service)]).toEqual([service, []]);
+});
+test("nothing stands against practice on a mannequin head", () =>
+  expect(found("practice", { consultation: answers({ conditions: ["inflamed"] }), bornOn: null, tests: [] })).toEqual([]));
+
+describe("stops and questions, over every service", () => {
+  // Which services each condition stops (■), is asked at (▲), or says nothing of (·), in the order of the table of services.
+  const ORDER: ServiceId[] = ["newSet", "fill", "removal", "lift", "liftTint", "lashTint", "browTint", "lashBrowTint", "lamination", "lightening"];
+  test("the order is every client service", () => expect([...ORDER].sort()).toEqual([...CLIENT_SERVICES].sort()));
+  test.each([
+    ["inflamed", "■■■■■■■■■■"],
+    ["sunburn", "■■■■■■■■■■"],
+    ["sincePatchTest", "■■·■■■■■■■"],
+    ["contactLenses", "▲▲▲▲▲▲▲▲▲▲"],
+    ["pregnancy", "▲▲▲▲▲▲▲▲▲▲"],
+    ["chemotherapy", "▲▲▲▲▲▲▲▲▲▲"],
+    ["thyroid", "▲▲▲▲▲▲▲▲▲▲"],
+    ["blepharitis", "▲▲▲▲▲▲▲▲▲▲"],
+    ["dryEye", "▲▲▲▲▲▲▲▲▲▲"],
+    ["serum", "▲▲▲▲▲▲▲▲▲▲"],
+    ["asthma", "▲▲·······▲"],
+    ["retinoids", "······▲▲▲▲"],
+    ["peel", "······▲▲▲▲"],
+    ["waxedToday", "······▲▲▲▲"],
+    ["permanentMakeUp", "······▲▲▲▲"],
+    ["injections", "······▲▲▲▲"],
+  ] as const)("condition %s: %s", (condition, row) => {
+    const marks = ORDER.map((service) => {
+      const [first] = found(service, { consultation: answers({ conditions: [condition] }) });
+      return first === "stop condition" ? "■" : first === "ask condition" ? "▲" : first === undefined ? "·" : first;
+    });
+    expect(marks.join("")).toBe(row);
   });
-  test("being watched, run out, or of another family does not count", () => {
-    expect(rules("lashTint", { tests: [{ family: "tint", placedOn: "2026-11-24", result: "waiting" }] })).toEqual(["stop noPatchTest"]);
-    expect(rules("lashTint", { tests: [{ family: "tint", placedOn: "2026-05-24", result: "clear" }] })).toEqual(["stop noPatchTest"]);
-    expect(rules("lashTint", { tests: [{ family: "adhesive", placedOn: "2026-11-01", result: "clear" }] })).toEqual(["stop noPatchTest"]);
+  test("every condition has its row", () => expect(CONDITION_IDS).toHaveLength(16));
+  test.each([
+    ["acrylate", "■■········"],
+    ["dye", "····■■■■·■"],
+    ["persulfate", "·········■"],
+    ["thioglycolate", "···■■···■·"],
+    ["latex", "▲▲▲▲▲▲▲▲▲▲"],
+    ["tape", "▲▲▲▲▲▲·▲··"],
+    ["gelPads", "▲▲▲▲▲▲·▲··"],
+  ] as const)("allergy %s: %s", (allergy, row) => {
+    const marks = ORDER.map((service) => {
+      const [first] = found(service, { allergies: [allergy] });
+      return first === "stop allergy" ? "■" : first === "ask allergy" ? "▲" : first === undefined ? "·" : first;
+    });
+    expect(marks.join("")).toBe(row);
   });
-  test("a reaction stops its own family only", () => {
-    const tests = sound.tests.map((test) => (test.family === "lotion" ? { ...test, result: "reaction" as const } : test));
-    expect(rules("lift", { tests })).toEqual(["stop reaction"]);
-    expect(rules("browTint", { tests })).toEqual([]);
+  test("every allergy has its row, and a question names its substitute", () => {
+    expect(ALLERGY_IDS).toHaveLength(7);
+    expect(standing("fill", { ...sound, allergies: ["latex"] }, RULES)[0]!.words).toMatch(/nitrile/);
+    expect(ALLERGIES.dye.label).toMatch(/henna/);
   });
+  test("another allergy, in the client's words, is asked", () =>
+    expect(found("lift", { consultation: answers({ otherAllergies: "nickel" }) })).toEqual(["ask otherAllergy"]));
+  test("asthma stops a powder lightener, and only that", () => {
+    const asthma = { consultation: answers({ conditions: ["asthma"] }) };
+    const lightener = (isPowder: boolean) => [used({ family: "lightener", isPowder, openedOn: null, lifeAfterOpeningDays: null })];
+    expect(found("lightening", { ...asthma, products: lightener(true) })).toContain("stop condition");
+    expect(found("lightening", { ...asthma, products: lightener(false) })).toContain("ask condition");
+  });
+  test("a removal over an inflamed eye only at a doctor's word, and no other service at it", () => {
+    const word = { consultation: answers({ conditions: ["inflamed"], doctorsWord: "Dr Reed, today" }) };
+    expect(found("removal", word)).toEqual(["ask condition"]);
+    expect(found("lift", word)).toEqual(["stop condition"]);
+  });
+  test("for a later day what stands today is a note; what cannot be mended stays a stop", () => {
+    const ahead = { atMs: NOW + 7 * DAY, dayStartMs: sound.dayStartMs + 7 * DAY, today: "2026-12-02" };
+    expect(found("fill", { ...ahead, consultation: answers({ conditions: ["inflamed"] }) })).toEqual(["note condition"]);
+    expect(found("fill", { ...ahead, allergies: ["acrylate"] })).toEqual(["stop allergy"]);
+    expect(found("fill", { ...ahead, consultation: null, consents: [] })).toEqual(["note noConsent"]);
+  });
+});
+
+describe("after an eye operation", () => {
+  const had = (on: string | null, releasedOn: string | null) => ({ consultation: answers({ operation: { what: "", on, releasedOn } }) });
+  test("not before three months, whatever is noted; not without the surgeon's release", () => {
+    for (const service of CLIENT_SERVICES) expect(found(service, had("2026-09-01", "2026-10-01"))).toEqual(["stop operation"]);
+    expect(found("lift", had("2026-08-24", "2026-10-01"))).toEqual([]);
+    expect(found("lift", had("2026-08-26", "2026-10-01"))).toEqual(["stop operation"]);
+    expect(found("lift", had("2020-01-01", null))).toEqual(["stop operation"]);
+    expect(found("lift", had(null, "2026-10-01"))).toEqual(["ask operation"]);
+    expect(found("lift", had(null, null))).toEqual(["stop operation"]);
+  });
+  test("a studio may wait longer", () => expect(found("lift", had("2026-07-01", "2026-10-01"), { operationMonths: 6 })).toEqual(["stop operation"]));
 });
 
 describe("age", () => {
@@ -57,96 +179,279 @@ describe("age", () => {
     ["2010-11-25", 16],
     ["2010-11-26", 15],
     ["2008-02-29", 18],
-  ])("born %s is %i", (born, years) => expect(ageOn(born, TODAY)).toBe(years));
-  test("no tint and no lightener under sixteen; a lift is not forbidden by it", () => {
-    expect(rules("browTint", { bornOn: "2010-11-26" })).toEqual(["stop underAge"]);
-    expect(rules("lightening", { bornOn: "2010-11-26" })).toEqual(["stop underAge"]);
-    expect(rules("lift", { bornOn: "2010-11-26" })).toEqual([]);
-    expect(rules("lashTint", { bornOn: null })).toEqual(["ask ageUnknown"]);
-  });
-});
-
-test("each condition stops or asks, where it matters", () => {
-  for (const condition of CONDITION_IDS) {
-    const found = rules("lightening", { consultation: { version: 1, conditions: [condition], processed: false } });
-    expect(found).toEqual([`${CONDITIONS[condition].weight} condition`]);
-  }
-  expect(rules("lift", { consultation: { version: 1, conditions: ["asthma", "dyeReaction"], processed: false } })).toEqual([]);
-  expect(rules("lift", { consultation: null })).toEqual(["ask noConsultation"]);
-  expect(rules("lift", { consentOn: null })).toEqual(["ask noConsent"]);
-});
-
-describe("spacing", () => {
-  const past = (kind: "extensions" | "removal" | "lift" | "tint", daysAgo: number, part: "lashes" | "brows" = "lashes") => ({
-    kind,
-    parts: [part],
-    atMs: NOW - daysAgo * DAY,
-    stopped: null,
-  });
-  test("brows treated yesterday say nothing of lashes", () => {
-    expect(rules("lift", { past: [past("lift", 1, "brows")] })).toEqual([]);
-    expect(rules("lamination", { past: [past("lift", 1, "brows")] })).toEqual(["ask tooSoon"]);
-    expect(rules("lashTint", { past: [past("tint", 1, "brows")] })).toEqual([]);
-    expect(extensionsTooSoon([past("tint", 0.5, "brows")], NOW, 24)).toBeNull();
-  });
-  test("no lift over extensions, until they are off", () => {
-    expect(rules("lift", { past: [past("extensions", 10)] })).toEqual(["stop liftOverExtensions"]);
-    expect(rules("lift", { past: [past("extensions", 10), past("removal", 1)] })).toEqual([]);
-    expect(rules("lift", { past: [past("extensions", 60)] })).toEqual([]);
-    expect(rules("lamination", { past: [past("extensions", 1)] })).toEqual([]);
-    expect(rules("lashTint", { past: [past("extensions", 0.2)] })).toEqual(["stop sameDay"]);
-    expect(rules("removal", { past: [past("extensions", 10)] })).toEqual([]);
-  });
-  test("a lift again in six weeks, not sooner", () => {
-    expect(rules("lift", { past: [past("lift", 41)] })).toEqual(["ask tooSoon"]);
-    expect(rules("lift", { past: [past("lift", 42)] })).toEqual([]);
-  });
-  test("after a stop the next time asks how it has been, whatever is done; once something went well it asks no more", () => {
-    const stopped = { ...past("tint", 60, "brows"), stopped: "splash" as const };
-    expect(rules("lift", { past: [stopped] })).toEqual(["ask stoppedLast"]);
-    expect(rules("removal", { past: [stopped] })).toEqual(["ask stoppedLast"]);
-    expect(rules("lift", { past: [stopped, past("tint", 20, "brows")] })).toEqual([]);
-    const [found] = readiness(shippedProtocols.lift(defaultPolicy), { ...sound, past: [stopped] }, TODAY, NOW, RULES);
-    expect(found!.words).toBe("Last time was stopped (splash or sting), 60 days ago: ask how it has been since.");
-  });
-  test("a day between tint or lift and extensions", () => {
-    expect(extensionsTooSoon([past("tint", 0.5)], NOW, 24)).toMatch(/tinted 12 h ago; extensions not before 24 h/);
-    expect(extensionsTooSoon([past("lift", 1.01)], NOW, 24)).toBeNull();
-    expect(extensionsTooSoon([], NOW, 24)).toBeNull();
-  });
-});
-
-describe("what goes home", () => {
-  const words = {
-    moment: (ms: number) => new Date(ms).toISOString().slice(0, 16),
-    day: (ms: number) => new Date(ms).toISOString().slice(0, 10),
-  };
-  const done = { service: "lift", label: "x", endedAtMs: NOW, againAfterDays: 0, stopped: null, used: ["Flood 1, lot F1"] } as const;
-  test("after a stop the card speaks of the eye, the doctor and what was used, and of no result", () => {
-    for (const stopped of ["splash", "gluedLids"] as const) {
-      const { title, lines, again } = careCard({ ...done, label: "lash lift", againAfterDays: 42, stopped }, words);
-      expect(title).toBe("After your lash lift was stopped");
-      expect(lines.join(" ")).toMatch(/see a doctor.*take this card along/);
-      expect(lines.join(" ")).toMatch(/No contact lenses.* before 2026-11-26T10:00\./);
-      expect(lines).toContain("Used on 2026-11-25: Flood 1, lot F1.");
-      expect(lines.join(" ")).not.toMatch(/nourishing|fades|Comb/);
-      expect(again).toBeNull();
+  ])("born %s is %i", (born, years) => expect(ageOn(born, "2026-11-25")).toBe(years));
+  test("sixteen is the floor of tint, lightening, lift, lamination; extensions by default; removal at any age", () => {
+    for (const service of CLIENT_SERVICES) {
+      const expected = service === "removal" ? [] : ["stop underAge"];
+      for (const bornOn of ["2010-11-26", "2018-11-25"]) expect([service, found(service, { bornOn })]).toEqual([service, expected]);
     }
-    expect(careCard({ ...done, stopped: "gluedLids" }, words).lines.join(" ")).toMatch(/Never pull or cut/);
-    expect(careCard({ ...done, stopped: "splash", used: [] }, words).lines.join(" ")).not.toMatch(/Used on/);
+    expect(found("fill", { bornOn: "2011-11-26" }, { extensionsAge: 14 })).toEqual(["stop guardian"]);
   });
-  test("dates are counted from the end of the visit", () => {
-    const card = careCard({ ...done, service: "liftTint", label: "lash lift and tint", againAfterDays: 42 }, words);
-    expect(card.lines[0]).toBe("The nourishing lotion stays on; nothing on it before 2026-11-25T22:00.");
-    expect(card.lines[1]).toMatch(/^No water, steam, oil.* before 2026-11-26T10:00\.$/);
-    expect(card.again).toBe("Again from 2027-01-06, not sooner.");
-    expect(careText(card, "Tideroom", "A client")).toContain("- Comb the lashes up once a day");
+  test("at sixteen and seventeen a guardian signs, for that service", () => {
+    const bornOn = "2010-11-25";
+    expect(found("lift", { bornOn })).toEqual(["stop guardian"]);
+    const signedBy = (service: ServiceId) =>
+      sound.consents.map((one) => (one.service === service ? { ...one, signedBy: "guardian" as const } : one));
+    expect(found("lift", { bornOn, consents: signedBy("lift") })).toEqual([]);
+    expect(found("lift", { bornOn, consents: signedBy("browTint") })).toEqual(["stop guardian"]);
+    expect(found("lift", { bornOn: "2008-11-25" })).toEqual([]);
   });
-  test("every service has its card, with whom to call, and its consent", () => {
-    for (const service of Object.keys(shippedProtocols) as ServiceKind[]) {
-      expect(careCard({ ...done, service }, words).lines.at(-1)).toMatch(/see a doctor/);
-      expect(consentText(service)).toMatch(/say at once if anything stings/);
+  test("not known it is asked", () => {
+    expect(found("fill", { bornOn: null })).toEqual(["ask ageUnknown"]);
+    expect(found("removal", { bornOn: null })).toEqual([]);
+  });
+});
+
+describe("patch tests in a service", () => {
+  const without = (family: PatchTest["family"]) => ({ tests: sound.tests.filter((test) => test.family !== family) });
+  test("colour and lightening never without; adhesive and lotion may, for a written reason", () => {
+    expect(found("lashTint", without("tint"))).toEqual(["stop noPatchTest"]);
+    expect(found("lightening", without("lightener"))).toEqual(["stop noPatchTest"]);
+    expect(found("lightening", without("tint"))).toEqual(["stop noPatchTest"]);
+    expect(found("lift", without("lotion"))).toEqual(["ask noPatchTest"]);
+    expect(found("fill", without("adhesive"))).toEqual(["ask noPatchTest"]);
+    expect(found("liftTint", { tests: [] })).toEqual(["stop noPatchTest", "ask noPatchTest"]);
+    expect(found("removal", { tests: [] })).toEqual([]);
+  });
+  test("“worn before” counts on our record only", () => {
+    const words = (past: PastService[]) => standing("fill", { ...sound, ...without("adhesive"), past }, RULES)[0]!.words;
+    expect(words([done("extensions", 20 * 24), done("extensions", 50 * 24)])).toMatch(/Worn 2 times before on our record/);
+    expect(words([done("extensions", 20 * 24, "lashes", { standing: "elsewhere" })])).not.toMatch(/Worn/);
+  });
+  test("a product that was not the one tested is asked about", () => {
+    const tests = [testOf("adhesive", { productId: "one" })];
+    expect(found("fill", { tests, products: [used()] })).toEqual([]);
+    expect(found("fill", { tests, products: [used({ productId: "two" })] })).toEqual(["ask newProduct"]);
+    // Of which product the test was is not known: nothing can be said of a new one.
+    expect(found("fill", { products: [used({ productId: "two" })] })).toEqual([]);
+  });
+  test("booked ahead there is time to place one and read it, or there is not", () => {
+    const ahead = (hours: number) => ({ ...without("tint"), atMs: NOW + hours * HOUR, dayStartMs: sound.dayStartMs + Math.ceil(hours / 24) * DAY });
+    expect(found("lashTint", ahead(72))).toEqual(["note noPatchTest"]);
+    expect(found("lashTint", ahead(48))).toEqual(["note noPatchTest"]);
+    expect(found("lashTint", ahead(47))).toEqual(["stop noPatchTest"]);
+    expect(found("fill", { ...without("adhesive"), atMs: NOW + 20 * HOUR, dayStartMs: sound.dayStartMs + DAY })).toEqual(["ask noPatchTest"]);
+  });
+  test("a product's own family counts beside the service's", () =>
+    expect(found("lamination", { ...without("tint"), products: [used({ family: "tint", lifeAfterOpeningDays: null })] })).toEqual(["stop noPatchTest"]));
+});
+
+describe("reactions", () => {
+  const reacted = (family: PatchTest["family"], severe: boolean | null = false) =>
+    testOf(family, { id: "reacted", placedAtMs: NOW - 200 * DAY, readings: [{ id: "reaction", atMs: NOW - 198 * DAY, result: "reaction", severe }] });
+  test("a reaction stands for good, whatever is tested clear later, and stops its family only", () => {
+    const tests = [...sound.tests, reacted("lotion")];
+    for (const service of CLIENT_SERVICES) {
+      const stopped = serviceOf(service).families.includes("lotion");
+      expect([service, found(service, { tests })]).toEqual([service, stopped ? ["stop reaction"] : []]);
     }
+    expect(found("removal", { tests: [...sound.tests, reacted("adhesive")] })).toEqual([]);
   });
-  test("there is no lash lightening, and the reason is given", () => expect(NO_LASH_LIGHTENING).toMatch(/not offered\..*break/));
+  test("lifted by the owner it is said ever after, and holds for that product alone", () => {
+    const tests = [...sound.tests, reacted("tint")];
+    const liftings = [{ readingId: "reaction", productId: "one", finding: "Dr Reed, 3 June", atMs: NOW - 100 * DAY }];
+    const tint = (productId: string) => [used({ productId, family: "tint", lifeAfterOpeningDays: null })];
+    expect(found("browTint", { tests, liftings, products: tint("one") })).toEqual(["note reaction"]);
+    expect(found("browTint", { tests, liftings, products: tint("two") })).toEqual(["stop reaction"]);
+    expect(found("browTint", { tests, liftings, products: [...tint("one"), ...tint("two")] })).toEqual(["stop reaction"]);
+    expect(found("browTint", { tests, liftings })).toEqual(["ask reaction"]);
+    expect(found("browTint", { tests })).toEqual(["stop reaction"]);
+  });
+  test("after swelling, blisters or trouble breathing, or where nobody knows, a lifting does nothing", () => {
+    const liftings = [{ readingId: "reaction", productId: "one", finding: "Dr Reed, 3 June", atMs: NOW }];
+    for (const severe of [true, null])
+      expect(found("browTint", { tests: [...sound.tests, reacted("tint", severe)], liftings, products: [used({ family: "tint", lifeAfterOpeningDays: null })] })).toEqual([
+        "stop reaction",
+      ]);
+  });
+});
+
+describe("spacing, row by row", () => {
+  // before, then, part, hours: stop under, ask under (null: never). The table of the handbook.
+  const W = 7 * 24;
+  const TABLE: [keyof typeof SPACING, Treatment, Treated["part"], ServiceId, number | null, number | null][] = [
+    ["liftThenExtensions", "lift", "lashes", "newSet", 48, 6 * W],
+    ["tintThenExtensions", "tint", "lashes", "fill", null, 24],
+    ["liftAgain", "lift", "lashes", "lift", 4 * W, 6 * W],
+    ["laminationAgain", "lift", "brows", "lamination", 4 * W, 6 * W],
+    ["tintThenLift", "tint", "lashes", "lift", null, 24],
+    ["lashTintAgain", "tint", "lashes", "lashTint", null, 3 * W],
+    ["lighteningThenLamination", "lightening", "brows", "lamination", 14 * 24, null],
+    ["laminationThenLightening", "lift", "brows", "lightening", 14 * 24, null],
+    ["browTintThenLightening", "tint", "brows", "lightening", null, 14 * 24],
+  ];
+  test("every row is in the table", () => expect(TABLE.map(([id]) => id).sort()).toEqual([...SPACING_IDS].sort()));
+  test.each(TABLE)("%s: %s of %s, then %s, stop under %s h, ask under %s h", (_id, before, part, then, stop, ask) => {
+    const after = (hours: number) => found(then, { past: [done(before, hours, part)] });
+    if (stop !== null) {
+      expect(after(0)).toEqual(["stop spacing"]);
+      expect(after(stop - 0.01)).toEqual(["stop spacing"]);
+      expect(after(stop)).toEqual(ask !== null && ask > stop ? ["ask spacing"] : []);
+    } else expect(after(0)).toEqual(["ask spacing"]);
+    if (ask !== null) {
+      expect(after(ask - 0.01)).toEqual(["ask spacing"]);
+      expect(after(ask)).toEqual([]);
+    }
+    // The other part of the hair is other hair.
+    expect(found(then, { past: [done(before, 1, part === "lashes" ? "brows" : "lashes")] }).filter((one) => one.endsWith("spacing"))).not.toContain(
+      stop === null ? "ask spacing" : "stop spacing",
+    );
+  });
+  test("a studio's own hours take the place of the usual ones", () => {
+    const spacing = { liftAgain: { stopHours: 100, askHours: null } };
+    expect(found("lift", { past: [done("lift", 99)] }, { spacing })).toEqual(["stop spacing"]);
+    expect(found("lift", { past: [done("lift", 100)] }, { spacing })).toEqual([]);
+  });
+  test("what is agreed, or done elsewhere on a known day, counts as well", () => {
+    expect(found("lift", { past: [done("lift", 24, "lashes", { standing: "agreed" })] })).toEqual(["stop spacing"]);
+    expect(found("lift", { past: [done("lift", 24, "lashes", { standing: "elsewhere" })] })).toEqual(["stop spacing"]);
+  });
+  test("a lift and tint counts as both, and the newest decides", () => {
+    const both = done("lift", 30, "lashes", { treated: SERVICES.liftTint.counts });
+    expect(found("lashTint", { past: [both] })).toEqual(["ask spacing"]);
+    expect(found("newSet", { past: [both] })).toEqual(["stop spacing"]);
+    expect(found("lift", { past: [done("lift", 7 * W), done("lift", 10)] })).toEqual(["stop spacing"]);
+  });
+
+  describe("extensions that are still worn", () => {
+    const set = done("extensions", 3 * 24);
+    test("no lift, no lash tint over them; brows and removal are free", () => {
+      const against = CLIENT_SERVICES.filter((service) => found(service, { past: [set] }).includes("stop wornExtensions"));
+      expect(against).toEqual(["lift", "liftTint", "lashTint", "lashBrowTint"]);
+    });
+    test("worn for 42 days, until a removal, or until somebody looked", () => {
+      expect(found("lift", { past: [done("extensions", 42 * 24)] })).toEqual(["stop wornExtensions"]);
+      expect(found("lift", { past: [done("extensions", 42 * 24 + 1)] })).toEqual([]);
+      expect(found("lift", { past: [set, done("removal", 30)] })).toEqual([]);
+      expect(found("lift", { past: [set, done("removal", 4 * 24)] })).toEqual(["stop wornExtensions"]);
+      expect(found("lift", { past: [set], extensionsSeen: { on: false, atMs: NOW - HOUR } })).toEqual([]);
+      expect(found("lift", { past: [set], extensionsSeen: { on: false, atMs: NOW - 4 * DAY } })).toEqual(["stop wornExtensions"]);
+      expect(found("lift", { extensionsSeen: { on: true, atMs: NOW - HOUR } })).toEqual(["stop wornExtensions"]);
+      expect(found("lift", { extensionsSeen: { on: true, atMs: NOW - 2 * DAY }, past: [done("removal", 24)] })).toEqual([]);
+    });
+    test("a lift on the day of the removal is asked about", () => {
+      expect(found("lift", { past: [set, done("removal", 2)] })).toEqual(["ask removedToday"]);
+      expect(found("lashTint", { past: [set, done("removal", 2)] })).toEqual([]);
+      expect(found("lift", { past: [set, done("removal", 11)] })).toEqual([]);
+    });
+  });
+});
+
+describe("the rest", () => {
+  test("lash tint is offered once its lawfulness is confirmed", () => {
+    const not = CLIENT_SERVICES.filter((service) => found(service, {}, { lashTintLawful: "notConfirmed" }).includes("stop lawful"));
+    expect(not).toEqual(["liftTint", "lashTint", "lashBrowTint"]);
+  });
+  test("consultation: asked on the day, whole after six months and for a new kind of service", () => {
+    expect(found("fill", { consultation: null })).toEqual(["ask noConsultation"]);
+    expect(found("fill", { consultation: answers({}, NOW - 11 * HOUR) })).toEqual(["ask noConsultation"]);
+    expect(found("fill", { consultation: { ...answers()!, wholeAtMs: Date.parse("2026-05-24T10:00:00Z") } })).toEqual(["ask noConsultation"]);
+    expect(found("fill", { consultation: { ...answers()!, wholeAtMs: Date.parse("2026-05-26T10:00:00Z") } })).toEqual([]);
+    expect(found("fill", { consultation: { ...answers()!, kinds: ["lift"] } })).toEqual(["ask noConsultation"]);
+  });
+  test("consent: for this service, in today's wording, for twelve months; none for a removal", () => {
+    const only = (over: object) => ({ consents: [{ service: "lift" as const, words: consentText("lift"), signedAtMs: NOW - DAY, signedBy: "client" as const, ...over }] });
+    expect(found("lift", only({}))).toEqual([]);
+    expect(found("lift", { consents: [] })).toEqual(["ask noConsent"]);
+    expect(found("lift", only({ service: "fill" }))).toEqual(["ask noConsent"]);
+    expect(found("lift", only({ words: "older words" }))).toEqual(["ask noConsent"]);
+    expect(found("lift", only({ signedAtMs: NOW - 366 * DAY }))).toEqual(["ask noConsent"]);
+    expect(found("lift", only({ signedAtMs: NOW - 364 * DAY }))).toEqual([]);
+    expect(found("removal", { consents: [] })).toEqual([]);
+  });
+  test("products past their life: adhesive asked, the rest stopped; past the printed date nothing is used", () => {
+    const lotion = { family: "lotion" as const };
+    expect(found("fill", { products: [used({ lifeAfterOpeningDays: 24 })] })).toEqual([]);
+    expect(found("fill", { products: [used({ lifeAfterOpeningDays: 23 })] })).toEqual(["ask productLife"]);
+    expect(found("lift", { products: [used({ ...lotion, lifeAfterOpeningDays: 24 })] })).toEqual([]);
+    expect(found("lift", { products: [used({ ...lotion, lifeAfterOpeningDays: 23 })] })).toEqual(["stop productLife"]);
+    for (const family of ["adhesive", "lotion"] as const) {
+      const service = family === "adhesive" ? "fill" : "lift";
+      expect(found(service, { products: [used({ family, expiresOn: "2026-11-24" })] })).toEqual(["stop productLife"]);
+      expect(found(service, { products: [used({ family, expiresOn: "2026-11-25" })] })).toEqual([]);
+    }
+    expect(found("removal", { products: [used({ family: null, lifeAfterOpeningDays: 1 })] })).toEqual(["stop productLife"]);
+  });
+  test("work done elsewhere is asked: what and when, on the same hair", () => {
+    const elsewhere = { consultation: answers({ elsewhere: [{ treatment: "lift", part: "brows", on: null }] }) };
+    expect(standing("lamination", { ...sound, ...elsewhere }, RULES)[0]!.words).toMatch(/^Lamination elsewhere, nobody knows when/);
+    expect(found("lift", elsewhere)).toEqual([]);
+  });
+  test("after a stop the next visit asks how it has been; once something went well it asks no more", () => {
+    const stopped = done("tint", 60 * 24, "brows", { stopped: "splash or sting" });
+    expect(standing("fill", { ...sound, past: [stopped] }, RULES)[0]!.words).toBe("Last time was stopped (splash or sting), 60 days before: ask how it has been since.");
+    expect(found("fill", { past: [stopped, done("tint", 20 * 24, "brows")] })).toEqual([]);
+  });
+  test("a reason covers what it was written for, while that is unchanged", () => {
+    const findings = standing("fill", { ...sound, consultation: answers({ conditions: ["dryEye"] }), allergies: ["latex"] }, RULES);
+    const keys = asksOf(findings).map(({ key }) => key);
+    expect(keys).toHaveLength(2);
+    expect(isCovered(findings, "spoken to her doctor", keys)).toBe(true);
+    expect(isCovered(findings, "spoken to her doctor", keys.slice(1))).toBe(false);
+    expect(isCovered(findings, " x ", keys)).toBe(false);
+    expect(isCovered([], "", [])).toBe(false);
+  });
+  test("an overview leaves out what is asked and signed at every visit", () => {
+    const findings = standing("fill", { ...sound, consultation: null, consents: [], allergies: ["latex"] }, RULES);
+    expect(beforeTheVisit(findings).map(({ rule }) => rule)).toEqual(["allergy"]);
+  });
+  test("stops come first, then questions, then notes", () => {
+    const findings = standing("fill", { ...sound, consultation: answers({ conditions: ["dryEye", "inflamed"] }), allergies: ["latex", "acrylate"] }, RULES);
+    expect(findings.map(({ weight }) => weight)).toEqual(["stop", "stop", "ask", "ask"]);
+  });
+});
+
+describe("adding facts never lowers what stands, save for the owner's written lifting", () => {
+  const moment = fc.integer({ min: 1, max: 400 * 24 }).map((hours) => NOW - hours * HOUR);
+  const reading = fc.record({ id: fc.uuid(), atMs: moment, result: fc.constantFrom("clear", "reaction"), severe: fc.constantFrom(true, false, null) });
+  const anyTest = fc
+    .record({ id: fc.uuid(), family: fc.constantFrom(...FAMILIES), placedAtMs: moment, readings: fc.array(reading, { maxLength: 3 }) })
+    .map((test) => testOf(test.family, test as Partial<PatchTest>));
+  // A removal is what takes extensions off, and the newest of a kind decides: neither is among what may be added here.
+  const anyPast = fc
+    .record({ treatment: fc.constantFrom<Treatment>("extensions", "lift", "tint", "lightening"), part: fc.constantFrom<Treated["part"]>("lashes", "brows"), hours: fc.integer({ min: 0, max: 2000 }) })
+    .map(({ treatment, part, hours }) => done(treatment, hours, part));
+  const facts = fc.record({
+    tests: fc.array(anyTest, { maxLength: 5 }),
+    past: fc.array(anyPast, { maxLength: 4 }),
+    allergies: fc.uniqueArray(fc.constantFrom(...ALLERGY_IDS)),
+    conditions: fc.uniqueArray(fc.constantFrom(...CONDITION_IDS)),
+  });
+  const weights = { stop: 2, ask: 1, note: 0 };
+  const worst = (service: ServiceId, rules: readonly string[], over: Partial<CareFacts>) =>
+    Math.max(-1, ...standing(service, { ...sound, ...over }, RULES).filter(({ rule }) => rules.includes(rule)).map(({ weight }) => weights[weight]));
+
+  test("reactions, allergies, conditions, spacing: more facts stand as much or more", () => {
+    fc.assert(
+      fc.property(facts, facts, fc.constantFrom(...CLIENT_SERVICES), (some, more, service) => {
+        const of = (one: typeof some) => ({
+          tests: one.tests,
+          past: one.past,
+          allergies: one.allergies,
+          consultation: answers({ conditions: one.conditions }),
+        });
+        const both = {
+          tests: [...some.tests, ...more.tests],
+          past: [...some.past, ...more.past],
+          allergies: [...new Set([...some.allergies, ...more.allergies])],
+          conditions: [...new Set([...some.conditions, ...more.conditions])],
+        };
+        for (const rules of [["reaction"], ["allergy"], ["condition"], ["spacing", "wornExtensions"]])
+          expect(worst(service, rules, of(both))).toBeGreaterThanOrEqual(worst(service, rules, of(some)));
+      }),
+      { numRuns: 600 },
+    );
+  });
+  test("no test added later takes a reaction away", () => {
+    fc.assert(
+      fc.property(fc.array(anyTest, { maxLength: 6 }), (tests) => {
+        const reacted = testOf("tint", { readings: [{ id: "r", atMs: NOW - 300 * DAY, result: "reaction", severe: false }] });
+        expect(stopsOf(standing("browTint", { ...sound, tests: [reacted, ...tests] }, RULES)).map(({ rule }) => rule)).toContain("reaction");
+      }),
+    );
+  });
+});
+
+test("what a client is asked and what a technician reads are both there", () => {
+  for (const id of CONDITION_IDS) expect([id, CONDITIONS[id].question.length > 5, CONDITIONS[id].label.length > 3]).toEqual([id, true, true]);
 });

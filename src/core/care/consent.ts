@@ -1,11 +1,18 @@
-import type { ServiceKind } from "../protocol/serviceKinds";
-import { SERVICE_KINDS } from "../protocol/serviceKinds";
+import { serviceOf, type ServiceId } from "../service";
+import { addMonths } from "./patchTest";
+
+/** A consent as it was signed: for one service, in one wording. */
+export type Consent = {
+  readonly service: ServiceId;
+  readonly words: string;
+  readonly signedAtMs: number;
+  readonly signedBy: "client" | "guardian";
+};
 
 /** The text a client signs, until the studio writes its own. Plain words; it defers to leaflet, code and doctor. */
-export function consentText(service: ServiceKind): string {
-  const what = SERVICE_KINDS[service].label;
+export function consentText(service: ServiceId): string {
   return [
-    `I agree to a ${what} today.`,
+    `I agree to a ${serviceOf(service).label} today.`,
     "I was told what is used and what it is for, and that it can irritate eyes and skin or cause an allergy, even after a clear patch test.",
     "I have named my allergies, eye and skin conditions, medicines and earlier treatments truthfully.",
     "I keep my eyes shut until I am told to open them, and say at once if anything stings.",
@@ -13,6 +20,16 @@ export function consentText(service: ServiceKind): string {
   ].join("\n");
 }
 
-/** Why there is no lash lightening here, wherever somebody looks for it. */
-export const NO_LASH_LIGHTENING =
-  "Lash lightening is not offered. Lightener and developer so near the eye would run into it with the first tear, and bleached lashes turn brittle and break. Brows only.";
+/** Where the newest consent to a service stands: it is asked again after some months, and when the wording has changed. */
+export function consentStanding(
+  consents: readonly Consent[],
+  service: ServiceId,
+  atMs: number,
+  validMonths: number,
+): { readonly state: "missing" | "expired" | "wording" | "valid"; readonly consent: Consent | null } {
+  const own = consents.filter((one) => one.service === service && one.signedAtMs <= atMs).sort((a, b) => b.signedAtMs - a.signedAtMs);
+  const newest = own[0];
+  if (!newest) return { state: "missing", consent: null };
+  if (newest.words !== consentText(service)) return { state: "wording", consent: newest };
+  return { state: addMonths(newest.signedAtMs, validMonths) < atMs ? "expired" : "valid", consent: newest };
+}

@@ -1,6 +1,27 @@
-export { CONDITIONS, CONDITION_IDS, type Condition } from "./conditions";
-export { consultationSchema, type Consultation } from "./consultation";
-export { readiness, ageOn, extensionsTooSoon, type ReadinessFinding, type ClientStanding, type ReadinessRules } from "./readiness";
-export { pastService, treatmentOf, type PastService } from "./pastService";
-export { AFTERCARE, careCard, careText, type CareCard, type CareLine, type CaredFor } from "./aftercare";
-export { consentText, NO_LASH_LIGHTENING } from "./consent";
+export { CONDITIONS, CONDITION_IDS, conditionOf, type Condition, type ConditionGroup } from "./conditions";
+export { ALLERGIES, ALLERGY_IDS, allergyOf, type Allergy } from "./allergies";
+export { consultationSchema, upgradeConsultation, NOTHING_SO, type Consultation } from "./consultation";
+export { consentText, consentStanding, type Consent } from "./consent";
+export {
+  patchTestStanding,
+  mayRead,
+  mayLift,
+  addMonths,
+  PATCH_RESULTS,
+  READ_AFTER_H,
+  NEVER_CLEAR_BEFORE_H,
+  type PatchTest,
+  type PatchReading,
+  type PatchResult,
+  type PatchTestStanding,
+  type ReactionLifting,
+} from "./patchTest";
+export { SPACING, SPACING_IDS, WORN_DAYS, spacingOf, type Spacing, type SpacingId } from "./spacing";
+export type { PastService } from "./pastService";
+export { productAge, type ProductAge, type UsedProduct } from "./productLife";
+export { standing, stopsOf, asksOf, beforeTheVisit, isCovered, LEAST_REASON } from "./standing";
+export { type CareFacts, type CareFinding, type CareRules } from "./facts";
+export { familyLabel } from "./families";
+export { ageOn } from "./rules/age";
+export { spanWords } from "./spanWords";
+export { careCard, careText, type CareCard, type CaredFor, type StopKind } from "./aftercare";

@@ -80,7 +80,7 @@ test("what is wrong with a line is said by its number, and the others are read",
     [4, expect.stringMatching(/No temperature/)],
     [5, "Humidity cannot pass 100 %."],
     [6, "A room over 60 °C cannot be right."],
-    [8, "Humidity cannot be zero or less."],
+    [8, "No room is under 1 %: a reading below that is a broken sensor."],
     [9, expect.stringMatching(/No humidity/)],
   ]);
 });

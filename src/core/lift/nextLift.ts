@@ -6,8 +6,9 @@ export type LiftOutcome = {
   readonly wish: LiftWish;
   readonly seenDeg: number | null;
   readonly step1S: number;
-  readonly even: boolean;
-  readonly comfort: "well" | "tickled" | "stung";
+  /** Null where nobody judged it. */
+  readonly even: boolean | null;
+  readonly comfort: "well" | "tickled" | "stung" | null;
 };
 
 export type LiftProposal = {
@@ -27,7 +28,7 @@ export function nextLift(last: LiftOutcome | null, step: { leastS: number; mostS
   const [change, reason] =
     last.comfort === "stung"
       ? ([0, "stung"] as const)
-      : !last.even
+      : last.even === false
         ? ([0, "uneven"] as const)
         : off < -OFF_DEG
           ? ([CHANGE_S, "more"] as const)

@@ -7,7 +7,7 @@ Thioglycolate in eyelash waving: 11 % at most, pH 7 to 9.5, professional use (EU
 
 /** The defaults of the trade; `fields.ts` gives the reason for each. */
 export const defaultPolicy: Policy = {
-  version: 4,
+  version: 5,
   overLengthMm: 3,
   fineOverLengthMm: 2,
   corners: "match",
@@ -55,7 +55,12 @@ export const defaultPolicy: Policy = {
   tintAndLift: "afterRelease",
   tintOrder: "browsOffFirst",
   colourAge: 16,
-  extensionsAfterHours: 24,
+  extensionsAge: 16,
+  operationMonths: 3,
+  consultationMonths: 6,
+  consentMonths: 12,
+  lashTintLawful: "notConfirmed",
+  spacing: {},
   lashPeroxidePercent: 2,
   rinseMinutes: 15,
   country: "",

@@ -4,7 +4,7 @@ import type { Policy } from "./policy";
 export type Standing = "common practice" | "from memory" | "a model of ours";
 
 export type PolicyField = {
-  readonly key: Exclude<keyof Policy, "version" | "curls" | "country" | "localNotes">;
+  readonly key: Exclude<keyof Policy, "version" | "curls" | "spacing" | "country" | "localNotes">;
   readonly group: "Lengths" | "Accents" | "Load" | "At the chair" | "Adhesive" | "Cure" | "Pace and stock" | "Lift and tint" | "Care";
   readonly label: string;
   readonly unit: string;
@@ -503,12 +503,16 @@ export const POLICY_FIELDS: readonly PolicyField[] = [
     standing: "from memory",
   },
   {
-    key: "extensionsAfterHours",
-    group: "Lift and tint",
-    label: "Extensions after a lift or tint",
-    unit: "h",
-    reason: "Lotion and oil left in the lashes keep adhesive from holding.",
-    standing: "common practice",
+    key: "lashTintLawful",
+    group: "Care",
+    label: "Is lash tint lawful at the studio's place?",
+    unit: "",
+    options: [
+      { value: "notConfirmed", label: "not confirmed: not offered" },
+      { value: "confirmed", label: "confirmed by the owner" },
+    ],
+    reason: "Some places forbid it, some allow few dyes. Ask your authority or insurer, then confirm it once.",
+    standing: "from memory",
   },
   {
     key: "patchTestMonths",
@@ -522,10 +526,42 @@ export const POLICY_FIELDS: readonly PolicyField[] = [
   {
     key: "colourAge",
     group: "Care",
-    label: "Tint and lightener from the age of",
+    label: "Tint, lightening, lift and lamination from the age of",
     unit: "years",
-    reason: "Many codes and leaflets say so; what holds is the stricter one.",
+    reason: "Many codes and leaflets say so; 16 is the floor, and under 18 a guardian signs.",
     standing: "from memory",
+  },
+  {
+    key: "extensionsAge",
+    group: "Care",
+    label: "Extensions from the age of",
+    unit: "years",
+    reason: "Under 18 a guardian signs.",
+    standing: "from memory",
+  },
+  {
+    key: "operationMonths",
+    group: "Care",
+    label: "After an eye operation nothing for",
+    unit: "months",
+    reason: "And not before the surgeon's release is noted. A studio may wait longer, never less.",
+    standing: "from memory",
+  },
+  {
+    key: "consultationMonths",
+    group: "Care",
+    label: "The consultation is asked whole again after",
+    unit: "months",
+    reason: "At every visit one tap confirms the last answers; people forget what has changed.",
+    standing: "common practice",
+  },
+  {
+    key: "consentMonths",
+    group: "Care",
+    label: "A consent holds for",
+    unit: "months",
+    reason: "Signed again sooner when its wording changes.",
+    standing: "common practice",
   },
   {
     key: "rinseMinutes",

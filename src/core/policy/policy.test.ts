@@ -5,7 +5,7 @@ test("the defaults are a lawful policy, and every question of it is asked with a
   const asked = POLICY_FIELDS.map(({ key }) => key).sort();
   expect(asked).toEqual(
     Object.keys(defaultPolicy)
-      .filter((key) => !["version", "curls", "country", "localNotes"].includes(key))
+      .filter((key) => !["version", "curls", "spacing", "country", "localNotes"].includes(key))
       .sort(),
   );
   for (const { key, reason, standing, options } of POLICY_FIELDS) {

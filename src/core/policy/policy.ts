@@ -1,10 +1,13 @@
 import { z } from "zod";
+import { SPACING_IDS } from "../care/spacing";
 import { curlOverridesSchema } from "../curl/curlSchema";
+
+const hours = z.number().min(0, "From 0 hours.").max(8760, "A year at most.").nullable();
 
 /** What a studio has decided where practitioners disagree. A product leaflet wins over all of it. */
 export const policySchema = z
   .strictObject({
-    version: z.literal(4),
+    version: z.literal(5),
     /** Most a fibre may stand past the zone's shorter lashes, mm. */
     overLengthMm: z.number().min(0, "Over-length runs from 0 to 5 mm.").max(5, "Over-length runs from 0 to 5 mm."),
     /** The same where the natural lashes are fine. */
@@ -64,9 +67,19 @@ export const policySchema = z
     sprayWaterHours: z.number().min(0, "From 0 to 72 hours.").max(72, "From 0 to 72 hours."),
     patchTestMonths: z.int().min(1, "From 1 to 12 months.").max(12, "From 1 to 12 months."),
     /** No tint and no lightener under this age. */
-    colourAge: z.int().min(14, "From 14 to 21 years.").max(21, "From 14 to 21 years."),
-    /** Hours between a lift or tint and extensions on the same lashes. */
-    extensionsAfterHours: z.number().min(24, "A day at least.").max(168, "A week at most."),
+    colourAge: z.int().min(16, "16 is the floor; a studio may only be stricter.").max(21, "From 16 to 21 years."),
+    /** No set and no fill under this age. */
+    extensionsAge: z.int().min(14, "From 14 to 21 years.").max(21, "From 14 to 21 years."),
+    /** Months after an eye operation in which nothing is done, whatever is noted. A studio may be stricter, never laxer. */
+    operationMonths: z.int().min(3, "Three months at least.").max(24, "Two years at most."),
+    /** The full consultation is asked again after so many months. */
+    consultationMonths: z.int().min(1, "From 1 to 6 months.").max(6, "Six months at most."),
+    /** A consent is signed again after so many months. */
+    consentMonths: z.int().min(1, "From 1 to 12 months.").max(12, "Twelve months at most."),
+    /** Whether the owner has confirmed that lash tint is lawful at the studio's place. */
+    lashTintLawful: z.enum(["notConfirmed", "confirmed"]),
+    /** The studio's own hours between services, where they differ from the usual ones. */
+    spacing: z.partialRecord(z.enum(SPACING_IDS), z.strictObject({ stopHours: hours, askHours: hours })),
     /** Most peroxide in what lies on lashes, per cent by weight. A studio may be stricter, never laxer. */
     lashPeroxidePercent: z.number().min(0.5, "From 0.5 to 2.0 %.").max(2, "2.0 % is the most; local code may ask for less."),
     /** A rinse runs so long, minutes. */

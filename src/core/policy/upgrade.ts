@@ -1,9 +1,31 @@
 import { defaultPolicy } from "./defaults";
+import type { Policy } from "./policy";
 
-const OLDER: readonly unknown[] = [1, 2, 3];
+const OLDER: readonly unknown[] = [1, 2, 3, 4];
+
+/** Hours between a lift or tint and extensions, as versions before the fifth asked for them in one figure. */
+const OLD_DEFAULT_H = 24;
+
+type Older = Record<string, unknown> & { readonly extensionsAfterHours?: number; readonly colourAge?: number };
 
 /** A policy document of any version as one of the newest: what an older one was never asked stands at its default. */
 export function upgradePolicy(document: unknown): unknown {
   if (typeof document !== "object" || document === null || !OLDER.includes((document as { version?: unknown }).version)) return document;
-  return { ...defaultPolicy, ...document, version: defaultPolicy.version };
+  const { extensionsAfterHours = OLD_DEFAULT_H, ...rest } = document as Older;
+  // A studio that waited longer keeps waiting, after a lift and after a tint.
+  const spacing: Policy["spacing"] =
+    extensionsAfterHours > OLD_DEFAULT_H
+      ? {
+          liftThenExtensions: { stopHours: Math.max(48, extensionsAfterHours), askHours: 6 * 7 * 24 },
+          tintThenExtensions: { stopHours: null, askHours: extensionsAfterHours },
+        }
+      : {};
+  return {
+    ...defaultPolicy,
+    spacing,
+    ...rest,
+    // Sixteen has become the floor.
+    colourAge: Math.max(defaultPolicy.colourAge, rest.colourAge ?? 0),
+    version: defaultPolicy.version,
+  };
 }

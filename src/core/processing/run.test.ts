@@ -1,6 +1,7 @@
+import { SERVICES, type ServiceKind } from "../service";
 import fc from "fast-check";
 import { defaultPolicy } from "../policy";
-import { checkProtocol, processSteps, SERVICE_KINDS, shippedProtocols, type ServiceKind, type Step } from "../protocol";
+import { checkProtocol, processSteps, shippedProtocols, type Step } from "../protocol";
 import { visitClocks, visitEventSchema, visitState, type KeptEvent } from "../visit";
 import { AREAS, partOf, type Area } from "../eye";
 import {
@@ -402,7 +403,7 @@ function pedal(plan: RunPlan, everyS = 20) {
   return { run: chair.run(), mistakes: runMistakes(chair.run(), chair.now(atS)) };
 }
 const areasOf = (service: ServiceKind): Area[] =>
-  AREAS.filter((area) => SERVICE_KINDS[service].parts.some((part) => part === partOf(area)));
+  AREAS.filter((area) => SERVICES[service].parts.some((part) => part === partOf(area)));
 
 test("a pedal alone, pressed whenever it is asked, finishes every protocol without a mistake", () => {
   for (const service of Object.keys(shippedProtocols) as ServiceKind[]) {

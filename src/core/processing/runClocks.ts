@@ -2,6 +2,9 @@ import { partOf, type Area } from "../eye/areas";
 import type { Clock } from "../visit/clock";
 import { coatsOn, isRinsing, lainS, overrunS, plannedS, stepOf, type Coat, type RunState } from "./runState";
 
+/** An early look is asked for so long, s; nothing is tapped for it, the coat comes off or stays on. */
+const EARLY_LOOK_SHOWN_S = 90;
+
 /** A coat asks for attention this long before its time is up, s. */
 export const COAT_WARNING_S = 20;
 const SHORT: Record<Area, string> = { lashRight: "right", lashLeft: "left", browRight: "right brow", browLeft: "left brow" };
@@ -41,6 +44,19 @@ export function runClocks(run: RunState, nowMs: number): Clock[] {
       label: `look, ${areaShort(coat.area)}`,
       totalS: every,
       leftS: (dueMs - nowMs) / 1000,
+      state: "soon",
+    });
+  }
+  for (const coat of coatsOn(run)) {
+    const earlyS = run.plan?.lookAtS?.[coat.stepId];
+    const overS = earlyS === undefined ? -1 : lainS(coat, nowMs) - earlyS;
+    if (run.stop || overS < 0 || overS > EARLY_LOOK_SHOWN_S) continue;
+    clocks.push({
+      id: `early ${coat.eventId}`,
+      kind: "look",
+      label: `look early, ${areaShort(coat.area)}`,
+      totalS: earlyS!,
+      leftS: -overS,
       state: "soon",
     });
   }

@@ -8,6 +8,11 @@ const stepId = z.string().min(1).max(31);
 const at = { stepId, area: z.enum(AREAS) };
 const fraction = z.number().min(0).max(1);
 
+/** Why a rinse was ended before its time. */
+export const RINSE_ENDED_EARLY = ["handedOver", "clientRefused", "nothingInTheEye", "lidsOpen"] as const;
+/** Why a stop was taken back. */
+export const STOP_TAKEN_BACK = ["mistakenTap", "nothingHappened"] as const;
+
 /** Payloads of what happens while something is processed. Products and batches by id, amounts as they were dosed. */
 export const RUN_PAYLOADS = {
   runPlanned: z.strictObject({ plan: runPlanSchema, air: airSchema.nullable() }),
@@ -40,14 +45,18 @@ export const RUN_PAYLOADS = {
   extended: z.strictObject({ ...at, byS: z.int().min(15).max(600) }),
   looked: z.strictObject({ ...at, depth: depthSchema }),
   runStopped: z.strictObject({ kind: z.enum(["splash", "gluedLids"]), rinseS: z.int().min(60).max(3600) }),
-  rinseEnded: z.strictObject({}),
+  /** Ended before its time it says why; older tablets sent nothing. */
+  rinseEnded: z.strictObject({ why: z.enum(RINSE_ENDED_EARLY).optional() }),
+  /** The stop itself is taken back, by name: it stays on the record. */
+  stopTakenBack: z.strictObject({ why: z.enum(STOP_TAKEN_BACK) }),
   resultJudged: z.strictObject({
     /** Kept turn in the middle of the line, degrees, and how it was read. */
     turn: z.strictObject({ seenDeg: z.number().min(-90).max(270), by: z.enum(["card", "photo"]) }).nullable(),
     lashDepth: depthSchema.nullable(),
     browDepth: depthSchema.nullable(),
-    even: z.boolean(),
-    comfort: z.enum(["well", "tickled", "stung"]),
+    /** Null, as above, where nobody judged it: only what was answered is learned from. */
+    even: z.boolean().nullable(),
+    comfort: z.enum(["well", "tickled", "stung"]).nullable(),
   }),
 } as const;
 export type RunPayloads = { [type in keyof typeof RUN_PAYLOADS]: z.infer<(typeof RUN_PAYLOADS)[type]> };

@@ -1,3 +1,4 @@
+import { SERVICES } from "../service";
 import { z } from "zod";
 import { LEAST_DEPTH, MOST_DEPTH } from "../colour/depth";
 import { AREAS, partOf } from "../eye/areas";
@@ -7,7 +8,6 @@ import { recipeSchema } from "../mixing/recipe";
 import { checkProtocol } from "../protocol/checkProtocol";
 import { protocolSchema } from "../protocol/protocol";
 import { isProcess } from "../protocol/steps";
-import { SERVICE_KINDS } from "../protocol/serviceKinds";
 
 const keys = <T extends Record<string, unknown>>(record: T) => Object.keys(record) as [keyof T & string, ...(keyof T & string)[]];
 export const depthSchema = z.number().min(LEAST_DEPTH, "Depth runs from 1 to 10.").max(MOST_DEPTH, "Depth runs from 1 to 10.");
@@ -29,11 +29,14 @@ export const runPlanSchema = z
       .refine((areas) => new Set(areas).size === areas.length, "An area is named once."),
     /** Planned seconds by step id. */
     seconds: z.record(z.string(), z.number()),
+    /** Seconds after first touch at which a step is looked at early, by step id: its factors ask for less than the leaflet's shortest. */
+    lookAtS: z.record(z.string(), z.number().min(0).max(3600)).optional(),
     pace: z.strictObject({
       hair: z.enum(["fine", "medium", "coarse"]),
       processed: z.boolean(),
       filmCover: z.boolean(),
-      roomC: z.number().min(-10).max(50).nullable(),
+      /** As an older plan noted it; without effect. */
+      roomC: z.number().min(-10).max(50).nullable().optional(),
     }),
     density: z.enum(keys(DENSITIES)),
     wish: z.strictObject({
@@ -60,7 +63,7 @@ export const runPlanSchema = z
     const say = (path: PropertyKey[], message: string) => context.addIssue({ code: "custom", path, message });
     const [problem] = checkProtocol(plan.protocol);
     if (problem) return say(["protocol", ...problem.path.split(".")], problem.why);
-    const parts: readonly string[] = SERVICE_KINDS[plan.protocol.service].parts;
+    const parts: readonly string[] = SERVICES[plan.protocol.service].parts;
     if (plan.areas.some((area) => !parts.includes(partOf(area)))) say(["areas"], "This protocol is not for that area.");
     for (const step of plan.protocol.steps.filter(isProcess)) {
       const planned = plan.seconds[step.id];

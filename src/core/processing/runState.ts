@@ -1,8 +1,9 @@
 import type { Air } from "../air";
+import type { StopKind } from "../care/aftercare";
 import type { Area } from "../eye/areas";
 import type { ProcessStep } from "../protocol/protocol";
 import { isProcess } from "../protocol/steps";
-import type { RunEvent, RunPayloads } from "./runEvents";
+import type { RINSE_ENDED_EARLY, RunEvent, RunPayloads, STOP_TAKEN_BACK } from "./runEvents";
 import type { RunPlan } from "./runPlan";
 
 /** A product on an area, from first touch until it is wiped off. Times in ms since 1970. */
@@ -22,10 +23,12 @@ export type Coat = {
 
 export type Paste = RunPayloads["pasteMixed"] & { readonly eventId: string; readonly mixedAtMs: number };
 export type Stop = {
-  readonly kind: "splash" | "gluedLids";
+  readonly kind: StopKind;
   readonly atMs: number;
   readonly rinseS: number;
   readonly endedAtMs: number | null;
+  /** Why it was ended before its time; null where it was not, or nobody said. */
+  readonly endedEarly: (typeof RINSE_ENDED_EARLY)[number] | null;
 };
 
 /** A run as its events tell it. */
@@ -38,6 +41,8 @@ export type RunState = {
   readonly pastes: readonly Paste[];
   readonly coats: readonly Coat[];
   readonly stop: Stop | null;
+  /** Stops that somebody took back in their name, with when and why. */
+  readonly stopsTakenBack: readonly (Stop & { readonly takenBackAtMs: number; readonly why: (typeof STOP_TAKEN_BACK)[number] })[];
   readonly result: (RunPayloads["resultJudged"] & { readonly atMs: number }) | null;
 };
 
@@ -50,6 +55,7 @@ export const EMPTY_RUN: RunState = {
   pastes: [],
   coats: [],
   stop: null,
+  stopsTakenBack: [],
   result: null,
 };
 
@@ -94,10 +100,14 @@ export function foldRun(run: RunState, event: RunEvent): RunState {
     case "runStopped":
       return {
         ...run,
-        stop: { kind: event.payload.kind, atMs: run.stop?.atMs ?? event.atMs, rinseS: event.payload.rinseS, endedAtMs: null },
+        stop: { kind: event.payload.kind, atMs: run.stop?.atMs ?? event.atMs, rinseS: event.payload.rinseS, endedAtMs: null, endedEarly: null },
       };
     case "rinseEnded":
-      return run.stop ? { ...run, stop: { ...run.stop, endedAtMs: event.atMs } } : run;
+      return run.stop ? { ...run, stop: { ...run.stop, endedAtMs: event.atMs, endedEarly: event.payload.why ?? null } } : run;
+    case "stopTakenBack":
+      return run.stop
+        ? { ...run, stop: null, stopsTakenBack: [...run.stopsTakenBack, { ...run.stop, takenBackAtMs: event.atMs, why: event.payload.why }] }
+        : run;
     case "resultJudged":
       return { ...run, result: { ...event.payload, atMs: event.atMs } };
   }

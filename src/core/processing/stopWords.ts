@@ -1,23 +1,26 @@
+import type { StopKind } from "../care/aftercare";
+
 /** What is said and done when something is wrong, by what it is. Usual first aid; a leaflet and a doctor come before it. */
-export const STOP_WORDS = {
+export const STOP_WORDS: Readonly<Record<StopKind, { readonly label: string; readonly title: string; readonly lines: readonly string[] }>> = {
   splash: {
     label: "splash or sting",
-    title: "Rinse now",
+    title: "Rinse at once",
     lines: [
-      "Lenses out. Lukewarm clean water, from the inner corner outwards, lids held apart.",
-      "The whole time by the clock, whatever the client says.",
+      "Rinse at once: lukewarm clean water, lids held open, from the nose outwards.",
+      "Contact lenses come out while rinsing, never before it. Pads and shields off.",
+      "15 minutes at least, longer while it hurts.",
+      "Lift lotion or lightener: call for medical help now, with the leaflet in hand.",
       "Wipe off what still lies on the other areas; mark each as it is wiped.",
-      "Then medical help, with the product’s leaflet in hand.",
     ],
   },
   gluedLids: {
     label: "lids stuck",
     title: "Lids stuck: never pull",
     lines: [
-      "No pulling, no cutting, no remover at the eye.",
-      "Warm water on a clean pad, held gently, again and again; patience.",
-      "They come apart by themselves in hours. Medical help before that if it hurts, or the eye is red.",
+      "Never pull. No remover, oil or acetone near the eye; do not force them open to rinse.",
+      "A warm wet cloth, held gently, again and again; patience.",
+      "Medical help: call now if it hurts or the eye is red, else if they are still stuck.",
       "Wipe off what still lies on the other areas; mark each as it is wiped.",
     ],
   },
-} as const;
+};

@@ -1,7 +1,7 @@
+import { SERVICES } from "../service";
 import { PRODUCT_KINDS } from "../mixing/productKinds";
 import type { ProcessStep, Protocol, Step } from "./protocol";
 import { isProcess } from "./steps";
-import { SERVICE_KINDS } from "./serviceKinds";
 
 /** Why a protocol cannot be worked by: the field it is about, as a path into the document, and the reason. */
 export type ProtocolProblem = { readonly path: string; readonly why: string };
@@ -20,10 +20,10 @@ export function checkProtocol(protocol: Protocol): ProtocolProblem[] {
       problems.push({ path: at(i, "id"), why: `Two steps are called “${step.id}”; a clock could not tell them apart.` });
     if (isProcess(step)) problems.push(...checkProcess(step, i, steps, known).map(({ path, why }) => ({ path: at(i, path), why })));
   });
-  const parts: readonly string[] = SERVICE_KINDS[protocol.service].parts;
+  const parts: readonly string[] = SERVICES[protocol.service].parts;
   steps.forEach((step, i) => {
     if (step.on !== "both" && !parts.includes(step.on))
-      problems.push({ path: at(i, "on"), why: `${SERVICE_KINDS[protocol.service].label} has no ${step.on}.` });
+      problems.push({ path: at(i, "on"), why: `${SERVICES[protocol.service].label} has no ${step.on}.` });
   });
   if (!steps.some(isProcess))
     problems.push({ path: "steps", why: "Nothing is put on: a protocol needs a step with a product and a time." });

@@ -1,7 +1,7 @@
 export { protocolSchema, speedsSchema, type Protocol, type ProcessStep, type TaskStep, type Step, type Speeds } from "./protocol";
 export { checkProtocol, type ProtocolProblem } from "./checkProtocol";
 export { shippedProtocols, type Schools } from "./shipped";
-export { plannedSeconds, type Pace, type Planned } from "./plannedSeconds";
+export { plannedSeconds, bringsBack, type Pace, type Planned } from "./plannedSeconds";
 export {
   writeProtocolFile,
   readProtocolFile,
@@ -10,5 +10,4 @@ export {
   PROTOCOL_FILE_FORMAT,
   type ProtocolRead,
 } from "./protocolFile";
-export { SERVICE_KINDS, type ServiceKind } from "./serviceKinds";
 export { isProcess, processSteps, chainOf, familiesOf } from "./steps";

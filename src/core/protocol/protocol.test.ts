@@ -1,7 +1,9 @@
+import { PROTOCOL_SERVICES, type ServiceKind } from "../service";
 import Ajv2020 from "ajv/dist/2020";
 import fc from "fast-check";
 import { defaultPolicy } from "../policy";
 import {
+  bringsBack,
   checkProtocol,
   isProcess,
   placeWords,
@@ -9,16 +11,15 @@ import {
   processSteps,
   protocolFileJsonSchema,
   readProtocolFile,
-  SERVICE_KINDS,
   shippedProtocols,
   writeProtocolFile,
+  type Pace,
   type ProcessStep,
   type Protocol,
   type Schools,
-  type ServiceKind,
 } from ".";
 
-const services = Object.keys(SERVICE_KINDS) as ServiceKind[];
+const services = PROTOCOL_SERVICES;
 const schools: Schools[] = (["rootToMiddle", "rootOnly"] as const).flatMap((lotion) =>
   (["afterRelease", "onTheShield"] as const).flatMap((tintAndLift) =>
     (["browsOffFirst", "lashesThenBrows"] as const).map((tintOrder) => ({ lotion, tintAndLift, tintOrder })),
@@ -122,20 +123,39 @@ describe("impossible protocols are refused with the place and the reason", () =>
 
 describe("planned seconds", () => {
   const step = processSteps(shipped("lift"))[0]!;
-  const even = { hair: "medium", processed: false, filmCover: false, roomC: 22 } as const;
-  test("medium hair at 22 °C takes the usual time; each thing shortens or lengthens as it should", () => {
-    expect(plannedSeconds(step, even)).toEqual({ seconds: 360, because: [], held: null });
+  const even = { hair: "medium", processed: false, filmCover: false } as const;
+  test("medium hair takes the usual time; each thing shortens or lengthens as it should", () => {
+    expect(plannedSeconds(step, even)).toEqual({ seconds: 360, because: [], held: null, lookAtS: null });
     // Derived: 360 · 0.85 = 306, to the quarter minute 300.
     expect(plannedSeconds(step, { ...even, hair: "fine" }).seconds).toBe(300);
     expect(plannedSeconds(step, { ...even, hair: "coarse" }).seconds).toBe(420);
-    expect(plannedSeconds(step, { ...even, filmCover: true, processed: true })).toMatchObject({ seconds: step.leastS, held: "least" });
-    expect(plannedSeconds(step, { ...even, roomC: 28 }).because).toEqual([{ what: "warm", factor: expect.closeTo(0.98 ** 6, 9) }]);
+    // Derived: 360 · 0.75 · 0.8 = 216, to the quarter minute 210, and the leaflet begins at 5 min.
+    expect(plannedSeconds(step, { ...even, filmCover: true, processed: true })).toMatchObject({
+      seconds: step.leastS,
+      held: "least",
+      lookAtS: 210,
+    });
+  });
+  test("factors under the leaflet's shortest: an early look at their own time, and what would bring it back", () => {
+    const back = (pace: Partial<Pace>, of = step) => bringsBack(of, plannedSeconds(of, { ...even, ...pace }));
+    expect(back({ filmCover: true, processed: true })).toEqual(["noFilm", "largerShield"]);
+    // Derived: 360 · 0.85 · 0.8 = 244.8, to the quarter minute 240: short of 5 min without any film.
+    expect(back({ hair: "fine", processed: true })).toEqual(["largerShield"]);
+    expect(back({ hair: "fine" })).toEqual([]);
+    const setting = processSteps(shipped("lift"))[1]!;
+    expect(back({ filmCover: true, processed: true }, setting)).toEqual(["noFilm"]);
+    // A base that is short by itself asks for no look: nothing speeds it.
+    expect(plannedSeconds(step, even, { seconds: 100, pace: even })).toMatchObject({ held: "least", lookAtS: null });
+  });
+  test("an older protocol's factor of the room is read, and changes nothing", () => {
+    const older = { ...step, speeds: { ...step.speeds, perDegree: 0.9 } };
+    expect(plannedSeconds(older, even)).toEqual(plannedSeconds(step, even));
+    expect(readProtocolFile(writeProtocolFile(withStep(shipped("lift"), step.id, { speeds: older.speeds }))).ok).toBe(true);
   });
   const anyPace = fc.record({
     hair: fc.constantFrom("fine" as const, "medium" as const, "coarse" as const),
     processed: fc.boolean(),
     filmCover: fc.boolean(),
-    roomC: fc.option(fc.double({ min: -20, max: 60, noNaN: true })),
   });
   test("no factor plans past the leaflet's range, whatever the base and whatever was different then", () => {
     fc.assert(
@@ -157,7 +177,7 @@ describe("planned seconds", () => {
   test("what worked on a day like today is planned again, and going back undoes a change", () => {
     fc.assert(
       fc.property(anyPace, anyPace, (then, now) => {
-        expect(plannedSeconds(step, then, { seconds: 390, pace: then })).toEqual({ seconds: 390, because: [], held: null });
+        expect(plannedSeconds(step, then, { seconds: 390, pace: then })).toEqual({ seconds: 390, because: [], held: null, lookAtS: null });
         const there = plannedSeconds(step, { ...now, processed: then.processed }, { seconds: 390, pace: then }).because;
         const back = plannedSeconds(step, then, { seconds: 390, pace: { ...now, processed: then.processed } }).because;
         expect([...there, ...back].reduce((product, { factor }) => product * factor, 1)).toBeCloseTo(1, 9);

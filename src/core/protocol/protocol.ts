@@ -1,7 +1,7 @@
+import { PROTOCOL_SERVICES, type ServiceKind } from "../service";
 import { z } from "zod";
 import { DOSE_UNITS } from "../mixing/dose";
 import { PRODUCT_KINDS, type ProductKind } from "../mixing/productKinds";
-import { SERVICE_KINDS, type ServiceKind } from "./serviceKinds";
 
 const productKinds = Object.keys(PRODUCT_KINDS) as [ProductKind, ...ProductKind[]];
 const words = (most: number) => z.string().trim().min(1, "Say it in words.").max(most, `${most} characters at most.`);
@@ -17,8 +17,8 @@ export const speedsSchema = z.strictObject({
   fine: z.number().min(0.3, "From 0.3 to 1.5.").max(1.5, "From 0.3 to 1.5."),
   coarse: z.number().min(0.5, "From 0.5 to 2.").max(2, "From 0.5 to 2."),
   processed: z.number().min(0.3, "From 0.3 to 1.").max(1, "Processed hair takes no longer: from 0.3 to 1."),
-  /** For every degree over 22 °C. */
-  perDegree: z.number().min(0.9, "From 0.9 to 1.").max(1, "Warmth never slows: from 0.9 to 1."),
+  /** Read from older protocols and without effect: a lotion lies on skin, and the room does not lengthen it. */
+  perDegree: z.number().min(0.9).max(1).optional(),
 });
 export type Speeds = z.infer<typeof speedsSchema>;
 
@@ -68,7 +68,7 @@ const taskStepSchema = z.strictObject({
 });
 export type TaskStep = z.infer<typeof taskStepSchema>;
 
-const serviceKinds = Object.keys(SERVICE_KINDS) as [ServiceKind, ...ServiceKind[]];
+const serviceKinds = PROTOCOL_SERVICES as [ServiceKind, ...ServiceKind[]];
 
 /** A way of working, step by step, as data. Whether it is possible at all, `checkProtocol` says. */
 export const protocolSchema = z.strictObject({

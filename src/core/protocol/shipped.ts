@@ -1,6 +1,6 @@
+import type { ServiceKind } from "../service";
 import type { Policy } from "../policy/policy";
 import type { Protocol } from "./protocol";
-import type { ServiceKind } from "./serviceKinds";
 import {
   browTintStep,
   cleanse,

@@ -1,7 +1,7 @@
 import type { ProcessStep, Speeds, TaskStep } from "./protocol";
 
 /** How the usual things speed or slow a step. A model of this product; the directions are common practice. */
-export const USUAL_SPEEDS: Speeds = { filmCover: 0.75, fine: 0.85, coarse: 1.15, processed: 0.8, perDegree: 0.98 };
+export const USUAL_SPEEDS: Speeds = { filmCover: 0.75, fine: 0.85, coarse: 1.15, processed: 0.8 };
 
 const minutes = (m: number) => m * 60;
 const LOTION_OFF = "Off with a dry tool, all of it; the eye that was coated first comes off first.";

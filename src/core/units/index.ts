@@ -3,4 +3,5 @@ export { celsiusToKelvin, celsiusToFahrenheit } from "./temperature";
 export { clamp } from "./clamp";
 export { formatClock, formatHours, formatMm, formatPercent, sentence } from "./format";
 export { mulberry32 } from "./mulberry32";
+export { isStorable } from "./storable";
 export { spreadApart } from "./spreadApart";

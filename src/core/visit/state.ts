@@ -72,6 +72,9 @@ const empty: VisitState = {
   lastUndoable: null,
 };
 
+/** What an undo does not unmake. */
+const STANDS: readonly KeptEvent["type"][] = ["runStopped", "rinseEnded", "stopTakenBack"];
+
 /**
  * Folds a visit's events, in any order and however often repeated, into its state. An event is dated by the device's
  * word, but never later than the server received it.
@@ -79,6 +82,8 @@ const empty: VisitState = {
 export function visitState(events: readonly KeptEvent[]): VisitState {
   const once = [...new Map(events.map((event) => [event.id, event])).values()];
   const undone = new Set(once.flatMap((event) => (event.type === "undone" ? [event.payload.eventId] : [])));
+  // A stop is taken back only by an event of its own, with a reason; no pedal and no old tablet unmakes it.
+  for (const { id, type } of once) if (STANDS.includes(type)) undone.delete(id);
   // The plan that something on the hair is timed by is not taken back from under its clock.
   const coated = once.some((event) => event.type === "coated" && !undone.has(event.id));
   return once
@@ -90,7 +95,7 @@ export function visitState(events: readonly KeptEvent[]): VisitState {
 function fold(state: VisitState, event: KeptEvent): VisitState {
   const at = timeOf(event);
   // Starting is not taken back from the pedal: that would unmake the visit, not a slip.
-  const kept = { ...state, lastUndoable: event.type === "started" ? null : event };
+  const kept = { ...state, lastUndoable: event.type === "started" || STANDS.includes(event.type) ? null : event };
   switch (event.type) {
     case "started":
       return { ...kept, startedAtMs: state.startedAtMs ?? at, startAir: event.payload.air, bottleId: event.payload.bottleId };

@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import { byUrgency, patchTestStanding, trueTime, visitClocks, visitEventBatchSchema, visitState, type Clock, type KeptEvent } from ".";
+import { byUrgency, readVisitEvents, trueTime, visitClocks, visitState, type Clock, type KeptEvent } from ".";
 
 const VISIT = "00000000-0000-4000-8000-000000000001";
 const T0 = Date.parse("2026-03-02T10:00:00.000Z");
@@ -53,21 +53,34 @@ describe("a visit is its events", () => {
     expect(state.beads[0]!.placedAtMs).toBe(T0 + 100_000);
   });
 
-  test("events unknown, too many, or with words in them are refused", () => {
+  test("taps are read one by one: what can never be kept is refused in words, and the rest goes on", () => {
     const good = started();
     const asSent = { id: good.id, visitId: good.visitId, at: good.at, clock: good.clock, type: good.type, payload: good.payload };
-    expect(visitEventBatchSchema.safeParse({ events: [asSent] }).success).toBe(true);
-    for (const bad of [
-      { events: [] },
-      { events: [{ ...asSent, payload: { ...(asSent.payload as object), note: "words" } }] },
-      { events: [{ ...asSent, type: "elsewhere" }] },
-      { events: [{ ...asSent, at: "yesterday" }] },
-      { events: [{ ...asSent, id: "1" }] },
-      { events: Array.from({ length: 201 }, () => asSent) },
-      "text",
-      null,
-    ])
-      expect(visitEventBatchSchema.safeParse(bad).success).toBe(false);
+    const bad = [
+      [{ ...asSent, payload: { ...(asSent.payload as object), note: "words" } }, /./],
+      [{ ...asSent, type: "elsewhere" }, /./],
+      [{ ...asSent, at: "yesterday" }, /./],
+      [{ ...asSent, at: "0000-01-01T00:00:00.000Z" }, /between 2000 and 2100/],
+      [{ ...asSent, at: "9999-01-01T00:00:00.000Z" }, /between 2000 and 2100/],
+      [{ ...asSent, id: "1" }, /UUID/],
+      [{ ...asSent, type: "taskDone", payload: { stepId: "a\u0000b" } }, /cannot be kept/],
+      [{ ...asSent, type: "taskDone", payload: { stepId: "a\ud800b" } }, /cannot be kept/],
+      [{ ...asSent, type: "runPlanned", payload: {} }, /./],
+      [null, /./],
+      [7, /./],
+    ] as const;
+    const read = readVisitEvents({ events: [...bad.map(([one]) => one), asSent] })!;
+    expect(read.events).toEqual([asSent]);
+    expect(read.refused).toHaveLength(bad.length);
+    bad.forEach(([, why], i) => expect(read.refused[i]!.why).toMatch(why));
+    expect(read.refused[0]!.id).toBe(asSent.id);
+    expect(read.refused[5]!.id).toBeNull();
+  });
+  test("what is no batch, or too many, is none", () => {
+    const one = started();
+    for (const body of [{ events: [] }, { events: Array.from({ length: 201 }, () => one) }, "text", null, {}, { events: [one], more: 1 }])
+      expect(readVisitEvents(body)).toBeNull();
+    expect(readVisitEvents({ events: Array.from({ length: 200 }, () => one) })).not.toBeNull();
   });
 });
 
@@ -104,29 +117,6 @@ describe("what time it is", () => {
   });
   test("with nothing ever seen, the device's clock, and it says so", () => {
     expect(trueTime(null, { deviceMs: T0, monotonicMs: 10, load: "b" })).toEqual({ ms: T0, clock: "device" });
-  });
-});
-
-describe("patch test, valid six months by default (common practice)", () => {
-  const today = "2026-09-10";
-  test.each([
-    [[], "missing"],
-    [[{ placedOn: "2026-09-09", result: "waiting" as const }], "waiting"],
-    [[{ placedOn: "2026-06-01", result: "clear" as const }], "valid"],
-    [[{ placedOn: "2026-03-25", result: "clear" as const }], "due"],
-    [[{ placedOn: "2026-03-09", result: "clear" as const }], "expired"],
-    [
-      [
-        { placedOn: "2026-03-25", result: "clear" as const },
-        { placedOn: "2026-06-01", result: "reaction" as const },
-      ],
-      "reaction",
-    ],
-  ])("%j is %s", (tests, state) => {
-    expect(patchTestStanding(tests, today, 6).state).toBe(state);
-  });
-  test("six months from the end of August end with February", () => {
-    expect(patchTestStanding([{ placedOn: "2026-08-31", result: "clear" }], today, 6)).toMatchObject({ validUntil: "2027-02-28" });
   });
 });
 

@@ -1,7 +1,8 @@
+import type { ServiceKind } from "@/core/service";
 import type { Condition } from "@/core/care";
 import type { Shield } from "@/core/lift";
 import type { Product, Recipe } from "@/core/mixing";
-import type { Protocol, ServiceKind } from "@/core/protocol";
+import type { Protocol } from "@/core/protocol";
 import { shippedProtocols } from "@/core/protocol";
 import { defaultPolicy } from "@/core/policy";
 import type { RunPayloads } from "@/core/processing";

@@ -5,15 +5,16 @@ import { hashPassword } from "better-auth/crypto";
 import { drizzle } from "drizzle-orm/node-postgres";
 import pg from "pg";
 import { beadLifeS } from "@/core/adhesive";
+import { consentText, NOTHING_SO } from "@/core/care";
 import { LOOKS, lookHandles, mapTitle, planMap, type MapWish } from "@/core/map";
 import { defaultPolicy } from "@/core/policy";
 import type { VisitEvent } from "@/core/visit";
 import * as schema from "../schema";
 import { usualSurvey } from "@/core/eye";
 import { CLIENTS, type DemoClient } from "./clients";
-import { loadColour } from "./loadColour";
+import { loadColour, SIGNED } from "./loadColour";
 import { asJpeg, DRAWN_PICTURES } from "./pictures";
-import { ADHESIVES, airAt, DAY_SHEET, HANDS, HYGROMETERS, OWN_LOOK, PEOPLE, ROOMS, STUDIO, TEMPLATE, timedAt, TRAYS } from "./scenario";
+import { ADHESIVES, airAt, CHAIRS, DAY_SHEET, HANDS, HYGROMETERS, OWN_LOOK, PEOPLE, ROOMS, STUDIO, TEMPLATE, timedAt, TRAYS } from "./scenario";
 
 /** The same id for the same thing every time. */
 export function demoId(of: string): string {
@@ -31,6 +32,9 @@ const isoDate = (today: string, daysAgo: number) =>
   new Date(Date.parse(`${today}T12:00:00Z`) - daysAgo * 86_400_000).toISOString().slice(0, 10);
 const isSunday = (today: string, daysAgo: number) => getDay(new Date(`${isoDate(today, daysAgo)}T12:00:00Z`)) === 0;
 const dayNumber = (today: string, daysAgo: number) => Math.round(Date.parse(`${isoDate(today, daysAgo)}T00:00:00Z`) / 86_400_000);
+
+/** Made-up dates of birth, all of age. */
+const bornOn = (person: DemoClient) => `${1968 + ((CLIENTS.indexOf(person) * 7) % 34)}-0${1 + (CLIENTS.indexOf(person) % 9)}-14`;
 
 /**
  * Loads the scenario into an empty database, and on any later day adds that day's sheet. `today` is the studio's date;
@@ -80,7 +84,7 @@ async function loadPictures(tx: Tx, today: string) {
 
 async function loadStudio(tx: Tx, today: string, options: { password: string; tokens: Record<string, string> }) {
   await tx.insert(schema.studio).values({ studioId, ...STUDIO });
-  await tx.insert(schema.policy).values({ studioId, document: defaultPolicy });
+  await tx.insert(schema.policy).values({ studioId, document: { ...defaultPolicy, lashTintLawful: "confirmed" } });
   const bend = lookHandles(LOOKS[OWN_LOOK.from], usualSurvey().eyes.right.landmarks).map((handle, i, all) =>
     i === all.length - 2 ? { ...handle, dropMm: OWN_LOOK.secondLastDropMm } : handle,
   );
@@ -109,6 +113,8 @@ async function loadStudio(tx: Tx, today: string, options: { password: string; to
       createdAt: new Date(wallClock(today, 90, 9).getTime() + i),
     });
   }
+  for (const { number, room } of CHAIRS)
+    await tx.insert(schema.chair).values({ studioId, id: demoId(`chair ${number}`), roomId: demoId(room), name: `Chair ${number}` });
   for (const [i, { key, room, name }] of HYGROMETERS.entries()) {
     await tx.insert(schema.sensor).values({
       studioId,
@@ -157,16 +163,54 @@ async function loadClient(tx: Tx, today: string, person: DemoClient) {
   const since = wallClock(today, person.firstDaysAgo, 10);
   await tx
     .insert(schema.client)
-    .values({ studioId, id, name: person.name, contact: person.contact, notes: person.notes, createdAt: since });
-  if (person.patchDaysAgo !== null)
+    .values({ studioId, id, name: person.name, contact: person.contact, notes: person.notes, bornOn: bornOn(person), createdAt: since });
+  if (person.patchDaysAgo !== null) {
+    const testId = demoId(`patch ${person.key}`);
+    const own = { studioId, createdAt: wallClock(today, person.patchDaysAgo, 8, 10) };
     await tx.insert(schema.patchTest).values({
-      studioId,
-      id: demoId(`patch ${person.key}`),
+      ...own,
+      id: testId,
       clientId: id,
       family: "adhesive",
-      placedOn: isoDate(today, person.patchDaysAgo),
-      result: person.patchResult ?? "clear",
+      productId: demoId(ADHESIVES[0]!.key),
+      placedAt: wallClock(today, person.patchDaysAgo, 8),
+      recordedBy: technicianId,
     });
+    if (person.patchResult !== "waiting")
+      await tx.insert(schema.patchReading).values({
+        ...own,
+        id: demoId(`reading ${person.key}`),
+        testId,
+        readAt: wallClock(today, person.patchDaysAgo - 2, 8, 30),
+        result: person.patchResult ?? "clear",
+        severe: person.patchResult === "reaction" ? false : null,
+        readBy: technicianId,
+      });
+  }
+  // Asked whole, and signed, when they came last, or half a year ago where that is longer.
+  const askedDaysAgo = Math.min(person.firstDaysAgo, 35);
+  if (person.firstDaysAgo >= 8) {
+    const own = { studioId, clientId: id, createdAt: wallClock(today, askedDaysAgo, 9, 5) };
+    await tx.insert(schema.consultation).values({
+      ...own,
+      id: demoId(`consultation ${person.key}`),
+      document: { ...NOTHING_SO, conditions: CLIENTS.indexOf(person) % 4 === 1 ? ["contactLenses"] : [] },
+      service: "newSet",
+      givenBy: "client",
+      askedBy: technicianId,
+    });
+    for (const service of ["newSet", "fill"] as const)
+      await tx.insert(schema.consent).values({
+        ...own,
+        id: demoId(`consent ${person.key} ${service}`),
+        service,
+        words: consentText(service),
+        signedName: person.name,
+        signature: SIGNED,
+        signedOn: isoDate(today, askedDaysAgo),
+        takenBy: technicianId,
+      });
+  }
   const surveyId = demoId(`survey ${person.key}`);
   await tx
     .insert(schema.survey)
@@ -225,8 +269,9 @@ async function loadPastVisit(tx: Tx, today: string, person: DemoClient, daysAgo:
     clientId: demoId(person.key),
     technicianId: demoId(person.technician),
     roomId: demoId(room),
-    chair: { maren: 2, jossa: 1, pim: 3 }[person.technician],
-    service: first ? "new set" : "fill",
+    chairId: demoId(`chair ${{ maren: 2, jossa: 1, pim: 3 }[person.technician]}`),
+    service: first ? "newSet" : "fill",
+    keepsTime: false,
     startsAt: start,
     minutes,
     mapId: demoId(`map ${person.key}`),
@@ -324,7 +369,7 @@ async function loadDay(tx: Tx, today: string): Promise<boolean> {
     clientId: demoId(line.client),
     technicianId: demoId(line.technician),
     roomId: demoId(line.room),
-    chair: line.chair,
+    chairId: demoId(`chair ${line.chair}`),
     service: line.service,
     startsAt: wallClock(today, 0, line.hour, line.minute),
     minutes: line.minutes,

@@ -1,12 +1,12 @@
+import { SERVICES } from "@/core/service";
 import type { drizzle } from "drizzle-orm/node-postgres";
-import { consentText } from "@/core/care";
+import { consentText, NOTHING_SO } from "@/core/care";
 import { isMix, mixFor, type Recipe } from "@/core/mixing";
 import { defaultPolicy } from "@/core/policy";
 import type { RunPlan } from "@/core/processing";
-import { processSteps, SERVICE_KINDS, shippedProtocols } from "@/core/protocol";
+import { processSteps, shippedProtocols } from "@/core/protocol";
 import { AREAS, partOf } from "@/core/eye";
 import type { VisitEvent } from "@/core/visit";
-import { SERVICE_OF } from "../schema/visit";
 import * as schema from "../schema";
 import { eyes } from "./clients";
 import {
@@ -34,7 +34,7 @@ export type Making = {
 };
 
 /** A signature: a hand's wave. */
-const SIGNED = "M20 55L32 30L40 62L52 34L60 60L78 42L96 58L130 40L170 56L240 38";
+export const SIGNED = "M20 55L32 30L40 62L52 34L60 60L78 42L96 58L130 40L170 56L240 38";
 
 /** Products with their lots, shields, the studio's own protocol, and three who come for lift and colour. */
 export async function loadColour(tx: Tx, make: Making): Promise<void> {
@@ -75,20 +75,28 @@ async function loadPerson(tx: Tx, make: Making, person: ColourClient) {
     bornOn: person.bornOn,
     createdAt: since,
   });
-  for (const [family, daysAgo] of Object.entries(person.patchDaysAgo))
-    await tx.insert(schema.patchTest).values({
-      studioId,
-      id: make.id(`patch ${person.key} ${family}`),
-      clientId,
-      family: family as "tint",
-      placedOn: make.day(daysAgo),
+  for (const [family, daysAgo] of Object.entries(person.patchDaysAgo)) {
+    const own = { studioId, createdAt: make.at(daysAgo, 8, 10) };
+    const testId = make.id(`patch ${person.key} ${family}`);
+    await tx
+      .insert(schema.patchTest)
+      .values({ ...own, id: testId, clientId, family: family as "tint", placedAt: make.at(daysAgo, 8), recordedBy: make.id(person.technician) });
+    await tx.insert(schema.patchReading).values({
+      ...own,
+      id: make.id(`reading ${person.key} ${family}`),
+      testId,
+      readAt: make.at(daysAgo - 2, 8, 30),
       result: "clear",
+      readBy: make.id(person.technician),
     });
+  }
   await tx.insert(schema.consultation).values({
     studioId,
     id: make.id(`consultation ${person.key}`),
     clientId,
-    document: { version: 1, conditions: [...person.conditions], processed: false },
+    document: { ...NOTHING_SO, conditions: [...person.conditions] },
+    service: person.kind,
+    givenBy: "client",
     askedBy: make.id(person.technician),
     createdAt: since,
   });
@@ -136,8 +144,9 @@ async function loadRun(tx: Tx, make: Making, person: ColourClient, run: DemoRun)
     clientId: make.id(person.key),
     technicianId: make.id(person.technician),
     roomId: make.id("front"),
-    chair: person.technician === "maren" ? 2 : 1,
-    service: SERVICE_OF[person.kind],
+    chairId: make.id(`chair ${person.technician === "maren" ? 2 : 1}`),
+    service: person.kind,
+    keepsTime: false,
     startsAt: start,
     minutes: 75,
   });
@@ -148,14 +157,14 @@ async function loadRun(tx: Tx, make: Making, person: ColourClient, run: DemoRun)
       .map(({ id, product, on }) => [id, recipeOf(make, product === "lightener" ? LIGHTENER : on === "lashes" ? LASH_BLEND : BROW_BLEND)]),
   );
   const shield = run.shield ? SHIELDS.find(({ document }) => document.name === run.shield!.key)! : null;
-  const areas = AREAS.filter((area) => (SERVICE_KINDS[person.kind].parts as readonly string[]).includes(partOf(area)));
+  const areas = AREAS.filter((area) => (SERVICES[person.kind].parts as readonly string[]).includes(partOf(area)));
   const plan: RunPlan = {
     protocol,
     protocolId: null,
     revision: 1,
     areas,
     seconds: Object.fromEntries(steps.map(({ id, leastS, mostS }) => [id, Math.min(mostS, Math.max(leastS, (run.minutes[id] ?? 5) * 60))])),
-    pace: { hair: "medium", processed: false, filmCover: false, roomC: air.temperatureC },
+    pace: { hair: "medium", processed: false, filmCover: false },
     density: "usual",
     wish: person.wish,
     from: person.from,

@@ -1,7 +1,7 @@
 import { setTimeRatio, type Adhesive } from "@/core/adhesive";
 import type { RoomTraits } from "@/core/air";
 import type { Tray } from "@/core/map";
-import type { Service } from "../schema/visit";
+import type { ServiceId } from "@/core/service";
 
 /**
  * Our own made-up scenario: The Tide Room, three chairs above the harbour of Tern Haven, where mornings are damp and
@@ -135,6 +135,13 @@ export const OWN_LOOK = { name: "Harbour sweep", from: "squirrel", secondLastDro
 /** A map kept to begin others from. */
 export const TEMPLATE = { from: "bronagh", title: "Gull wing, wispy M" } as const;
 
+/** Chairs by the number they bear, and the room each stands in. */
+export const CHAIRS = [
+  { number: 1, room: "front" },
+  { number: 2, room: "front" },
+  { number: 3, room: "back" },
+] as const;
+
 /** Who comes on any day the demo is opened: chair, hour, service. */
 export const DAY_SHEET: readonly {
   client: string;
@@ -144,18 +151,18 @@ export const DAY_SHEET: readonly {
   hour: number;
   minute: number;
   minutes: number;
-  service: Service;
+  service: ServiceId;
 }[] = [
   { client: "ottilie", technician: "maren", room: "front", chair: 2, hour: 9, minute: 0, minutes: 120, service: "fill" },
   { client: "calla", technician: "jossa", room: "front", chair: 1, hour: 9, minute: 30, minutes: 135, service: "fill" },
-  { client: "rosalind", technician: "pim", room: "back", chair: 3, hour: 10, minute: 0, minutes: 180, service: "new set" },
+  { client: "rosalind", technician: "pim", room: "back", chair: 3, hour: 10, minute: 0, minutes: 180, service: "newSet" },
   { client: "hesper", technician: "maren", room: "front", chair: 2, hour: 11, minute: 30, minutes: 120, service: "fill" },
-  { client: "leila", technician: "jossa", room: "front", chair: 1, hour: 12, minute: 15, minutes: 150, service: "new set" },
-  { client: "nura", technician: "maren", room: "front", chair: 2, hour: 14, minute: 30, minutes: 150, service: "new set" },
-  { client: "petra", technician: "pim", room: "back", chair: 3, hour: 13, minute: 30, minutes: 60, service: "lash and brow tint" },
+  { client: "leila", technician: "jossa", room: "front", chair: 1, hour: 12, minute: 15, minutes: 150, service: "newSet" },
+  { client: "nura", technician: "maren", room: "front", chair: 2, hour: 14, minute: 30, minutes: 150, service: "newSet" },
+  { client: "petra", technician: "pim", room: "back", chair: 3, hour: 13, minute: 30, minutes: 60, service: "lashBrowTint" },
   { client: "dagny", technician: "jossa", room: "front", chair: 1, hour: 15, minute: 15, minutes: 105, service: "fill" },
-  { client: "marigold", technician: "maren", room: "front", chair: 2, hour: 17, minute: 15, minutes: 75, service: "lift and tint" },
-  { client: "ysolde", technician: "jossa", room: "front", chair: 1, hour: 17, minute: 20, minutes: 60, service: "brow lightening" },
+  { client: "marigold", technician: "maren", room: "front", chair: 2, hour: 17, minute: 15, minutes: 75, service: "liftTint" },
+  { client: "ysolde", technician: "jossa", room: "front", chair: 1, hour: 17, minute: 20, minutes: 60, service: "lightening" },
 ];
 
 /** Indoor air over a day in hours: a damp morning, the heater from half past nine, doors at noon. */

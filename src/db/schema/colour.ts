@@ -1,16 +1,18 @@
 import { boolean, date, foreignKey, index, integer, jsonb, primaryKey, text, timestamp, uuid } from "drizzle-orm/pg-core";
-import type { Consultation } from "@/core/care";
+import { upgradeConsultation, type Consultation } from "@/core/care";
+import { SERVICE_IDS } from "@/core/service";
 import type { Shield } from "@/core/lift";
 import type { Product } from "@/core/mixing";
-import type { Protocol, ServiceKind } from "@/core/protocol";
+import type { Protocol } from "@/core/protocol";
 import { client } from "./client";
+import { documentOf } from "./document";
 import { createdAt, studioId, studioSchema } from "./studio";
 import { visit } from "./visit";
 
 /** A lotion, tint, developer or lightener as its leaflet describes it. */
 export const product = studioSchema.table(
   "product",
-  { studioId: studioId(), id: uuid().notNull(), document: jsonb().$type<Product>().notNull(), createdAt: createdAt() },
+  { studioId: studioId(), id: uuid().notNull(), document: jsonb().$type<Product>().notNull(), revision: integer().notNull().default(1), createdAt: createdAt() },
   (t) => [primaryKey({ columns: [t.studioId, t.id] })],
 );
 
@@ -23,6 +25,8 @@ export const batch = studioSchema.table(
     productId: uuid().notNull(),
     lot: text().notNull(),
     openedOn: date({ mode: "string" }).notNull(),
+    /** Its last good day as printed on it; null where nobody noted it. */
+    expiresOn: date({ mode: "string" }),
     /** Null while in use. */
     emptiedOn: date({ mode: "string" }),
     createdAt: createdAt(),
@@ -65,7 +69,13 @@ export const consultation = studioSchema.table(
     studioId: studioId(),
     id: uuid().notNull(),
     clientId: uuid().notNull(),
-    document: jsonb().$type<Consultation>().notNull(),
+    document: documentOf<Consultation>(upgradeConsultation)().notNull(),
+    /** For which service it was asked; null for those of before that was noted. */
+    service: text({ enum: SERVICE_IDS }),
+    /** The consultation it confirms with nothing changed; null where it was asked whole. */
+    confirms: uuid(),
+    visitId: uuid(),
+    givenBy: text({ enum: ["client", "technician"] }).notNull().default("technician"),
     askedBy: uuid().notNull(),
     createdAt: createdAt(),
   },
@@ -83,12 +93,13 @@ export const consent = studioSchema.table(
     studioId: studioId(),
     id: uuid().notNull(),
     clientId: uuid().notNull(),
-    service: text().$type<ServiceKind>().notNull(),
+    service: text({ enum: SERVICE_IDS }).notNull(),
     words: text().notNull(),
     /** The name as it was signed, and the hand's line as an SVG path on a field of 300 by 90. */
     signedName: text().notNull(),
     signature: text().notNull(),
     signedOn: date({ mode: "string" }).notNull(),
+    signedBy: text({ enum: ["client", "guardian"] }).notNull().default("client"),
     takenBy: uuid().notNull(),
     createdAt: createdAt(),
   },
@@ -107,6 +118,8 @@ export const incident = studioSchema.table(
     id: uuid().notNull(),
     visitId: uuid().notNull(),
     words: text().notNull(),
+    /** Nothing was written yet: somebody put it off, in their name. */
+    putOff: boolean().notNull().default(false),
     writtenBy: uuid().notNull(),
     createdAt: createdAt(),
   },

@@ -9,6 +9,7 @@ import {
   real,
   text,
   timestamp,
+  unique,
   uniqueIndex,
   uuid,
 } from "drizzle-orm/pg-core";
@@ -24,9 +25,32 @@ export const room = studioSchema.table(
     volumeM3: doublePrecision("volume_m3").notNull(),
     /** Air change, machines, altitude, glass, outside; null until the studio has said. */
     traits: jsonb().$type<RoomTraits>(),
+    /** Counts up with every change; a change must name the one it was made from. */
+    revision: integer().notNull().default(1),
+    /** Closed to new bookings; null while it is used. */
+    closedAt: timestamp({ withTimezone: true }),
     createdAt: createdAt(),
   },
   (t) => [primaryKey({ columns: [t.studioId, t.id] })],
+);
+
+/** A chair of a room, at which one client lies at a time. */
+export const chair = studioSchema.table(
+  "chair",
+  {
+    studioId: studioId(),
+    id: uuid().notNull(),
+    roomId: uuid().notNull(),
+    name: text().notNull(),
+    closedAt: timestamp({ withTimezone: true }),
+    createdAt: createdAt(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.studioId, t.id] }),
+    // A visit names room and chair together: the chair is in that room.
+    unique("chair_in_room").on(t.studioId, t.roomId, t.id),
+    foreignKey({ columns: [t.studioId, t.roomId], foreignColumns: [room.studioId, room.id] }),
+  ],
 );
 
 /** Where readings of a room come from: a hygrometer, a person, or a file taken in. */

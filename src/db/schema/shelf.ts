@@ -1,4 +1,4 @@
-import { boolean, date, doublePrecision, foreignKey, index, jsonb, primaryKey, text, timestamp, uuid } from "drizzle-orm/pg-core";
+import { boolean, date, doublePrecision, foreignKey, index, integer, jsonb, primaryKey, text, timestamp, uuid } from "drizzle-orm/pg-core";
 import type { Adhesive } from "@/core/adhesive";
 import { TECHNIQUES } from "@/core/lash";
 import type { Tray } from "@/core/map";
@@ -7,7 +7,7 @@ import { createdAt, studioId, studioSchema } from "./studio";
 /** An adhesive as its leaflet describes it. */
 export const adhesive = studioSchema.table(
   "adhesive",
-  { studioId: studioId(), id: uuid().notNull(), document: jsonb().$type<Adhesive>().notNull(), createdAt: createdAt() },
+  { studioId: studioId(), id: uuid().notNull(), document: jsonb().$type<Adhesive>().notNull(), revision: integer().notNull().default(1), createdAt: createdAt() },
   (t) => [primaryKey({ columns: [t.studioId, t.id] })],
 );
 
@@ -19,6 +19,8 @@ export const bottle = studioSchema.table(
     adhesiveId: uuid().notNull(),
     lot: text().notNull(),
     openedOn: date({ mode: "string" }).notNull(),
+    /** Its last good day as printed on it; null where nobody noted it. */
+    expiresOn: date({ mode: "string" }),
     /** Null while in use. */
     emptiedOn: date({ mode: "string" }),
     createdAt: createdAt(),

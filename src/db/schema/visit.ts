@@ -1,37 +1,11 @@
+import { SERVICE_IDS } from "@/core/service";
 import { sql } from "drizzle-orm";
-import { foreignKey, index, integer, jsonb, primaryKey, text, timestamp, uuid } from "drizzle-orm/pg-core";
-import type { ServiceKind } from "@/core/protocol";
+import { boolean, foreignKey, index, integer, jsonb, primaryKey, text, timestamp, uuid } from "drizzle-orm/pg-core";
 import type { VisitEvent } from "@/core/visit";
 import { client } from "./client";
 import { lashMapRevision } from "./lashMap";
-import { room } from "./room";
+import { chair, room } from "./room";
 import { createdAt, studioId, studioSchema } from "./studio";
-
-export const SERVICES = [
-  "new set",
-  "fill",
-  "removal",
-  "lift",
-  "tint",
-  "lift and tint",
-  "brow tint",
-  "lash and brow tint",
-  "brow lamination",
-  "brow lightening",
-] as const;
-export type Service = (typeof SERVICES)[number];
-
-/** What an agreed visit is called, of the services worked by a protocol. */
-export const SERVICE_OF: Record<ServiceKind, Service> = {
-  lift: "lift",
-  liftTint: "lift and tint",
-  lashTint: "tint",
-  browTint: "brow tint",
-  lashBrowTint: "lash and brow tint",
-  lamination: "brow lamination",
-  lightening: "brow lightening",
-  removal: "removal",
-};
 
 /** An agreed time. What happened at it stands in its events. */
 export const visit = studioSchema.table(
@@ -42,15 +16,28 @@ export const visit = studioSchema.table(
     clientId: uuid().notNull(),
     technicianId: uuid().notNull(),
     roomId: uuid().notNull(),
-    chair: integer().notNull(),
-    service: text({ enum: SERVICES }).notNull(),
+    chairId: uuid().notNull(),
+    service: text({ enum: SERVICE_IDS }).notNull(),
     startsAt: timestamp({ withTimezone: true }).notNull(),
     minutes: integer().notNull(),
+    endsAt: timestamp({ withTimezone: true })
+      .notNull()
+      .generatedAlwaysAs(sql`((starts_at at time zone 'UTC') + make_interval(mins => minutes)) at time zone 'UTC'`),
+    /** Nobody else is booked into this time, for this person or at this chair. A walk-in only warns, and what is over holds nothing. */
+    keepsTime: boolean().notNull().default(true),
+    /** Counts up with every move; a move must name the one it was made from. */
+    revision: integer().notNull().default(1),
+    cancelledAt: timestamp({ withTimezone: true }),
+    cancelledWhy: text().notNull().default(""),
+    /** Taken back as a mistake before anything happened at it; then it is not shown. */
+    withdrawnAt: timestamp({ withTimezone: true }),
     /** The map worn, and which save of it; null until one is chosen. */
     mapId: uuid(),
     mapRevision: integer(),
-    /** Why it goes ahead in spite of what was to be asked first (a patch test, a condition), in the technician's words; empty when nothing was. */
-    patchReason: text().notNull().default(""),
+    /** Why it goes ahead in spite of what was to be asked first, in the technician's words; empty when nothing was. */
+    askReason: text("patch_reason").notNull().default(""),
+    /** What that reason was written for, by the keys of care's findings. */
+    askKeys: text().array().notNull().default(sql`'{}'::text[]`),
     createdAt: createdAt(),
   },
   (t) => [
@@ -59,6 +46,7 @@ export const visit = studioSchema.table(
     index().on(t.studioId, t.clientId, t.startsAt),
     foreignKey({ columns: [t.studioId, t.clientId], foreignColumns: [client.studioId, client.id] }),
     foreignKey({ columns: [t.studioId, t.roomId], foreignColumns: [room.studioId, room.id] }),
+    foreignKey({ columns: [t.studioId, t.roomId, t.chairId], foreignColumns: [chair.studioId, chair.roomId, chair.id] }),
     foreignKey({
       columns: [t.studioId, t.mapId, t.mapRevision],
       foreignColumns: [lashMapRevision.studioId, lashMapRevision.mapId, lashMapRevision.revision],
@@ -97,6 +85,26 @@ export const visitEvent = studioSchema.table(
     index("visit_event_checks")
       .on(t.studioId, t.memberId, t.at)
       .where(sql`type = 'checked'`),
+    foreignKey({ columns: [t.studioId, t.visitId], foreignColumns: [visit.studioId, visit.id] }),
+  ],
+);
+
+/** Something that happened at a visit although it was stopped, or asked about and not answered. Kept, never refused, never changed. */
+export const visitMark = studioSchema.table(
+  "visit_mark",
+  {
+    studioId: studioId(),
+    visitId: uuid().notNull(),
+    /** Which of care's findings, or `openIncident`. */
+    key: text().notNull(),
+    weight: text({ enum: ["stop", "ask"] }).notNull(),
+    words: text().notNull(),
+    /** The first event that went against it. */
+    eventId: uuid().notNull(),
+    createdAt: createdAt(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.studioId, t.visitId, t.key] }),
     foreignKey({ columns: [t.studioId, t.visitId], foreignColumns: [visit.studioId, visit.id] }),
   ],
 );

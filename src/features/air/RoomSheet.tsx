@@ -1,11 +1,10 @@
 "use client";
 import { useState, useTransition } from "react";
 import type { RoomTraits } from "@/core/air";
-import { Button, Notice, SelectField, TextField, Verdict } from "@/ui";
-import { addRoom, changeRoom } from "./actions";
+import { Button, Notice, SelectField, TextField } from "@/ui";
+import { changeRoom } from "./actions";
 
 type Typed = {
-  name: string;
   volume: string;
   airChange: string;
   humidifier: string;
@@ -18,8 +17,7 @@ type Typed = {
   outsideHumidity: string;
 };
 const tidy = (value: number) => String(Math.round(value * 100) / 100);
-const typedOf = (name: string, volumeM3: number, traits: RoomTraits): Typed => ({
-  name,
+const typedOf = (volumeM3: number, traits: RoomTraits): Typed => ({
   volume: tidy(volumeM3),
   airChange: tidy(traits.airChangePerH),
   humidifier: tidy(traits.humidifierGPerH),
@@ -33,25 +31,27 @@ const typedOf = (name: string, volumeM3: number, traits: RoomTraits): Typed => (
 });
 
 /** What this room does to its air: size, air change, machines, glass, outside. */
-export function RoomSheet({ room }: { room: { id: string; name: string; volumeM3: number; traits: RoomTraits; traitsTold: boolean } }) {
-  const [typed, setTyped] = useState(() => typedOf(room.name, room.volumeM3, room.traits));
+export function RoomSheet({ room }: { room: { id: string; name: string; volumeM3: number; traits: RoomTraits; traitsTold: boolean; revision: number } }) {
+  const [typed, setTyped] = useState(() => typedOf(room.volumeM3, room.traits));
   const [told, setTold] = useState<{ tone: "good" | "stop"; message: string; fields: Readonly<Record<string, string>> } | null>(null);
   const [busy, begin] = useTransition();
-  const send = (work: () => ReturnType<typeof changeRoom> | ReturnType<typeof addRoom>, kept: string) =>
+  const [base, setBase] = useState(room.revision);
+  const send = () =>
     begin(async () => {
-      const result = await work().catch(() => ({
-        ok: false as const,
-        message: "The server did not answer. What you typed is still here.",
-        fields: {} as Readonly<Record<string, string>>,
-      }));
-      setTold(result.ok ? { tone: "good", message: kept, fields: {} } : { tone: "stop", ...result });
+      const result = await changeRoom({ roomId: room.id, base, form: typed }).catch(() => null);
+      if (result?.ok) setBase(result.data.revision);
+      setTold(
+        result?.ok
+          ? { tone: "good", message: "Kept. Advice follows it from now on.", fields: {} }
+          : { tone: "stop", message: result?.message ?? "The server did not answer. What you typed is still here.", fields: result?.fields ?? {} },
+      );
     });
   const field = (key: Exclude<keyof Typed, "humidifierWarm" | "glazing">, label: string, unit = "", hint?: string) => (
     <TextField
       label={label}
       unit={unit}
       hint={hint}
-      inputMode={key === "name" ? undefined : "decimal"}
+      inputMode="decimal"
       value={typed[key]}
       error={told?.fields[`form.${key}`]}
       onChange={(event) => setTyped({ ...typed, [key]: event.target.value })}
@@ -64,7 +64,7 @@ export function RoomSheet({ room }: { room: { id: string; name: string; volumeM3
       aria-busy={busy}
       onSubmit={(event) => {
         event.preventDefault();
-        send(() => changeRoom({ roomId: room.id, form: typed }), "Kept. Advice follows it from now on.");
+        send();
       }}
     >
       {room.traitsTold ? null : (
@@ -73,7 +73,6 @@ export function RoomSheet({ room }: { room: { id: string; name: string; volumeM3
         </Notice>
       )}
       <div className="grid grid-cols-2 gap-x-5 gap-y-4 md:grid-cols-3">
-        {field("name", "Name")}
         {field("volume", "Volume", "m³", "length × width × height")}
         {field("airChange", "Air changes", "a hour", "0.3 shut tight, 0.6 usual, 3 ventilated")}
         {field("humidifier", "Humidifier gives", "g/h", "on its label; 0 for none")}
@@ -104,15 +103,6 @@ export function RoomSheet({ room }: { room: { id: string; name: string; volumeM3
         <Button type="submit" disabled={busy}>
           Keep
         </Button>
-        <Button
-          tone="line"
-          disabled={busy || typed.name.trim() === room.name}
-          onClick={() => send(() => addRoom({ form: typed }), `${typed.name.trim()} is added.`)}
-          title="Give it another name first"
-        >
-          Keep as another room
-        </Button>
-        {typed.name.trim() === room.name ? null : <Verdict tone="note">“Keep” renames {room.name}</Verdict>}
       </div>
     </form>
   );

@@ -45,9 +45,8 @@ const volume = typedNumber("Cubic metres, e.g. 30.").pipe(
 );
 const trait = roomTraitsSchema.shape;
 
-/** A room as typed: figures as text, per cent for humidity. */
+/** What a room does to its air, as typed; its name is the owner's, in the studio's settings. Figures as text, per cent for humidity. */
 const roomForm = z.strictObject({
-  name: z.string().trim().min(1, "Name the room.").max(60, "60 characters at most."),
   volume,
   airChange: typedNumber("Changes an hour, e.g. 0.6.").pipe(trait.airChangePerH),
   humidifier: typedNumber("Grams an hour, e.g. 250; 0 for none.").pipe(trait.humidifierGPerH),
@@ -61,7 +60,6 @@ const roomForm = z.strictObject({
 });
 
 const columnsOf = (form: z.output<typeof roomForm>) => ({
-  name: form.name,
   volumeM3: form.volume,
   traits: {
     version: 1 as const,
@@ -77,21 +75,22 @@ const columnsOf = (form: z.output<typeof roomForm>) => ({
 });
 
 export const changeRoom = action(
-  { input: z.strictObject({ roomId: z.uuid(), form: roomForm }), least: "technician" },
-  async (me, { roomId, form }) => {
-    const rows = await inStudio(me, (tx) => tx.update(room).set(columnsOf(form)).where(eq(room.id, roomId)).returning({ id: room.id }));
-    if (rows.length === 0) throw new Refusal(GONE);
+  { input: z.strictObject({ roomId: z.uuid(), base: z.int().min(1), form: roomForm }), least: "technician" },
+  async (me, { roomId, base, form }) => {
+    const kept = await inStudio(me, async (tx) => {
+      await knownRoom(tx, roomId);
+      const [row] = await tx
+        .update(room)
+        .set({ ...columnsOf(form), revision: base + 1 })
+        .where(and(eq(room.id, roomId), eq(room.revision, base)))
+        .returning({ revision: room.revision });
+      if (!row) throw new Refusal("This room was changed elsewhere since you opened it. Yours is still here; reload to see theirs.");
+      return row;
+    });
     refresh();
-    return null;
+    return kept;
   },
 );
-
-export const addRoom = action({ input: z.strictObject({ form: roomForm }), least: "technician" }, async (me, { form }) => {
-  const id = randomUUID();
-  await inStudio(me, (tx) => tx.insert(room).values({ studioId: me.studioId, id, ...columnsOf(form) }));
-  refresh();
-  return { id };
-});
 
 /** Offsets for a sensor from now on: from what it shows over salt, or typed beside a better instrument. */
 export const calibrate = action(

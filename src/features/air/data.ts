@@ -1,5 +1,5 @@
 import "server-only";
-import { asc, eq } from "drizzle-orm";
+import { asc, eq, isNull } from "drizzle-orm";
 import { usualRoomTraits, type RoomTraits, type RoomWithAir } from "@/core/air";
 import { policy, room } from "@/db/schema";
 import { inStudio, type StudioTransaction } from "@/server/inStudio";
@@ -15,6 +15,7 @@ export function roomsWithAir(me: Member): Promise<RoomWithAir[]> {
     const rooms = await tx
       .select({ id: room.id, name: room.name, volumeM3: room.volumeM3 })
       .from(room)
+      .where(isNull(room.closedAt))
       .orderBy(asc(room.createdAt), asc(room.name));
     const sensors = await sensorsNow(tx);
     return rooms.map((row) => ({
@@ -32,7 +33,7 @@ export async function roomOf(tx: StudioTransaction, roomId: string) {
   const [found] = await tx.select().from(room).where(eq(room.id, roomId));
   if (!found) return null;
   const traits: RoomTraits = found.traits ?? usualRoomTraits;
-  return { id: found.id, name: found.name, volumeM3: found.volumeM3, traits, traitsTold: found.traits !== null };
+  return { id: found.id, name: found.name, volumeM3: found.volumeM3, traits, traitsTold: found.traits !== null, revision: found.revision };
 }
 export type RoomWithTraits = NonNullable<Awaited<ReturnType<typeof roomOf>>>;
 

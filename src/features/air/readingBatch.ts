@@ -4,7 +4,13 @@ import { airSchema } from "@/core/air";
 /** A minute past now is allowed for: devices' clocks wander. */
 const AHEAD_MS = 60_000;
 const BEHIND_MS = 400 * 86_400_000;
-const moment = (error: string) => z.iso.datetime({ offset: true, error });
+const [EARLIEST, LATEST] = [Date.UTC(2000, 0, 1), Date.UTC(2100, 0, 1)];
+/** A moment with its zone, whatever the zone, as the same moment in UTC. */
+const moment = (error: string) =>
+  z.iso
+    .datetime({ offset: true, error })
+    .refine((text) => Date.parse(text) >= EARLIEST && Date.parse(text) < LATEST, error)
+    .transform((text) => new Date(text).toISOString());
 
 /**
  * What a hygrometer hands in. `now` decides what is too far ahead or behind, ms since 1970; where the device says what

@@ -10,7 +10,7 @@ type Known = { id: string; seenAt: string; form: Form };
 /** A new client, or changes to one. What is typed stays until it is kept. */
 export function ClientForm({ known }: { known?: Known }) {
   const router = useRouter();
-  const [form, setForm] = useState<Form>(known?.form ?? { name: "", contact: "", notes: "" });
+  const [form, setForm] = useState<Form>(known?.form ?? { name: "", contact: "", notes: "", bornOn: "" });
   const [seenAt, setSeenAt] = useState(known?.seenAt ?? "");
   const [problem, setProblem] = useState<{ message: string; fields: Readonly<Record<string, string>> } | null>(null);
   const [busy, setBusy] = useState(false);
@@ -43,6 +43,9 @@ export function ClientForm({ known }: { known?: Known }) {
   return (
     <form onSubmit={submit} noValidate className="max-w-xl space-y-5">
       <TextField label="Name" autoFocus {...field("name")} />
+      <div className="w-56">
+        <TextField label="Date of birth" type="date" hint="Some services have a least age." {...field("bornOn")} />
+      </div>
       <TextField label="How to reach them" hint="As they gave it; may stay empty." {...field("contact")} />
       <TextArea
         label="Notes"

@@ -2,10 +2,11 @@ import Link from "next/link";
 import type { ReactNode } from "react";
 import { Empty, LinkButton } from "@/ui";
 import type { ClientPage } from "./data";
-import { OpenVisit } from "@/features/colour/OpenVisit";
 import { MiniSkyline } from "./MiniSkyline";
-import { PatchTests } from "./PatchTests";
+import { answersWords } from "@/features/care/answersWords";
+import { PatchTests, type ShownStanding, type ShownTest } from "@/features/care/PatchTests";
 import { PutAway } from "./PutAway";
+import { Services } from "./Services";
 import { surveyWords } from "./surveyWords";
 import { Thread, type Leaf } from "./Thread";
 
@@ -15,13 +16,23 @@ export function ClientView({
   leaves,
   dates,
   mayPutAway,
+  mayLiftReactions,
 }: {
   page: ClientPage;
   leaves: readonly Leaf[];
-  dates: { since: string; maps: readonly string[] };
+  dates: {
+    since: string;
+    maps: readonly string[];
+    born: string | null;
+    answered: string | null;
+    standings: readonly ShownStanding[];
+    tests: readonly ShownTest[];
+    now: { day: string; time: string; ms: number };
+  };
   mayPutAway: boolean;
+  mayLiftReactions: boolean;
 }) {
-  const { person, survey, maps, standings, tests, today } = page;
+  const { person, survey, maps } = page;
   return (
     <div className="grid gap-x-10 gap-y-8 pt-5 lg:grid-cols-[19rem_minmax(0,1fr)]">
       <div className="min-w-0">
@@ -31,6 +42,7 @@ export function ClientView({
         <p className="mt-2 text-[0.9375rem] text-ink-2">
           since {dates.since}
           {person.archivedAt ? ", put away" : ""}
+          {dates.born ? `, born ${dates.born}` : ""}
           {survey
             ? surveyWords(survey.document).map((line) => (
                 <span key={line} className="block">
@@ -40,7 +52,20 @@ export function ClientView({
             : null}
         </p>
         <Part>
-          <PatchTests clientId={person.id} standings={standings} tests={tests} today={today} />
+          <PatchTests
+            clientId={person.id}
+            standings={dates.standings}
+            tests={dates.tests}
+            products={page.products}
+            now={dates.now}
+            mayLiftReactions={mayLiftReactions}
+          />
+        </Part>
+        <Part>
+          <h2 className="font-sans text-[0.9375rem] font-semibold">Consultation</h2>
+          <p className="text-[0.9375rem] text-ink-2">
+            {page.answers ? `Answered ${dates.answered}: ${answersWords(page.answers.document)}.` : "Not asked yet: it is asked at the visit."}
+          </p>
         </Part>
         {person.notes ? (
           <Part>
@@ -64,7 +89,6 @@ export function ClientView({
             <LinkButton tone={survey ? "line" : "ivy"} href={`/clients/${person.id}/survey`}>
               {survey ? "Survey again" : "Take a survey"}
             </LinkButton>
-            <OpenVisit clientId={person.id} />
           </div>
           <div className="mt-2 -ml-4 flex flex-wrap">
             <LinkButton tone="plain" href={`/clients/${person.id}/edit`}>
@@ -81,9 +105,10 @@ export function ClientView({
           <Thread leaves={leaves} />
         ) : (
           <Empty title="The thread begins with the first visit">
-            {survey ? "Plan a map and start the visit from it." : "Take a survey first; the map follows from it."}
+            {survey ? "Plan a map and start the visit from it, or book one below." : "Take a survey first; the map follows from it. Other services begin below."}
           </Empty>
         )}
+        {person.archivedAt ? null : <Services client={{ id: person.id, name: person.name }} standings={page.services} options={page.options} />}
         <h2 className="mt-8 text-2xl">Maps</h2>
         {maps.length === 0 ? (
           <p className="mt-2 text-ink-2">

@@ -9,7 +9,7 @@ export type Leaf = {
   readonly id: string;
   readonly date: string;
   readonly service: string;
-  readonly state: "done" | "running" | "agreed" | "missed";
+  readonly state: "done" | "running" | "agreed" | "missed" | "cancelled";
   readonly map: LashMap | null;
   readonly air: string | null;
   readonly work: string | null;
@@ -39,6 +39,7 @@ export function Thread({ leaves }: { leaves: readonly Leaf[] }) {
                 {leaf.state === "running" ? <b className="text-ivy">under way</b> : null}
                 {leaf.state === "agreed" ? "agreed" : null}
                 {leaf.state === "missed" ? "not begun" : null}
+                {leaf.state === "cancelled" ? "cancelled" : null}
                 {leaf.air ? <span className="block">{leaf.air}</span> : null}
                 {leaf.work ? <span className="block">{leaf.work}</span> : null}
                 {leaf.water ? <b className="block text-brass">{leaf.water}</b> : null}
@@ -79,7 +80,7 @@ function LeafDrawing({ up, state, first, last }: { up: boolean; state: Leaf["sta
           className={cx(done ? "fill-moss-soft" : "fill-paper", "group-hover:fill-leaf")}
           stroke="var(--ivy)"
           strokeWidth="1.25"
-          strokeDasharray={state === "agreed" || state === "missed" ? "4 3" : undefined}
+          strokeDasharray={state === "agreed" || state === "missed" || state === "cancelled" ? "4 3" : undefined}
         />
         <path d="M0-8c-1-16-2-30-1-46" fill="none" stroke="var(--ivy)" strokeWidth="0.9" />
       </g>

@@ -1,16 +1,23 @@
 "use server";
 import { randomUUID } from "node:crypto";
-import { and, eq } from "drizzle-orm";
+import { eq } from "drizzle-orm";
 import { refresh } from "next/cache";
 import { z } from "zod";
-import { client, patchTest } from "@/db/schema";
+import { client } from "@/db/schema";
 import { action, Refusal } from "@/server/action";
 import { inStudio } from "@/server/inStudio";
-import { mayActAs } from "@/server/member";
+import { todayIn } from "@/server/studioTime";
 import { listClients } from "./data";
-import { clientFormSchema, patchTestFormSchema } from "./schema";
+import { clientFormSchema, type ClientForm } from "./schema";
 
 const GONE = "This client is not in the studio (any more).";
+
+/** A form as it is kept: no date of birth is null, and one still to come is none. */
+function columnsOf(timeZone: string, { bornOn, ...form }: ClientForm) {
+  if (bornOn && (bornOn > todayIn(timeZone, new Date()) || bornOn < "1900-01-01"))
+    throw new Refusal("That is no date of birth.", { bornOn: "Between 1900 and today." });
+  return { ...form, bornOn: bornOn || null };
+}
 
 export const findClients = action({ input: z.strictObject({ search: z.string().max(120) }) }, async (me, { search }) => {
   const { clients } = await listClients(me, search.trim());
@@ -19,7 +26,7 @@ export const findClients = action({ input: z.strictObject({ search: z.string().m
 
 export const addClient = action({ input: clientFormSchema }, async (me, form) => {
   const id = randomUUID();
-  await inStudio(me, (tx) => tx.insert(client).values({ studioId: me.studioId, id, ...form }));
+  await inStudio(me, (tx) => tx.insert(client).values({ studioId: me.studioId, id, ...columnsOf(me.timeZone, form) }));
   return { id };
 });
 
@@ -34,11 +41,12 @@ export const changeClient = action(
           name: `Theirs: ${row.name}`,
           contact: `Theirs: ${row.contact || "nothing"}`,
           notes: `Theirs: ${row.notes || "nothing"}`,
+          bornOn: `Theirs: ${row.bornOn ?? "nothing"}`,
           seenAt: row.updatedAt.toISOString(),
         });
       await tx
         .update(client)
-        .set({ ...form, updatedAt: new Date() })
+        .set({ ...columnsOf(me.timeZone, form), updatedAt: new Date() })
         .where(eq(client.id, id));
     });
     return { id };
@@ -60,19 +68,3 @@ export const putClientAway = action(
     return { id };
   },
 );
-
-export const addPatchTest = action({ input: patchTestFormSchema }, async (me, form) => {
-  if (form.result === "reaction" && !mayActAs(me, "technician")) throw new Refusal("A reaction is written down by a technician.");
-  await inStudio(me, async (tx) => {
-    const [known] = await tx.select({ id: client.id }).from(client).where(eq(client.id, form.clientId));
-    if (!known) throw new Refusal(GONE);
-    const [same] = await tx
-      .update(patchTest)
-      .set({ result: form.result })
-      .where(and(eq(patchTest.clientId, form.clientId), eq(patchTest.family, form.family), eq(patchTest.placedOn, form.placedOn)))
-      .returning({ id: patchTest.id });
-    if (!same) await tx.insert(patchTest).values({ studioId: me.studioId, id: randomUUID(), ...form });
-  });
-  refresh();
-  return null;
-});

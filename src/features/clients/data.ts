@@ -1,17 +1,18 @@
 import "server-only";
 import { and, asc, desc, eq, ilike, isNull, max, sql } from "drizzle-orm";
 import type { LashMap } from "@/core/map";
-import { PATCH_FAMILIES } from "@/core/mixing";
+import { beforeTheVisit, patchTestStanding, standing } from "@/core/care";
+import { PATCH_FAMILIES, PRODUCT_KINDS } from "@/core/mixing";
+import { CLIENT_SERVICES, serviceOf } from "@/core/service";
 import type { Survey } from "@/core/eye";
-import { client, lashMap, lashMapRevision, patchTest, policy, survey, visit } from "@/db/schema";
-import { familiesFor } from "@/features/colour/families";
+import { adhesive, client, lashMap, lashMapRevision, policy, product, reactionLifting, survey, visit } from "@/db/schema";
+import { bookingOptions } from "@/features/booking/data";
 import { namesOf, usedBottles } from "@/features/shelf/bottles";
+import { careFacts, patchTestsOf } from "@/features/visit/careFacts";
 import { visitsWhere } from "@/features/visit/data";
 import { waterOf } from "@/features/visit/water";
-import { standingsOf } from "./standing";
 import { inStudio, type StudioTransaction } from "@/server/inStudio";
 import type { Member } from "@/server/member";
-import { todayIn } from "@/server/studioTime";
 
 const PAGE = 60;
 const literal = (text: string) => text.replace(/[\\%_]/g, (c) => `\\${c}`);
@@ -22,7 +23,7 @@ export function listClients(me: Member, search: string) {
     const rows = await tx
       .select({ id: client.id, name: client.name, contact: client.contact, lastVisit: max(visit.startsAt) })
       .from(client)
-      .leftJoin(visit, and(eq(visit.studioId, client.studioId), eq(visit.clientId, client.id), sql`${visit.startsAt} < now()`))
+      .leftJoin(visit, and(eq(visit.studioId, client.studioId), eq(visit.clientId, client.id), isNull(visit.cancelledAt), isNull(visit.withdrawnAt), sql`${visit.startsAt} < now()`))
       .where(and(isNull(client.archivedAt), search ? ilike(client.name, `%${literal(search)}%`) : undefined))
       .groupBy(client.id, client.name, client.contact)
       .orderBy(asc(client.name))
@@ -75,24 +76,35 @@ export function clientPage(me: Member, id: string, now: Date) {
   return inStudio(me, async (tx) => {
     const [person] = await tx.select().from(client).where(eq(client.id, id));
     if (!person) return null;
-    const today = todayIn(me.timeZone, now);
-    const visits = await visitsWhere(tx, { clientId: id });
-    const tests = await tx.select().from(patchTest).where(eq(patchTest.clientId, id)).orderBy(desc(patchTest.placedOn));
-    // What they were tested for, and what they come for; adhesive for whoever comes for the first time.
+    const visits = await visitsWhere(tx, { clientIds: [id], cancelled: true });
+    const tests = await patchTestsOf(tx, [id]);
     const [held] = await tx.select().from(policy);
-    const wanted = visits.flatMap(({ service }) => familiesFor(service, held!.document));
+    const facts = await careFacts(tx, me.timeZone, now, { clientId: id, at: now });
+    // What they were tested for, and what they come for; adhesive for whoever comes for the first time.
+    const wanted = visits.flatMap(({ service }) => serviceOf(service).families);
     const families = PATCH_FAMILIES.filter(
       (family) => wanted.includes(family) || tests.some((test) => test.family === family) || (family === "adhesive" && visits.length === 0),
     );
     return {
       person,
-      today,
-      standings: await standingsOf(tx, id, today, families),
+      services: CLIENT_SERVICES.map((service) => ({ service, findings: beforeTheVisit(standing(service, facts, held!.document)) })),
+      answers: facts.consultation,
+      patchStandings: families.map((family) => ({
+        family,
+        standing: patchTestStanding(
+          tests.filter((test) => test.family === family),
+          now.getTime(),
+          held!.document.patchTestMonths,
+        ),
+      })),
       tests,
+      liftings: tests.length > 0 ? await tx.select().from(reactionLifting) : [],
+      products: await testableProducts(tx),
+      options: await bookingOptions(tx, me, now),
       survey: await newestSurvey(tx, id),
       maps: await mapsOf(tx, id),
       visits,
-      water: await waterOf(tx, visits.slice(-1)),
+      water: await waterOf(tx, visits.filter(({ cancelledAt }) => cancelledAt === null).slice(-1)),
       bottles: namesOf(
         await usedBottles(
           tx,
@@ -101,6 +113,19 @@ export function clientPage(me: Member, id: string, now: Date) {
       ),
     };
   });
+}
+
+/** Products that a patch test can be placed with, by family. */
+async function testableProducts(tx: StudioTransaction) {
+  const glues = await tx.select({ id: adhesive.id, document: adhesive.document }).from(adhesive);
+  const others = await tx.select({ id: product.id, document: product.document }).from(product);
+  return [
+    ...glues.map(({ id, document }) => ({ id, name: document.name, family: "adhesive" as const })),
+    ...others.flatMap(({ id, document }) => {
+      const { family } = PRODUCT_KINDS[document.kind];
+      return family ? [{ id, name: document.name, family }] : [];
+    }),
+  ];
 }
 export type ClientPage = NonNullable<Awaited<ReturnType<typeof clientPage>>>;
 

@@ -1,5 +1,6 @@
 import "server-only";
 import { lainS, stepOf, type RunState } from "@/core/processing";
+import { serviceOf } from "@/core/service";
 import { formatClock } from "@/core/units";
 import type { VisitRow } from "@/features/visit/data";
 import { formatIn } from "@/server/studioTime";
@@ -13,7 +14,7 @@ export function leavesOf(
   timeZone: string,
   now: Date,
 ): Leaf[] {
-  return visits.map(({ id, startsAt, service, map, state }) => {
+  return visits.map(({ id, startsAt, service, map, state, cancelledAt, cancelledWhy }) => {
     const waterMs = water.get(id);
     const beads = state.beads.length;
     const bottle = state.bottleId ? bottles.get(state.bottleId) : undefined;
@@ -21,9 +22,10 @@ export function leavesOf(
     return {
       id,
       date: formatIn(timeZone, startsAt, startsAt.getFullYear() === now.getFullYear() ? "d MMM" : "d MMM yyyy"),
-      service,
-      state:
-        state.finishedAtMs !== null
+      service: serviceOf(service).label,
+      state: cancelledAt
+        ? "cancelled"
+        : state.finishedAtMs !== null
           ? "done"
           : state.startedAtMs !== null
             ? "running"
@@ -37,7 +39,7 @@ export function leavesOf(
       // Said while it still is to be minded.
       water:
         waterMs !== undefined && waterMs > now.getTime() ? `no water before ${formatIn(timeZone, new Date(waterMs), "EEE HH:mm")}` : null,
-      work: state.run.plan
+      work: cancelledAt ? cancelledWhy : state.run.plan
         ? runWords(state.run)
         : beads > 0
           ? `${beads} ${beads === 1 ? "bead" : "beads"}${bottle ? ` of ${bottle}` : ""}`

@@ -1,5 +1,4 @@
 import { z } from "zod";
-import { PATCH_RESULTS, PRODUCT_FAMILIES } from "@/db/schema/client";
 
 /** Control characters have no place in a name; letters of every script, marks and emoji do. */
 const plain = (text: string) => !/\p{Cc}/u.test(text);
@@ -13,12 +12,7 @@ export const clientFormSchema = z.strictObject({
     .refine(plain, "A name cannot hold control characters."),
   contact: z.string().trim().max(300, "300 characters at most."),
   notes: z.string().trim().max(4000, "4,000 characters at most."),
+  /** Empty where nobody asked. */
+  bornOn: z.union([z.literal(""), z.iso.date("A date of birth.")]).default(""),
 });
 export type ClientForm = z.infer<typeof clientFormSchema>;
-
-export const patchTestFormSchema = z.strictObject({
-  clientId: z.uuid(),
-  family: z.enum(PRODUCT_FAMILIES),
-  placedOn: z.iso.date("Give the day it was placed."),
-  result: z.enum(PATCH_RESULTS),
-});

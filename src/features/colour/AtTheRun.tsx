@@ -98,7 +98,8 @@ export function AtTheRun({
   };
   const stop = (kind: "splash" | "gluedLids" = "splash") =>
     void store.tap(visit.id, "runStopped", { kind, rinseS: visit.policy.rinseMinutes * 60 });
-  const undo = () => lastUndoableId && void store.tap(visit.id, "undone", { eventId: lastUndoableId });
+  // On the stop's own screen a pedal undoes nothing.
+  const undo = () => !run.stop && lastUndoableId && void store.tap(visit.id, "undone", { eventId: lastUndoableId });
   const first = offOrder(run)[0];
   const more = first ? longer(run, first.stepId, nowMs) : null;
   const extend = () =>
@@ -112,7 +113,9 @@ export function AtTheRun({
         nowMs={nowMs}
         onWiped={(one) => void store.tap(visit.id, "wiped", { stepId: one.stepId, area: one.area })}
         onKind={stop}
-        onEnd={() => void store.tap(visit.id, "rinseEnded", {})}
+        memberName={visit.memberName}
+        onEnd={(why) => void store.tap(visit.id, "rinseEnded", why ? { why } : {})}
+        onTakeBack={(why) => void store.tap(visit.id, "stopTakenBack", { why })}
       />
     );
 

@@ -1,6 +1,6 @@
 "use client";
 import Link from "next/link";
-import { Button } from "@/ui";
+import { Button, Verdict } from "@/ui";
 import type { StockedProduct } from "./stock";
 
 /** Which tube or bottle a step's product comes from: one tap each. */
@@ -12,6 +12,7 @@ export function BatchChoice({
   onChoose: (productId: string, batchId: string) => void;
 }) {
   const open = products.flatMap(({ id, document, batches }) => batches.map((batch) => ({ productId: id, name: document.name, ...batch })));
+  const first = open.find(({ past }) => past?.weight !== "stop");
   if (open.length === 0)
     return (
       <p className="mt-3 text-xl">
@@ -24,11 +25,24 @@ export function BatchChoice({
     );
   return (
     <div className="mt-1 flex flex-wrap gap-3">
-      {open.map(({ id, productId, name, lot }, i) => (
-        <Button key={id} size="bedNarrow" tone={i === 0 ? "ivy" : "line"} onClick={() => onChoose(productId, id)}>
+      {open.map(({ id, productId, name, lot, past }) => (
+        <Button
+          key={id}
+          size="bedNarrow"
+          tone={id === first?.id ? "ivy" : "line"}
+          disabled={past?.weight === "stop"}
+          onClick={() => onChoose(productId, id)}
+        >
           {name}, lot {lot}
         </Button>
       ))}
+      {open.map(({ id, past }) =>
+        past ? (
+          <p key={id} className="w-full text-lg">
+            <Verdict tone="stop">{past.words} Not on eyes or skin.</Verdict>
+          </p>
+        ) : null,
+      )}
     </div>
   );
 }

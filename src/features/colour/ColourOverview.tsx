@@ -1,8 +1,8 @@
 "use client";
+import { SERVICES } from "@/core/service";
 import Link from "next/link";
 import { useEffect } from "react";
 import { coatsOn, isRunDone, lanesOf, nextTap } from "@/core/processing";
-import { SERVICE_KINDS } from "@/core/protocol";
 import { visitState, type KeptEvent } from "@/core/visit";
 import { useNow, useVisits, useVisitStore } from "@/features/visit/VisitProvider";
 import { Empty, LinkButton } from "@/ui";
@@ -108,7 +108,7 @@ export function ColourOverview({
                 <Link href={`/colour/protocols/${id ?? document.service}`} className="min-h-9 min-w-0 py-1.5 hover:underline">
                   <b className="break-words">{document.name}</b>{" "}
                   <span className="ml-2 text-sm text-ink-2">
-                    {SERVICE_KINDS[document.service].label},{" "}
+                    {SERVICES[document.service].label},{" "}
                     {id === null ? "generic" : `own, ${revision} ${revision === 1 ? "save" : "saves"}`}
                   </span>
                 </Link>

@@ -11,7 +11,7 @@ export async function ColourRoute({ visitId }: { visitId: string }) {
   const now = new Date();
   const page = await colourVisit(member, idOr404(visitId), now);
   if (!page) notFound();
-  const { visit, signed } = page;
+  const { visit } = page;
   return (
     <ColourLoader
       key={visit.id}
@@ -19,7 +19,7 @@ export async function ColourRoute({ visitId }: { visitId: string }) {
       clientId={visit.clientId}
       clientName={visit.clientName}
       kind={page.kind}
-      chair={visit.chair}
+      chairName={visit.chairName}
       roomName={visit.roomName}
       roomId={visit.roomId}
       technicianName={visit.technicianName}
@@ -29,22 +29,26 @@ export async function ColourRoute({ visitId }: { visitId: string }) {
       today={todayIn(member.timeZone, now)}
       timeZone={member.timeZone}
       events={visit.events}
-      reason={visit.patchReason}
+      reason={visit.askReason}
+      memberName={member.name}
+      isoDay={todayIn(member.timeZone, visit.startsAt)}
       policy={page.policy}
-      standing={page.standing}
-      past={page.past.runs}
+      care={page.care}
+      marks={page.marks}
+      past={page.past}
       protocols={page.protocols}
       products={page.products}
       shields={page.shields}
       survey={page.survey?.document ?? null}
       air={page.air}
       batchNames={page.batchNames}
-      incidents={page.incidents.map(({ id, words, createdAt }) => ({
+      incidents={page.incidents.map(({ id, words, putOff, by, createdAt }) => ({
         id,
         words,
+        putOff,
+        by,
         when: formatIn(member.timeZone, createdAt, "d MMM HH:mm"),
       }))}
-      consent={signed && { words: signed.words, signedName: signed.signedName, signature: signed.signature, signedOn: signed.signedOn }}
     />
   );
 }

@@ -1,12 +1,12 @@
 "use client";
+import { SERVICES } from "@/core/service";
 import { useEffect, useMemo } from "react";
-import { freshAir } from "@/core/air";
 import { isRunDone } from "@/core/processing";
-import { SERVICE_KINDS } from "@/core/protocol";
 import { visitState } from "@/core/visit";
-import { useRooms } from "@/features/live/LiveProvider";
 import { Knots, type Knot } from "@/features/visit/Knots";
+import { PlaceOfVisit } from "@/features/visit/PlaceOfVisit";
 import { VisitHeading } from "@/features/visit/VisitHeading";
+import { Marks } from "@/features/visit/Marks";
 import { useNow, useVisits, useVisitStore } from "@/features/visit/VisitProvider";
 import { Verdict } from "@/ui";
 import { AtTheRun } from "./AtTheRun";
@@ -36,8 +36,6 @@ export function ColourWorkspace(visit: ColourProps) {
   const { run } = state;
   const done = isRunDone(run);
   const stage: Stage = state.finishedAtMs !== null ? "kept" : !run.plan ? "plan" : done ? "judge" : "run";
-  const heard = useRooms().find(({ id }) => id === visit.roomId)?.air ?? visit.air;
-  const roomC = now === null ? (visit.air?.temperatureC ?? null) : (freshAir(heard, now)?.temperatureC ?? null);
   // What was opened since the page was read is on the shelf; what was emptied since then came with the page.
   const batchNames = useMemo(
     () => ({
@@ -50,28 +48,35 @@ export function ColourWorkspace(visit: ColourProps) {
   );
   const at = ORDER.findIndex(([, one]) => one === stage);
   const knots: Knot[] = [
-    { name: "Consult", state: visit.standing.consultation ? "tied" : stage === "plan" ? "here" : "open" },
+    { name: "Consult", state: visit.care.consultation?.isOfToday ? "tied" : stage === "plan" ? "here" : "open" },
     ...ORDER.map(([name], i): Knot => ({ name, state: i < at || stage === "kept" ? "tied" : i === at ? "here" : "ahead" })),
   ];
   return (
     <div className="pt-3">
-      <VisitHeading visit={visit} service={SERVICE_KINDS[visit.kind].label} />
+      <VisitHeading visit={visit} service={SERVICES[visit.kind].label} />
       {stage === "run" ? null : <Knots knots={knots} />}
+      <Marks marks={visit.marks} />
       {visit.reason && stage !== "plan" ? (
         <p className="text-[0.9375rem] text-ink-2">
           <Verdict tone="look">Asked first</Verdict>, goes ahead because: <bdi>{visit.reason}</bdi>
         </p>
       ) : null}
-      {stage === "plan" ? <PlanPanel visit={visit} roomC={roomC} /> : null}
+      {stage === "plan" ? (
+        <>
+          <PlanPanel visit={visit} />
+          <PlaceOfVisit visit={visit} />
+        </>
+      ) : null}
       {stage === "run" && now !== null ? (
         <AtTheRun visit={visit} run={run} past={visit.past} nowMs={now} lastUndoableId={state.lastUndoable?.id ?? null} />
       ) : null}
       {stage === "judge" ? (
         <>
-          {run.stop ? <IncidentNotes visit={visit} /> : null}
+          {run.stop || run.stopsTakenBack.length > 0 ? <IncidentNotes visit={visit} /> : null}
           <JudgePanel
             visitId={visit.id}
             run={run}
+            mayFinish={(!run.stop && run.stopsTakenBack.length === 0) || visit.incidents.length > 0}
             onJudged={(result) => {
               void store.tap(visit.id, "resultJudged", result);
               void store.tap(visit.id, "finished", {});
@@ -87,7 +92,7 @@ export function ColourWorkspace(visit: ColourProps) {
             ) : (
               <p className="text-ink-2">Nothing was planned at this visit.</p>
             )}
-            {run.stop ? <IncidentNotes visit={visit} /> : null}
+            {run.stop || run.stopsTakenBack.length > 0 ? <IncidentNotes visit={visit} /> : null}
           </div>
           {run.plan ? <CareCardView visit={visit} run={run} endedAtMs={state.finishedAtMs!} batchNames={batchNames} /> : null}
         </div>

@@ -3,16 +3,17 @@ import { ToggleGroup } from "radix-ui";
 import { DEPTHS, depthWords } from "@/core/colour";
 
 /** A depth of hair from black to palest, as ten swatches. */
-export function DepthChoice({ label, value, onChange }: { label: string; value: number; onChange: (depth: number) => void }) {
+export function DepthChoice({ label, value, onChange }: { label: string; value: number | null; onChange: (depth: number) => void }) {
   return (
     <div>
       <p className="text-sm text-ink-2">
-        {label}: <b className="text-ink">{value}</b>, {depthWords(value)}
+        {label}: {value === null ? "not judged yet" : <b className="text-ink">{value}</b>}
+        {value === null ? "" : `, ${depthWords(value)}`}
       </p>
       <ToggleGroup.Root
         type="single"
         aria-label={label}
-        value={String(value)}
+        value={value === null ? "" : String(value)}
         onValueChange={(next) => next && onChange(Number(next))}
         className="mt-1 flex"
       >

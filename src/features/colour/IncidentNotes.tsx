@@ -1,7 +1,7 @@
 "use client";
 import { useState } from "react";
 import { useDraft } from "@/features/visit/useDraft";
-import { Button, Notice, TextArea } from "@/ui";
+import { Button, Notice, TextArea, Verdict } from "@/ui";
 import { writeIncident } from "./actions";
 import type { ColourProps } from "./colourProps";
 
@@ -11,21 +11,26 @@ export function IncidentNotes({ visit }: { visit: ColourProps }) {
   const [typed, setTyped] = useState<string | null>(null);
   const words = typed ?? (typeof found?.document === "string" ? found.document : "");
   const [problem, setProblem] = useState<string | null>(null);
-  const write = async () => {
-    const result = await writeIncident({ visitId: visit.id, words }).catch(() => null);
+  const write = async (putOff: boolean) => {
+    const said = putOff ? `Put off by ${visit.memberName}: still to be written.` : words;
+    const result = await writeIncident({ visitId: visit.id, words: said, putOff }).catch(() => null);
     if (result?.ok) {
-      setTyped("");
-      await drop();
+      if (!putOff) {
+        setTyped("");
+        await drop();
+      }
       setProblem(null);
     } else setProblem(result ? (result.fields.words ?? result.message) : "The server did not answer. What you wrote is still here.");
   };
   return (
     <section aria-label="Incident" className="mt-5 border-l-4 border-rosehip pl-4">
       <h2 className="text-xl">Incident</h2>
-      {visit.incidents.map(({ id, words: written, when }) => (
+      {visit.incidents.map(({ id, words: written, putOff, by, when }) => (
         <p key={id} className="mt-1 whitespace-pre-line">
-          <span className="text-sm text-ink-2">{when}: </span>
-          {written}
+          <span className="text-sm text-ink-2">
+            {when}, {by}:{" "}
+          </span>
+          {putOff ? <Verdict tone="look">{written}</Verdict> : written}
         </p>
       ))}
       <div className="mt-2 max-w-xl">
@@ -40,9 +45,16 @@ export function IncidentNotes({ visit }: { visit: ColourProps }) {
         />
       </div>
       {problem ? <Notice tone="stop" title={problem} className="mt-2" /> : null}
-      <Button tone="line" className="mt-2" onClick={() => void write()}>
-        Write it down
-      </Button>
+      <div className="mt-2 flex flex-wrap gap-2">
+        <Button tone="line" onClick={() => void write(false)}>
+          Write it down
+        </Button>
+        {visit.incidents.length === 0 ? (
+          <Button tone="plain" onClick={() => void write(true)}>
+            Put it off, in my name ({visit.memberName})
+          </Button>
+        ) : null}
+      </div>
     </section>
   );
 }

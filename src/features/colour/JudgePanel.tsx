@@ -10,25 +10,42 @@ import { ProfilePhoto } from "./ProfilePhoto";
 type Judged = RunPayloads["resultJudged"];
 
 /** How it turned out against the wish: turn by the five-step card or a picture from the side, depth, evenness, comfort. */
-export function JudgePanel({ visitId, run, onJudged }: { visitId: string; run: RunState; onJudged: (result: Judged) => void }) {
+export function JudgePanel({
+  visitId,
+  run,
+  mayFinish,
+  onJudged,
+}: {
+  visitId: string;
+  run: RunState;
+  /** A visit that was stopped is not closed before its incident is written, or put off by name. */
+  mayFinish: boolean;
+  onJudged: (result: Judged) => void;
+}) {
   const plan = run.plan!;
   // Broken off before the colour, there is no depth to judge.
   const may = judgeable(run);
   const { found, keep, drop } = useDraft(`judged ${visitId}`);
   const [own, setOwn] = useState<Partial<Judged>>({});
   const [photo, setPhoto] = useState(false);
-  // What was tapped before a reload, then what is tapped now, over where it begins.
+  // Nothing is judged by default: what was tapped before a reload, then what is tapped now.
   const judged: Judged = {
     turn: null,
-    lashDepth: may.lashDepth ? plan.wish.lashDepth : null,
-    browDepth: may.browDepth ? plan.wish.browDepth : null,
-    even: true,
-    comfort: run.stop ? "stung" : "well",
+    lashDepth: null,
+    browDepth: null,
+    even: null,
+    comfort: null,
     ...run.result,
     ...(found?.document as Partial<Judged> | undefined),
     ...own,
   };
   const { turn, lashDepth, browDepth, even, comfort } = judged;
+  const open =
+    even === null ||
+    comfort === null ||
+    (may.turn && plan.wish.lift !== null && turn === null) ||
+    (may.lashDepth && plan.wish.lashDepth !== null && lashDepth === null) ||
+    (may.browDepth && plan.wish.browDepth !== null && browDepth === null);
   const judge = (part: Partial<Judged>) => {
     const next = { ...(found?.document as Partial<Judged> | undefined), ...own, ...part };
     setOwn(next);
@@ -78,14 +95,14 @@ export function JudgePanel({ visitId, run, onJudged }: { visitId: string; run: R
           </div>
         ) : null}
         <div className="space-y-4">
-          {lashDepth !== null ? (
+          {may.lashDepth && plan.wish.lashDepth !== null ? (
             <DepthChoice
               label={`Lashes came out (wished ${plan.wish.lashDepth})`}
               value={lashDepth}
               onChange={(depth) => judge({ lashDepth: depth })}
             />
           ) : null}
-          {browDepth !== null ? (
+          {may.browDepth && plan.wish.browDepth !== null ? (
             <DepthChoice
               label={`Brows came out (wished ${plan.wish.browDepth})`}
               value={browDepth}
@@ -94,7 +111,7 @@ export function JudgePanel({ visitId, run, onJudged }: { visitId: string; run: R
           ) : null}
           <Choice
             label="Even"
-            value={even ? "yes" : "no"}
+            value={even === null ? "" : even ? "yes" : "no"}
             options={[
               { value: "yes", label: "even" },
               { value: "no", label: "uneven" },
@@ -103,16 +120,18 @@ export function JudgePanel({ visitId, run, onJudged }: { visitId: string; run: R
           />
           <Choice
             label="Comfort"
-            value={comfort}
+            value={comfort ?? ""}
             options={[
               { value: "well", label: "felt nothing" },
               { value: "tickled", label: "tickled" },
               { value: "stung", label: "stung" },
             ]}
-            onChange={(value) => judge({ comfort: value })}
+            onChange={(value) => judge({ comfort: value as Judged["comfort"] })}
           />
+          {open ? <p className="text-[0.9375rem] text-ink-2">What is left empty is left open: only what you say is learned from.</p> : null}
           <Button
             size="bed"
+            disabled={!mayFinish}
             onClick={() => {
               onJudged(judged);
               void drop();
@@ -120,6 +139,7 @@ export function JudgePanel({ visitId, run, onJudged }: { visitId: string; run: R
           >
             Keep and finish
           </Button>
+          {mayFinish ? null : <p className="text-[0.9375rem] text-ink-2">First write the incident down, or put it off in your name.</p>}
         </div>
       </div>
       {photo ? (

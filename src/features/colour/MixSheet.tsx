@@ -33,7 +33,9 @@ export function MixSheet({
   );
   const products = new Map(visit.products.map(({ id, document }) => [id, document]));
   const mix = recipe && mixFor(recipe, products, { areas, density: plan.density }, step.on, visit.policy.lashPeroxidePercent / 100);
-  const batchOf = (productId: string) => chosen[productId] ?? visit.products.find(({ id }) => id === productId)?.batches[0]?.id ?? "";
+  const batchesOf = (productId: string) => visit.products.find(({ id }) => id === productId)?.batches ?? [];
+  // The oldest that may still be used.
+  const batchOf = (productId: string) => chosen[productId] ?? batchesOf(productId).find(({ past }) => past?.weight !== "stop")?.id ?? "";
   const ready = mix && isMix(mix) && mixObjection(mix) === null && mix.lines.every(({ productId }) => batchOf(productId) !== "");
   const target = step.on === "lashes" ? plan.wish.lashDepth : plan.wish.browDepth;
   const mixed = () => {
@@ -86,18 +88,21 @@ export function MixSheet({
             />
             {isMix(mix)
               ? mix.lines.map(({ productId, product }) => {
-                  const batches = visit.products.find(({ id }) => id === productId)?.batches ?? [];
+                  const batches = batchesOf(productId);
+                  const past = batches.find(({ past: one }) => one?.weight === "stop")?.past;
                   return (
                     <SelectField
                       key={productId}
                       label={`${product.name}, from`}
                       value={batchOf(productId)}
-                      error={batches.length === 0 ? "No open batch: open one with its lot first." : undefined}
+                      error={batches.length === 0 ? "No open batch: open one with its lot first." : batchOf(productId) === "" ? past?.words : undefined}
+                      hint={batchOf(productId) !== "" ? past?.words : undefined}
                       onChange={(event) => setChosen({ ...chosen, [productId]: event.target.value })}
                     >
                       {batches.length === 0 ? <option value="">none open</option> : null}
-                      {batches.map(({ id, lot, openedOn }) => (
-                        <option key={id} value={id}>
+                      {batches.length > 0 && batchOf(productId) === "" ? <option value="">none that may be used</option> : null}
+                      {batches.map(({ id, lot, openedOn, past: gone }) => (
+                        <option key={id} value={id} disabled={gone?.weight === "stop"}>
                           lot {lot}, opened {openedOn}
                         </option>
                       ))}

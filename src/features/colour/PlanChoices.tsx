@@ -1,7 +1,7 @@
 "use client";
+import { SERVICES } from "@/core/service";
 import { AREAS, AREA_LABELS, DENSITIES, partOf } from "@/core/eye";
 import { LIFT_WISHES } from "@/core/lift";
-import { SERVICE_KINDS } from "@/core/protocol";
 import { Choice, SelectField } from "@/ui";
 import type { ColourProps } from "./colourProps";
 import { DepthChoice } from "./DepthChoice";
@@ -19,7 +19,7 @@ export function PlanChoices({
   draft: PlanDraft;
   onChange: (part: Partial<PlanDraft>) => void;
 }) {
-  const parts: readonly string[] = SERVICE_KINDS[visit.kind].parts;
+  const parts: readonly string[] = SERVICES[visit.kind].parts;
   return (
     <>
       <div className="space-y-3 border-t border-line pt-4">

@@ -1,28 +1,29 @@
 "use client";
 import { useMemo, useState } from "react";
-import { NO_LASH_LIGHTENING, readiness } from "@/core/care";
+import { NO_LASH_LIGHTENING } from "@/core/service";
+import { stopsOf } from "@/core/care";
 import { partOf, SIDES, sideOf } from "@/core/eye";
 import { chooseShield, learnKeptShare, liftEyes } from "@/core/lift";
 import { keptReadingsOf, planMixes } from "@/core/processing";
 import { isProcess } from "@/core/protocol";
-import { newId } from "@/features/visit/newId";
+import { newId } from "@/ui/newId";
 import { useDraft } from "@/features/visit/useDraft";
 import { useVisitStore } from "@/features/visit/VisitProvider";
 import { Button, Choice, Notice, Verdict } from "@/ui";
+import { Standing } from "@/features/care/Standing";
 import { planRun } from "./actions";
 import type { ColourProps } from "./colourProps";
 import { PlanChoices } from "./PlanChoices";
 import { firstDraft, keyOf, planFrom, timesOf, type PlanDraft } from "./planDraft";
 import { PlanMixes } from "./PlanMixes";
 import { PlanTimes } from "./PlanTimes";
-import { Readiness } from "./Readiness";
 import { ShieldPanel } from "./ShieldPanel";
 import { startingRecipe } from "./usualRecipe";
 
 type View = "times" | "shield" | "mix";
 
 /** Planning: what may be done, by which protocol, for how long and why, on which shield, from which mix. */
-export function PlanPanel({ visit, roomC }: { visit: ColourProps; roomC: number | null }) {
+export function PlanPanel({ visit }: { visit: ColourProps }) {
   const store = useVisitStore();
   const { found, keep, drop } = useDraft(`colour ${visit.id}`);
   const [draft, setDraft] = useState<PlanDraft>(() =>
@@ -31,9 +32,8 @@ export function PlanPanel({ visit, roomC }: { visit: ColourProps; roomC: number 
       protocolKey: keyOf(visit.protocols[0]!),
       survey: visit.survey,
       past: visit.past,
-      processed: visit.standing.consultation?.processed ?? false,
+      processed: visit.care.consultation?.document.processed ?? false,
       filmCover: visit.policy.filmCover === "yes",
-      roomC: roomC === null ? null : Math.round(roomC * 2) / 2,
     }),
   );
   const [taken, setTaken] = useState(false);
@@ -51,11 +51,7 @@ export function PlanPanel({ visit, roomC }: { visit: ColourProps; roomC: number 
   };
   const offered = visit.protocols.find((one) => keyOf(one) === draft.protocolKey) ?? visit.protocols[0]!;
   const protocol = offered.document;
-  const [openedAtMs] = useState(() => Date.now());
-  const findings = useMemo(
-    () => readiness(protocol, visit.standing, visit.today, openedAtMs, visit.policy),
-    [protocol, visit.standing, visit.today, openedAtMs, visit.policy],
-  );
+  const { findings } = visit.care;
   const times = useMemo(() => timesOf(protocol, draft, visit.past), [protocol, draft, visit.past]);
   const steps = protocol.steps.filter(isProcess);
   const mixed = useMemo(() => protocol.steps.filter(isProcess).filter(({ mix }) => mix), [protocol]);
@@ -100,7 +96,7 @@ export function PlanPanel({ visit, roomC }: { visit: ColourProps; roomC: number 
     visit.policy.lashPeroxidePercent / 100,
   );
   const mixStop = mixes.find(({ objection }) => objection !== null)?.objection ?? null;
-  const stopped = mixStop !== null || findings.some(({ weight }) => weight === "stop");
+  const stopped = mixStop !== null || stopsOf(findings).length > 0;
 
   const begin = async () => {
     setBusy(true);
@@ -137,8 +133,8 @@ export function PlanPanel({ visit, roomC }: { visit: ColourProps; roomC: number 
   return (
     <div className="mt-3 grid gap-x-12 gap-y-6 lg:grid-cols-[20rem_minmax(0,1fr)]">
       <div className="space-y-4">
-        <Readiness
-          visit={visit}
+        <Standing
+          care={visit.care}
           findings={findings}
           reason={draft.reason}
           error={problem?.fields.reason}

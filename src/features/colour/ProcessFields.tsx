@@ -41,7 +41,7 @@ export function ProcessFields({
       />
     </div>
   );
-  const factor = (key: keyof ProcessStep["speeds"], label: string) => (
+  const factor = (key: Exclude<keyof ProcessStep["speeds"], "perDegree">, label: string) => (
     <div className="w-28">
       <NumberField
         label={label}
@@ -131,7 +131,6 @@ export function ProcessFields({
             {factor("fine", "Fine hair")}
             {factor("coarse", "Coarse hair")}
             {factor("processed", "Processed")}
-            {factor("perDegree", "Each °C over 22")}
           </div>
           {others.length > 0 ? (
             <div className="grid gap-3 md:grid-cols-2">

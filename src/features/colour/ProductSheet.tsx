@@ -50,7 +50,7 @@ export function ProductSheet({ product, onClose }: { product: StockedProduct | n
       packPrice: read(form.packPrice),
       lifeAfterOpeningDays: read(form.life),
     };
-    const result = await keepProduct({ id: product?.id ?? null, document }).catch(() => null);
+    const result = await keepProduct({ id: product?.id ?? null, base: product?.revision ?? 0, document }).catch(() => null);
     if (result?.ok) return onClose();
     setProblem(result ?? { message: "The server did not answer. What you typed is still here.", fields: {} });
   };

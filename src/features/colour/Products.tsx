@@ -82,9 +82,11 @@ export function Products({ products, today, mayChange }: { products: readonly St
                   </td>
                   <td className="py-2 pr-4">
                     {batches.length === 0 ? <Verdict tone="look">none open</Verdict> : null}
-                    {batches.map(({ id: batchId, lot, openedOn }) => (
+                    {batches.map(({ id: batchId, lot, openedOn, expiresOn, past }) => (
                       <span key={batchId} className="flex items-center gap-2">
                         {lot}, opened {openedOn}
+                        {expiresOn ? `, good to ${expiresOn}` : ""}
+                        {past ? <Verdict tone={past.weight === "stop" ? "stop" : "look"}>past</Verdict> : null}
                         <button
                           type="button"
                           className="text-sm text-ivy underline"

@@ -1,18 +1,9 @@
 "use client";
+import { SERVICES } from "@/core/service";
 import { useRouter } from "next/navigation";
 import { useMemo, useState } from "react";
-import { NO_LASH_LIGHTENING } from "@/core/care";
-import {
-  checkProtocol,
-  placeWords,
-  protocolSchema,
-  readProtocolFile,
-  SERVICE_KINDS,
-  writeProtocolFile,
-  type Protocol,
-  type ProtocolProblem,
-  type Step,
-} from "@/core/protocol";
+import { NO_LASH_LIGHTENING } from "@/core/service";
+import { checkProtocol, placeWords, protocolSchema, readProtocolFile, writeProtocolFile, type Protocol, type ProtocolProblem, type Step } from "@/core/protocol";
 import { Button, Notice, NumberField, TextField, Verdict } from "@/ui";
 import { keepProtocol, putProtocolAway } from "./stockActions";
 import { StepFields } from "./StepFields";
@@ -75,7 +66,7 @@ export function ProtocolEditor({
       <div className="flex flex-wrap items-end justify-between gap-4">
         <div>
           <p className="text-ink-2">
-            {SERVICE_KINDS[draft.service].label}, {id === null ? "a copy of the generic one" : `your own, save ${base}`}
+            {SERVICES[draft.service].label}, {id === null ? "a copy of the generic one" : `your own, save ${base}`}
           </p>
           <h1 className="text-[2.25rem] break-words">{draft.name || "A protocol"}</h1>
         </div>

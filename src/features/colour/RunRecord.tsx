@@ -5,6 +5,7 @@ import { lainS, overrunS, runMistakes, stepOf, type RunState, STOP_WORDS } from 
 import { depthWords } from "@/core/colour";
 import { formatClock, sentence } from "@/core/units";
 import { cx, Verdict } from "@/ui";
+import { ENDED_EARLY_WORDS, TAKEN_BACK_WORDS } from "./StopScreen";
 
 /** A run as it was kept: what lay where and how long, what was mixed from which lots, in which air, how it turned out. */
 export function RunRecord({
@@ -42,10 +43,19 @@ export function RunRecord({
         <p className="mt-2">
           <Verdict tone="stop">
             Stopped at {clock.format(run.stop.atMs)}, {STOP_WORDS[run.stop.kind].label}; rinsed{" "}
-            {run.stop.endedAtMs === null ? "until the visit ended" : formatClock((run.stop.endedAtMs - run.stop.atMs) / 1000)}.
+            {run.stop.endedAtMs === null ? "until the visit ended" : formatClock((run.stop.endedAtMs - run.stop.atMs) / 1000)}
+            {run.stop.endedEarly ? `, ended before its time: ${ENDED_EARLY_WORDS[run.stop.endedEarly]}` : ""}.
           </Verdict>
         </p>
       ) : null}
+      {run.stopsTakenBack.map((stop) => (
+        <p key={stop.atMs} className="mt-2">
+          <Verdict tone="look">
+            Stopped at {clock.format(stop.atMs)}, {STOP_WORDS[stop.kind].label}; taken back at {clock.format(stop.takenBackAtMs)}:{" "}
+            {TAKEN_BACK_WORDS[stop.why]}.
+          </Verdict>
+        </p>
+      ))}
       <table className="mt-4 w-full text-[0.9375rem]">
         <thead>
           <tr className="text-left text-sm text-ink-2">
@@ -109,8 +119,8 @@ export function RunRecord({
               run.result.browDepth === null
                 ? ""
                 : `brows ${run.result.browDepth} (${depthWords(run.result.browDepth)}), wished ${plan.wish.browDepth}`,
-              run.result.even ? "even" : "uneven",
-              { well: "felt nothing", tickled: "tickled", stung: "stung" }[run.result.comfort],
+              run.result.even === null ? "" : run.result.even ? "even" : "uneven",
+              run.result.comfort === null ? "" : { well: "felt nothing", tickled: "tickled", stung: "stung" }[run.result.comfort],
             ]
               .filter(Boolean)
               .join("; ")}

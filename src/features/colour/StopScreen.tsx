@@ -1,25 +1,50 @@
 "use client";
 import { useState } from "react";
 import { AREA_LABELS } from "@/core/eye";
-import { coatsOn, lainS, STOP_WORDS, stepOf, type Coat, type RunState } from "@/core/processing";
+import {
+  coatsOn,
+  lainS,
+  RINSE_ENDED_EARLY,
+  STOP_TAKEN_BACK,
+  STOP_WORDS,
+  stepOf,
+  type Coat,
+  type RunState,
+} from "@/core/processing";
 import { formatClock } from "@/core/units";
 import { Button, Verdict } from "@/ui";
 
-/** Something is wrong: the rinse clock, what still lies where and how long, and the right words. */
+export const ENDED_EARLY_WORDS: Readonly<Record<(typeof RINSE_ENDED_EARLY)[number], string>> = {
+  handedOver: "handed over to medical help",
+  clientRefused: "the client would not go on",
+  nothingInTheEye: "nothing was in the eye",
+  lidsOpen: "the lids came apart",
+};
+export const TAKEN_BACK_WORDS: Readonly<Record<(typeof STOP_TAKEN_BACK)[number], string>> = {
+  mistakenTap: "a mistaken tap",
+  nothingHappened: "looked, and nothing had happened",
+};
+
+/** Something is wrong: the rinse clock, what still lies where and how long, and the right words. No key and no pedal ends it. */
 export function StopScreen({
   run,
   nowMs,
+  memberName,
   onWiped,
   onKind,
   onEnd,
+  onTakeBack,
 }: {
   run: RunState;
   nowMs: number;
+  memberName: string;
   onWiped: (coat: Coat) => void;
   onKind: (kind: "splash" | "gluedLids") => void;
-  onEnd: () => void;
+  /** `why` only where it is ended before its time. */
+  onEnd: (why: (typeof RINSE_ENDED_EARLY)[number] | null) => void;
+  onTakeBack: (why: (typeof STOP_TAKEN_BACK)[number]) => void;
 }) {
-  const [sure, setSure] = useState(false);
+  const [asking, setAsking] = useState<"end" | "takeBack" | null>(null);
   const stop = run.stop!;
   const words = STOP_WORDS[stop.kind];
   const leftS = stop.rinseS - (nowMs - stop.atMs) / 1000;
@@ -73,19 +98,63 @@ export function StopScreen({
             ))}
           </div>
           <div className="mt-4 border-t border-rosehip pt-4">
-            {leftS <= 0 || sure ? (
-              <Button size="bedNarrow" tone="line" disabled={on.length > 0} onClick={onEnd}>
+            {on.length > 0 ? (
+              <p className="text-[0.9375rem]">First mark every area as it is wiped.</p>
+            ) : leftS <= 0 ? (
+              <Button size="bedNarrow" tone="line" onClick={() => onEnd(null)}>
                 The rinse is over
               </Button>
+            ) : asking === "end" ? (
+              <Why
+                title={`Why before its time, ${memberName}?`}
+                options={RINSE_ENDED_EARLY.map((why) => ({ label: ENDED_EARLY_WORDS[why], choose: () => onEnd(why) }))}
+                onBack={() => setAsking(null)}
+              />
             ) : (
-              <Button tone="plain" onClick={() => setSure(true)}>
+              <Button tone="plain" onClick={() => setAsking("end")}>
                 End it before the time
               </Button>
             )}
-            {on.length > 0 ? <p className="mt-1 text-[0.9375rem]">First mark every area as it is wiped.</p> : null}
+            {asking === "takeBack" ? (
+              <Why
+                title={`Take the stop back, in the name of ${memberName}? It stays on the record.`}
+                options={STOP_TAKEN_BACK.map((why) => ({ label: TAKEN_BACK_WORDS[why], choose: () => onTakeBack(why) }))}
+                onBack={() => setAsking(null)}
+              />
+            ) : asking === null ? (
+              <Button tone="plain" onClick={() => setAsking("takeBack")}>
+                It was no stop
+              </Button>
+            ) : null}
           </div>
         </div>
       </div>
     </section>
+  );
+}
+
+function Why({
+  title,
+  options,
+  onBack,
+}: {
+  title: string;
+  options: readonly { readonly label: string; readonly choose: () => void }[];
+  onBack: () => void;
+}) {
+  return (
+    <div role="group" aria-label={title}>
+      <p className="text-lg font-semibold">{title}</p>
+      <div className="mt-2 flex flex-wrap gap-2">
+        {options.map(({ label, choose }) => (
+          <Button key={label} tone="stop" className="min-h-12" onClick={choose}>
+            {label}
+          </Button>
+        ))}
+        <Button tone="plain" className="min-h-12" onClick={onBack}>
+          Go on rinsing
+        </Button>
+      </div>
+    </div>
   );
 }

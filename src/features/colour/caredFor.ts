@@ -1,6 +1,6 @@
+import type { ServiceKind } from "@/core/service";
 import type { CaredFor } from "@/core/care";
 import { batchesOf, type RunState } from "@/core/processing";
-import { SERVICE_KINDS, type ServiceKind } from "@/core/protocol";
 
 /** What an aftercare card is made of, on the screen and in its files. */
 export const caredFor = (
@@ -10,7 +10,6 @@ export const caredFor = (
   batchNames: Readonly<Record<string, string>>,
 ): CaredFor => ({
   service,
-  label: SERVICE_KINDS[service].label,
   endedAtMs,
   againAfterDays: run.plan?.protocol.againAfterDays ?? 0,
   stopped: run.stop?.kind ?? null,

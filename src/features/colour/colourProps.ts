@@ -1,10 +1,11 @@
-import type { ClientStanding, ReadinessRules } from "@/core/care";
+import type { ServiceKind } from "@/core/service";
 import type { Survey } from "@/core/eye";
 import type { RoomAir } from "@/core/air";
 import type { Policy } from "@/core/policy";
 import type { PastRun } from "@/core/processing";
-import type { ServiceKind } from "@/core/protocol";
 import type { KeptEvent } from "@/core/visit";
+import type { CareProps } from "@/features/care/careProps";
+import type { Mark } from "@/features/visit/Marks";
 import type { OfferedProtocol, StockedProduct, StockedShield } from "./stock";
 
 /** Everything the colour and lift workspace is drawn from, as the server read it. */
@@ -13,7 +14,7 @@ export type ColourProps = {
   readonly clientId: string;
   readonly clientName: string;
   readonly kind: ServiceKind;
-  readonly chair: number;
+  readonly chairName: string;
   readonly roomName: string;
   readonly roomId: string;
   readonly technicianName: string;
@@ -24,8 +25,11 @@ export type ColourProps = {
   readonly timeZone: string;
   readonly events: readonly KeptEvent[];
   readonly reason: string;
-  readonly policy: Policy & ReadinessRules;
-  readonly standing: ClientStanding;
+  readonly memberName: string;
+  readonly isoDay: string;
+  readonly policy: Policy;
+  readonly care: CareProps;
+  readonly marks: readonly Mark[];
   readonly past: readonly PastRun[];
   readonly protocols: readonly OfferedProtocol[];
   readonly products: readonly StockedProduct[];
@@ -33,6 +37,5 @@ export type ColourProps = {
   readonly survey: Survey | null;
   readonly air: RoomAir | null;
   readonly batchNames: Readonly<Record<string, string>>;
-  readonly incidents: readonly { readonly id: string; readonly words: string; readonly when: string }[];
-  readonly consent: { readonly words: string; readonly signedName: string; readonly signature: string; readonly signedOn: string } | null;
+  readonly incidents: readonly { readonly id: string; readonly words: string; readonly putOff: boolean; readonly by: string; readonly when: string }[];
 };

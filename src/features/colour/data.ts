@@ -1,22 +1,25 @@
+import { isByProtocol, SERVICES, type ServiceKind } from "@/core/service";
 import "server-only";
-import { asc, desc, eq, inArray } from "drizzle-orm";
+import { asc, eq, inArray } from "drizzle-orm";
 import { z } from "zod";
 import { batchesOf } from "@/core/processing";
-import { SERVICE_KINDS, shippedProtocols, type ServiceKind } from "@/core/protocol";
-import { consent, batch, incident, policy, product, protocol, studio, visit } from "@/db/schema";
+import { shippedProtocols } from "@/core/protocol";
+import { batch, incident, member, policy, product, protocol, studio, visit } from "@/db/schema";
 import { newestSurvey } from "@/features/clients/data";
 import { airOf, sensorsNow } from "@/features/air/newestAir";
-import { visitsWhere } from "@/features/visit/data";
+import { marksOf, visitsWhere } from "@/features/visit/data";
 import { inStudio, type StudioTransaction } from "@/server/inStudio";
 import type { Member } from "@/server/member";
-import { clientPast, clientStanding, kindOf } from "./standing";
+import { todayIn } from "@/server/studioTime";
+import { careOf } from "@/features/visit/care";
+import { pastRuns } from "./pastRuns";
 import { offeredProtocols, stockedProducts, stockedShields } from "./stock";
 
 /** Whether a visit is worked by a protocol rather than from a map; null when it is not in this studio. */
 export function visitKind(me: Member, visitId: string) {
   return inStudio(me, async (tx) => {
     const [row] = await tx.select({ service: visit.service }).from(visit).where(eq(visit.id, visitId));
-    return row ? { kind: kindOf(row.service) } : null;
+    return row ? { kind: isByProtocol(row.service) ? row.service : null } : null;
   });
 }
 
@@ -37,32 +40,31 @@ async function batchNames(tx: StudioTransaction, ids: readonly string[]): Promis
 export function colourVisit(me: Member, visitId: string, now: Date) {
   return inStudio(me, async (tx) => {
     const [row] = await visitsWhere(tx, { visitId });
-    const kind = row && kindOf(row.service);
-    if (!row || !kind) return null;
+    if (!row || !isByProtocol(row.service)) return null;
+    const kind = row.service;
     const [held] = await tx.select().from(policy);
     const [house] = await tx.select({ name: studio.name }).from(studio);
-    const past = await clientPast(tx, row.clientId, row.id);
     const sensors = await sensorsNow(tx, row.roomId);
-    const [signed] = await tx.select().from(consent).where(eq(consent.clientId, row.clientId)).orderBy(desc(consent.createdAt)).limit(1);
     return {
       visit: row,
       kind,
       studioName: house!.name,
       policy: held!.document,
-      past,
-      standing: await clientStanding(tx, row.clientId, kind, past.services),
+      past: await pastRuns(tx, row.clientId, row.id),
+      care: await careOf(tx, me, row, now),
+      marks: await marksOf(tx, row.id),
       protocols: await offeredProtocols(tx, held!.document, kind),
-      products: await stockedProducts(tx),
+      products: await stockedProducts(tx, todayIn(me.timeZone, now)),
       shields: await stockedShields(tx),
       survey: await newestSurvey(tx, row.clientId),
       air: airOf(sensors, now.getTime()),
       batchNames: await batchNames(tx, batchesOf(row.state.run)),
       incidents: await tx
-        .select({ id: incident.id, words: incident.words, createdAt: incident.createdAt })
+        .select({ id: incident.id, words: incident.words, putOff: incident.putOff, createdAt: incident.createdAt, by: member.name })
         .from(incident)
+        .innerJoin(member, eq(member.id, incident.writtenBy))
         .where(eq(incident.visitId, row.id))
         .orderBy(asc(incident.createdAt)),
-      signed: signed ?? null,
     };
   });
 }
@@ -73,11 +75,11 @@ export function colourOverview(me: Member, now: Date) {
   return inStudio(me, async (tx) => {
     const [held] = await tx.select().from(policy);
     const day = { from: new Date(now.getTime() - 18 * 3_600_000), to: new Date(now.getTime() + 18 * 3_600_000) };
-    const visits = (await visitsWhere(tx, { day })).filter(({ service, state }) => kindOf(service) !== null && state.finishedAtMs === null);
+    const visits = (await visitsWhere(tx, { day })).filter(({ service, state }) => isByProtocol(service) && state.finishedAtMs === null);
     return {
       policy: held!.document,
       protocols: await offeredProtocols(tx, held!.document),
-      products: await stockedProducts(tx),
+      products: await stockedProducts(tx, todayIn(me.timeZone, now)),
       shields: await stockedShields(tx),
       visits,
     };
@@ -93,7 +95,7 @@ export function protocolPage(me: Member, key: string) {
       return row ? { id: row.id, revision: row.revision, document: row.document } : null;
     }
     const service = key === "read" ? "lift" : key;
-    if (!(service in SERVICE_KINDS)) return null;
+    if (!(service in SERVICES) || !isByProtocol(service as ServiceKind)) return null;
     return { id: null, revision: 1, document: shippedProtocols[service as ServiceKind](held!.document) };
   });
 }

@@ -1,4 +1,5 @@
-import { SERVICE_KINDS, type Protocol, type Step } from "@/core/protocol";
+import { SERVICES } from "@/core/service";
+import { type Protocol, type Step } from "@/core/protocol";
 
 export const STEP_KINDS = [
   { kind: "process", label: "Add a timed step" },
@@ -13,7 +14,7 @@ export function newStep(kind: Step["kind"], protocol: Protocol): Step {
   const taken = new Set(protocol.steps.map(({ id }) => id));
   const number = Array.from({ length: 40 }, (_, i) => i + 1).find((n) => !taken.has(`${kind}-${n}`)) ?? 99;
   const id = `${kind}-${number}`;
-  const on = SERVICE_KINDS[protocol.service].parts[0];
+  const on = SERVICES[protocol.service].parts[0];
   if (kind !== "process") return { kind, id, name: kind, on, checks: [] };
   return {
     kind,
@@ -26,7 +27,7 @@ export function newStep(kind: Step["kind"], protocol: Protocol): Step {
     mostS: 480,
     defaultS: 300,
     lookEveryS: null,
-    speeds: { filmCover: 0.75, fine: 0.85, coarse: 1.15, processed: 0.8, perDegree: 0.98 },
+    speeds: { filmCover: 0.75, fine: 0.85, coarse: 1.15, processed: 0.8 },
     before: [],
     after: [],
     removal: "Off with a dry tool, all of it.",

@@ -1,14 +1,14 @@
+import { PROTOCOL_SERVICES, type ServiceKind } from "@/core/service";
 import fc from "fast-check";
 import { usualSurvey } from "@/core/eye";
 import type { Product, Recipe } from "@/core/mixing";
 import { defaultPolicy } from "@/core/policy";
 import { EMPTY_RUN, foldRun, runPlanSchema, type PastRun, type RunEvent, type RunPlan } from "@/core/processing";
-import { processSteps, SERVICE_KINDS, shippedProtocols, type ServiceKind } from "@/core/protocol";
+import { processSteps, shippedProtocols } from "@/core/protocol";
 import { firstDraft, planFrom, timesOf, type PlanDraft } from "./planDraft";
 import type { StockedProduct } from "./stock";
 import { startingRecipe, usualRecipe } from "./usualRecipe";
 
-const SERVICES = Object.keys(SERVICE_KINDS) as ServiceKind[];
 const protocol = (kind: ServiceKind) => shippedProtocols[kind](defaultPolicy);
 const draftOf = (kind: ServiceKind, past: readonly PastRun[] = [], surveyed = true): PlanDraft =>
   firstDraft({
@@ -18,7 +18,6 @@ const draftOf = (kind: ServiceKind, past: readonly PastRun[] = [], surveyed = tr
     past,
     processed: false,
     filmCover: false,
-    roomC: 22,
   });
 const offered = (kind: ServiceKind) => ({ document: protocol(kind), id: null, revision: 1 });
 
@@ -41,7 +40,8 @@ const product = (over: Partial<Product> & Pick<Product, "name" | "kind">): Produ
 const stocked = (productId: string, document: Product, open = true): StockedProduct => ({
   id: productId,
   document,
-  batches: open ? [{ id: id(9), lot: "L", openedOn: "2026-11-01" }] : [],
+  revision: 1,
+  batches: open ? [{ id: id(9), lot: "L", openedOn: "2026-11-01", expiresOn: null, past: null }] : [],
 });
 const shelf = [
   stocked(NIGHT, product({ name: "night", kind: "tint", colour: "#17151f" })),
@@ -79,13 +79,12 @@ describe("a plan's beginning", () => {
   test("of every service, surveyed or not, whatever the hair and the room, is a plan that may be kept", () => {
     fc.assert(
       fc.property(
-        fc.constantFrom(...SERVICES),
+        fc.constantFrom(...PROTOCOL_SERVICES),
         fc.boolean(),
         fc.record({
           hair: fc.constantFrom("fine" as const, "medium" as const, "coarse" as const),
           processed: fc.boolean(),
           filmCover: fc.boolean(),
-          roomC: fc.option(fc.integer({ min: -10, max: 50 })),
         }),
         (kind, surveyed, pace) => {
           const plan = planFrom(offered(kind), { ...draftOf(kind, [], surveyed), pace }, [], null, {});

@@ -1,6 +1,7 @@
+import { SERVICES, type ServiceKind } from "@/core/service";
 import { AREAS, hairClass, partOf, type Area, type Survey } from "@/core/eye";
 import { proposePlan, type PastRun, type RunPlan, type StepProposal } from "@/core/processing";
-import { isProcess, SERVICE_KINDS, type Pace, type Protocol, type ServiceKind } from "@/core/protocol";
+import { isProcess, type Pace, type Protocol } from "@/core/protocol";
 import type { LiftWish } from "@/core/lift";
 import type { Recipe } from "@/core/mixing";
 
@@ -30,7 +31,6 @@ export function firstDraft({
   past,
   processed,
   filmCover,
-  roomC,
   liftWish = "open",
 }: {
   kind: ServiceKind;
@@ -39,10 +39,9 @@ export function firstDraft({
   past: readonly PastRun[];
   processed: boolean;
   filmCover: boolean;
-  roomC: number | null;
   liftWish?: LiftWish;
 }): PlanDraft {
-  const parts: readonly string[] = SERVICE_KINDS[kind].parts;
+  const parts: readonly string[] = SERVICES[kind].parts;
   const last = past.findLast(({ run }) => run.plan?.protocol.service === kind)?.run.plan ?? null;
   const lift = kind === "lift" || kind === "liftTint";
   const tintsLashes = kind === "liftTint" || kind === "lashTint" || kind === "lashBrowTint";
@@ -54,7 +53,6 @@ export function firstDraft({
       hair: last?.pace.hair ?? hairClass(survey?.eyes.right ?? null),
       processed: processed || (last?.pace.processed ?? false),
       filmCover,
-      roomC,
     },
     density: last?.density ?? survey?.eyes.right.points[Math.floor(survey.eyes.right.points.length / 2)]?.density ?? "usual",
     wish: last?.wish ?? {
@@ -85,12 +83,16 @@ export function planFrom(
   shield: RunPlan["shield"],
   recipes: Readonly<Record<string, Recipe>>,
 ): RunPlan {
+  const times = timesOf(document, draft, past);
   return {
     protocol: document,
     protocolId: id,
     revision,
     areas: [...draft.areas],
-    seconds: Object.fromEntries(timesOf(document, draft, past).map(({ proposal, seconds }) => [proposal.stepId, seconds])),
+    seconds: Object.fromEntries(times.map(({ proposal, seconds }) => [proposal.stepId, seconds])),
+    lookAtS: Object.fromEntries(
+      times.flatMap(({ proposal: { stepId, planned } }) => (planned.lookAtS === null ? [] : [[stepId, planned.lookAtS]])),
+    ),
     pace: draft.pace,
     density: draft.density,
     wish: draft.wish,

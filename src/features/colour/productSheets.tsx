@@ -23,6 +23,13 @@ export function BatchSheet({ product, today, onClose }: { product: StockedProduc
       <form onSubmit={submit} className="space-y-4" noValidate>
         <TextField label="Lot" name="lot" autoFocus error={problem?.fields.lot} />
         <TextField label="Opened on" name="openedOn" type="date" max={today} defaultValue={today} error={problem?.fields.openedOn} />
+        <TextField
+          label="Good until, as printed"
+          hint="Past it, or past its life after opening, it is not used. Left empty where nothing is printed."
+          name="expiresOn"
+          type="date"
+          error={problem?.fields.expiresOn}
+        />
         {problem ? <Notice tone="stop" title={problem.message} /> : null}
         <Button type="submit">Open it</Button>
       </form>

@@ -8,7 +8,7 @@ const day = (ms: number) => `day ${ms}`;
 const proposal = (over: Partial<StepProposal> = {}): StepProposal => ({
   stepId: step.id,
   seconds: 360,
-  planned: { seconds: 360, because: [], held: null },
+  planned: { seconds: 360, because: [], held: null, lookAtS: null },
   colour: null,
   lift: null,
   last: null,
@@ -28,21 +28,22 @@ test("nothing known: the usual time, and each factor with its name and figure", 
       planned: {
         seconds: 240,
         held: null,
+        lookAtS: null,
         because: [
           { what: "fine", factor: 0.85 },
-          { what: "warm", factor: 0.886 },
+          { what: "filmCover", factor: 0.75 },
         ],
       },
     }),
-  ).toBe("The usual 6:00; nothing is known of this client yet. Fine hair: × 0.85. Warm room: × 0.89.");
+  ).toBe("The usual 6:00; nothing is known of this client yet. Fine hair: × 0.85. Film cover: × 0.75.");
 });
 test("what is unlike last time is said as that", () => {
   const because = [
     { what: "uncovered" as const, factor: 4 / 3 },
-    { what: "cooler" as const, factor: 1.06 },
+    { what: "processed" as const, factor: 0.8 },
   ];
-  expect(why({ last: { seconds: 300, atMs: 7 }, planned: { seconds: 420, because, held: null } })).toBe(
-    "day 7 it lay 5:00; the same again. No film cover, unlike last time: × 1.33. Room cooler than last time: × 1.06.",
+  expect(why({ last: { seconds: 300, atMs: 7 }, planned: { seconds: 420, because, held: null, lookAtS: null } })).toBe(
+    "day 7 it lay 5:00; the same again. No film cover, unlike last time: × 1.33. Processed hair: × 0.80.",
   );
 });
 test.each([
@@ -65,9 +66,18 @@ test("colour: looks, visits and the interval; past the leaflet it says so instea
 });
 test("what the leaflet cut is said once, by whichever cut it", () => {
   const held = (part: Partial<StepProposal>) => why(part).match(/leaflet’s (longest|shortest) holds it/g);
-  expect(held({ lift: lifted({ held: "most" }), planned: { seconds: 480, because: [], held: "most" } })).toHaveLength(1);
-  expect(held({ planned: { seconds: 300, because: [{ what: "filmCover", factor: 0.75 }], held: "least" } })).toEqual([
+  expect(held({ lift: lifted({ held: "most" }), planned: { seconds: 480, because: [], held: "most", lookAtS: null } })).toHaveLength(1);
+  expect(held({ planned: { seconds: 300, because: [{ what: "filmCover", factor: 0.75 }], held: "least", lookAtS: 270 } })).toEqual([
     "leaflet’s shortest holds it",
   ]);
   expect(held({})).toBeNull();
+});
+test("less than the leaflet's shortest is not swallowed: an early look at the factors' own time, and what would bring it back", () => {
+  const because = [
+    { what: "processed" as const, factor: 0.8 },
+    { what: "filmCover" as const, factor: 0.75 },
+  ];
+  expect(why({ planned: { seconds: 300, because, held: "least", lookAtS: 210 } })).toMatch(
+    /asks for 3:30, less than the leaflet’s shortest: look early, at 3:30\. No film cover, or a larger shield would bring it back\.$/,
+  );
 });

@@ -1,5 +1,5 @@
 import type { StepProposal } from "@/core/processing";
-import type { ProcessStep } from "@/core/protocol";
+import { bringsBack, type ProcessStep } from "@/core/protocol";
 import { formatClock, sentence } from "@/core/units";
 
 const FACTORS: Record<StepProposal["planned"]["because"][number]["what"], string> = {
@@ -8,11 +8,9 @@ const FACTORS: Record<StepProposal["planned"]["because"][number]["what"], string
   processed: "processed hair",
   filmCover: "film cover",
   uncovered: "no film cover, unlike last time",
-  warm: "warm room",
-  cool: "cool room",
-  warmer: "room warmer than last time",
-  cooler: "room cooler than last time",
 };
+
+const BACK = { noFilm: "no film cover", largerShield: "a larger shield" } as const;
 
 /** Why a step gets the minutes it gets, in sentences. */
 export function whyMinutes(step: ProcessStep, { planned, colour, lift, last }: StepProposal, day: (ms: number) => string): string[] {
@@ -42,5 +40,11 @@ export function whyMinutes(step: ProcessStep, { planned, colour, lift, last }: S
   for (const { what, factor } of planned.because) says.push(`${sentence(FACTORS[what])}: × ${factor.toFixed(2)}.`);
   if (planned.held && !lift?.held && !colour?.held)
     says.push(`The leaflet’s ${planned.held === "most" ? "longest" : "shortest"} holds it.`);
+  if (planned.lookAtS !== null) {
+    const ways = bringsBack(step, planned).map((way) => BACK[way]);
+    says.push(
+      `Together that asks for ${formatClock(planned.lookAtS)}, less than the leaflet’s shortest: look early, at ${formatClock(planned.lookAtS)}.${ways.length ? ` ${sentence(ways.join(", or "))} would bring it back.` : ""}`,
+    );
+  }
   return says;
 }

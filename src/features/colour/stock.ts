@@ -1,28 +1,46 @@
+import { PROTOCOL_SERVICES, type ServiceKind } from "@/core/service";
 import "server-only";
 import { asc, eq, isNull } from "drizzle-orm";
 import type { Shield } from "@/core/lift";
-import type { Product } from "@/core/mixing";
-import { shippedProtocols, SERVICE_KINDS, type Protocol, type Schools, type ServiceKind } from "@/core/protocol";
+import { productAge } from "@/core/care";
+import { PRODUCT_KINDS, type Product } from "@/core/mixing";
+import { shippedProtocols, type Protocol, type Schools } from "@/core/protocol";
 import { batch, product, protocol, shield } from "@/db/schema";
 import type { StudioTransaction } from "@/server/inStudio";
 
 export type StockedProduct = {
   readonly id: string;
   readonly document: Product;
-  /** In use, oldest first. */
-  readonly batches: readonly { readonly id: string; readonly lot: string; readonly openedOn: string }[];
+  /** Counts up with every save; a save names the one it was made from. */
+  readonly revision: number;
+  /** In use, oldest first; `past` says what is past of one, and that it is not used, or asked about. */
+  readonly batches: readonly {
+    readonly id: string;
+    readonly lot: string;
+    readonly openedOn: string;
+    readonly expiresOn: string | null;
+    readonly past: { readonly weight: "stop" | "ask"; readonly words: string } | null;
+  }[];
 };
 export type StockedShield = { readonly id: string; readonly document: Shield };
 /** A protocol to work by; `id` null for a generic one. */
 export type OfferedProtocol = { readonly id: string | null; readonly revision: number; readonly document: Protocol };
 
-export async function stockedProducts(tx: StudioTransaction): Promise<StockedProduct[]> {
+export async function stockedProducts(tx: StudioTransaction, today: string): Promise<StockedProduct[]> {
   const products = await tx.select().from(product).orderBy(asc(product.createdAt), asc(product.id));
   const batches = await tx.select().from(batch).where(isNull(batch.emptiedOn)).orderBy(asc(batch.openedOn));
-  return products.map(({ id, document }) => ({
+  return products.map(({ id, document, revision }) => ({
     id,
     document,
-    batches: batches.filter(({ productId }) => productId === id).map(({ id: batchId, lot, openedOn }) => ({ id: batchId, lot, openedOn })),
+    revision,
+    batches: batches
+      .filter(({ productId }) => productId === id)
+      .map(({ id: batchId, lot, openedOn, expiresOn }) => {
+        const { family } = PRODUCT_KINDS[document.kind];
+        const { lifeAfterOpeningDays } = document;
+        const { weight, words } = productAge({ name: `Lot ${lot}`, family, openedOn, lifeAfterOpeningDays, expiresOn }, today);
+        return { id: batchId, lot, openedOn, expiresOn, past: weight && words ? { weight, words } : null };
+      }),
   }));
 }
 
@@ -34,7 +52,7 @@ export async function stockedShields(tx: StudioTransaction): Promise<StockedShie
 /** The studio's own protocols, newest first, then the generic ones by the studio's schools. */
 export async function offeredProtocols(tx: StudioTransaction, schools: Schools, kind?: ServiceKind): Promise<OfferedProtocol[]> {
   const own = await tx.select().from(protocol).where(eq(protocol.putAway, false)).orderBy(asc(protocol.createdAt));
-  const kinds = kind ? [kind] : (Object.keys(SERVICE_KINDS) as ServiceKind[]);
+  const kinds = kind ? [kind] : PROTOCOL_SERVICES;
   return [
     ...own.filter(({ document }) => kinds.includes(document.service)).map(({ id, revision, document }) => ({ id, revision, document })),
     ...kinds.map((one) => ({ id: null, revision: 1, document: shippedProtocols[one](schools) })),

@@ -11,10 +11,20 @@ import { action, Refusal } from "@/server/action";
 import { inStudio } from "@/server/inStudio";
 import { todayIn } from "@/server/studioTime";
 
+/** The date printed on a pack; empty where none is. */
+const printedDate = z
+  .union([z.literal(""), z.iso.date("A date, or nothing.")])
+  .default("")
+  .transform((text) => text || null);
+
 /** A product from its leaflet, or its changed document. */
 export const keepProduct = action(
-  { input: z.strictObject({ id: z.uuid().nullable(), document: productSchema }), least: "technician" },
-  async (me, { id, document }) => {
+  {
+    // `base` is the revision it was made from; of two edits the second does not lose the first.
+    input: z.strictObject({ id: z.uuid().nullable(), base: z.int().min(0).default(0), document: productSchema }),
+    least: "technician",
+  },
+  async (me, { id, base, document }) => {
     const kept = await inStudio(me, async (tx) => {
       if (id === null) {
         const made = randomUUID();
@@ -25,7 +35,12 @@ export const keepProduct = action(
       if (!row) throw new Refusal("This product is not on the shelf.");
       if (row.document.kind !== document.kind)
         throw new Refusal("What it is cannot change: runs and patch tests speak of it. Add it as another product.");
-      await tx.update(product).set({ document }).where(eq(product.id, id));
+      if (row.revision !== base)
+        throw new Refusal("It was changed elsewhere since you opened it. Yours is still here; close it and open it again to see theirs.");
+      await tx
+        .update(product)
+        .set({ document, revision: base + 1 })
+        .where(eq(product.id, id));
       return id;
     });
     refresh();
@@ -63,7 +78,10 @@ export const calibrateProduct = action(
           : { nozzleMm: Math.round(nozzleFromRibbon(form.lengthCm, form.grams, density) * 100) / 100, densityGMl: density };
       const parsed = productSchema.safeParse({ ...row.document, ...change });
       if (!parsed.success) throw new Refusal(`That cannot be: ${parsed.error.issues[0]!.message} Count again.`);
-      await tx.update(product).set({ document: parsed.data }).where(eq(product.id, form.id));
+      await tx
+        .update(product)
+        .set({ document: parsed.data, revision: row.revision + 1 })
+        .where(eq(product.id, form.id));
     });
     refresh();
     return null;
@@ -76,6 +94,7 @@ export const openBatch = action(
       productId: z.uuid("Choose a product."),
       lot: z.string().trim().min(1, "The lot stands on the pack; without it nothing can be traced.").max(60, "60 characters at most."),
       openedOn: z.iso.date("Give the day it was opened."),
+      expiresOn: printedDate,
     }),
   },
   async (me, form) => {

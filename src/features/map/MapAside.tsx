@@ -17,7 +17,6 @@ export function MapAside({ studio, view }: { studio: MapStudio; hold: boolean; v
         <BeginVisit
           clientId={page.clientId}
           clientName={page.clientName}
-          standing={page.standing}
           mapId={mapId}
           save={saving.save}
           stops={findings.filter((f) => f.severity === "stop").length}

@@ -9,7 +9,7 @@ import { MapWorkspace } from "./MapWorkspace";
 export async function MapRoute({ clientId: clientText, mapId: mapText }: { clientId: string; mapId: string | null }) {
   const member = await requireMember();
   const clientId = idOr404(clientText);
-  const page = await mapPage(member, clientId, mapText === null ? null : idOr404(mapText), new Date());
+  const page = await mapPage(member, clientId, mapText === null ? null : idOr404(mapText));
   if (!page) notFound();
   if (page === "no survey")
     return (

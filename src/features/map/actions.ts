@@ -2,18 +2,12 @@
 import { randomUUID } from "node:crypto";
 import { and, eq } from "drizzle-orm";
 import { z } from "zod";
-import { extensionsTooSoon } from "@/core/care";
 import { readMapFile } from "@/core/formats";
 import { lashMapSchema, ownLookSchema, sameKind, traySchema, withoutEmpty, type LashMap } from "@/core/map";
-import { client, lashMap, lashMapRevision, MAP_NOTE_KINDS, mapNote, mapTemplate, ownLook, policy, survey, tray, visit } from "@/db/schema";
+import { client, lashMap, lashMapRevision, MAP_NOTE_KINDS, mapNote, mapTemplate, ownLook, survey, tray } from "@/db/schema";
 import { newestSurvey } from "@/features/clients/data";
-import { standingOf } from "@/features/clients/standing";
-import { SET_SERVICES } from "@/features/colour/services";
-import { clientPast } from "@/features/colour/standing";
-import { openToday } from "@/features/visit/openToday";
 import { action, Refusal } from "@/server/action";
 import { inStudio } from "@/server/inStudio";
-import { todayIn } from "@/server/studioTime";
 import { mayActAs } from "@/server/member";
 import { headOf, historyOf } from "./data";
 
@@ -175,45 +169,4 @@ export const importMap = action(
       return { mapId };
     });
   },
-);
-
-/**
- * The visit that wears this map: today's agreed one that has not begun, else a new one now. Without a valid patch test
- * it wants a written reason; after a reaction it is refused.
- */
-export const openVisit = action(
-  {
-    input: z.strictObject({
-      clientId: z.uuid(),
-      mapId: z.uuid(),
-      revision: z.int().min(1),
-      reason: z.string().trim().max(500, "500 characters at most."),
-    }),
-  },
-  (me, { clientId, mapId, revision, reason }) =>
-    inStudio(me, async (tx) => {
-      const now = new Date();
-      const today = todayIn(me.timeZone, now);
-      const standing = await standingOf(tx, clientId, today);
-      if (standing.state === "reaction") throw new Refusal("This client reacted to adhesive. No visit is begun.");
-      if (standing.state !== "valid" && standing.state !== "due" && reason.length < 3)
-        throw new Refusal("There is no valid patch test. Write why it goes ahead, or place one first.", { reason: "A reason is needed." });
-      const [house] = await tx.select().from(policy);
-      const soon = extensionsTooSoon((await clientPast(tx, clientId, null)).services, now.getTime(), house!.document.extensionsAfterHours);
-      if (soon && reason.length < 3) throw new Refusal(`${soon} Write why it goes ahead.`, { reason: "A reason is needed." });
-      const [worn] = await tx
-        .select({ revision: lashMapRevision.revision })
-        .from(lashMapRevision)
-        .innerJoin(lashMap, and(eq(lashMap.studioId, lashMapRevision.studioId), eq(lashMap.id, lashMapRevision.mapId)))
-        .where(and(eq(lashMapRevision.mapId, mapId), eq(lashMapRevision.revision, revision), eq(lashMap.clientId, clientId)));
-      if (!worn) throw new Refusal("This map is not in the studio (any more).");
-      const visitId = await openToday(tx, me, now, {
-        clientId,
-        services: SET_SERVICES,
-        until: "started",
-        fresh: { service: "new set", minutes: 120 },
-      });
-      await tx.update(visit).set({ mapId, mapRevision: revision, patchReason: reason }).where(eq(visit.id, visitId));
-      return { visitId };
-    }),
 );

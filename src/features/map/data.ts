@@ -3,13 +3,11 @@ import { and, asc, desc, eq, inArray, isNotNull, lt, ne, sql } from "drizzle-orm
 import type { Survey } from "@/core/eye";
 import type { LashMap, OwnLook, Pace, Tray } from "@/core/map";
 import type { Policy } from "@/core/policy";
-import type { PatchTestStanding } from "@/core/visit";
 import { client, lashMap, lashMapRevision, mapNote, mapTemplate, member, ownLook, policy, survey, tray, visit } from "@/db/schema";
 import { newestSurvey } from "@/features/clients/data";
-import { standingOf } from "@/features/clients/standing";
 import { inStudio, type StudioTransaction } from "@/server/inStudio";
 import { mayActAs, type Member } from "@/server/member";
-import { formatIn, todayIn } from "@/server/studioTime";
+import { formatIn } from "@/server/studioTime";
 import { ownPace } from "./ownPace";
 
 export type SavedMap = { readonly id: string; readonly map: LashMap; readonly revision: number; readonly surveyId: string };
@@ -23,7 +21,6 @@ export type MapPage = {
   readonly saved: SavedMap | null;
   readonly trays: readonly Tray[];
   readonly policy: Policy;
-  readonly standing: PatchTestStanding;
   /** The client's newest map, to begin a new one from; null for the first. */
   readonly last: LashMap | null;
   readonly ownLooks: readonly { readonly id: string; readonly look: OwnLook }[];
@@ -78,7 +75,7 @@ export async function headOf(tx: StudioTransaction, mapId: string) {
 }
 
 /** What the map workspace needs; `"no survey"` when there is nothing to plan on, null when it is not in this studio. */
-export function mapPage(me: Member, clientId: string, mapId: string | null, now: Date): Promise<MapPage | "no survey" | null> {
+export function mapPage(me: Member, clientId: string, mapId: string | null): Promise<MapPage | "no survey" | null> {
   return inStudio(me, async (tx) => {
     const [person] = await tx.select({ name: client.name }).from(client).where(eq(client.id, clientId));
     if (!person) return null;
@@ -108,7 +105,6 @@ export function mapPage(me: Member, clientId: string, mapId: string | null, now:
       saved: head ? { id: head.id, map: head.map, revision: head.revision, surveyId: head.surveyId } : null,
       trays: trays.map((row) => row.document),
       policy: held!.document,
-      standing: await standingOf(tx, clientId, todayIn(me.timeZone, now)),
       last: newestMap?.map ?? null,
       ownLooks: looks,
       pace: await ownPace(tx, me.id, held!.document),

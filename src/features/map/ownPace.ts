@@ -30,7 +30,7 @@ export async function ownPace(tx: StudioTransaction, technicianId: string, polic
     .innerJoin(lashMap, and(eq(lashMap.studioId, visit.studioId), eq(lashMap.id, visit.mapId)))
     .innerJoin(survey, and(eq(survey.studioId, lashMap.studioId), eq(survey.id, lashMap.surveyId)))
     .innerJoin(visitEvent, and(eq(visitEvent.studioId, visit.studioId), eq(visitEvent.visitId, visit.id), eq(visitEvent.type, "finished")))
-    .where(and(eq(visit.technicianId, technicianId), eq(visit.service, "new set"), isNotNull(visit.mapId)))
+    .where(and(eq(visit.technicianId, technicianId), eq(visit.service, "newSet"), isNotNull(visit.mapId)))
     .orderBy(desc(visit.startsAt))
     .limit(SETS);
   if (sets.length < LEAST_SETS) return studio;

@@ -1,7 +1,7 @@
 "use client";
 import { useEffect, useState } from "react";
 import type { LashMap } from "@/core/map";
-import { newId } from "@/features/visit/newId";
+import { newId } from "@/ui/newId";
 import { saveMap } from "./actions";
 import type { MapPage, SavedMap } from "./data";
 

@@ -18,7 +18,7 @@ import {
   type LashMap,
   type MapWish,
 } from "@/core/map";
-import { newId } from "@/features/visit/newId";
+import { newId } from "@/ui/newId";
 import { useDraft } from "@/features/visit/useDraft";
 import type { MapPage } from "./data";
 import { wishOf } from "./firstPlan";

@@ -2,7 +2,7 @@
 import Link from "next/link";
 import { useState, useTransition } from "react";
 import { bottleAge } from "@/core/adhesive";
-import { dayWords } from "@/features/clients/patchTestWords";
+import { dayWords } from "@/features/care/patchTestWords";
 import { Button, Dialog, Empty, Notice, SelectField, TextField, Verdict } from "@/ui";
 import { addAdhesive, emptyBottle, openBottle } from "./actions";
 import type { ShelfPage, ShelfStandings } from "./data";
@@ -96,6 +96,13 @@ export function Bottles({
                 </p>
               ) : null}
               <p className="text-[0.9375rem] text-ink-2">
+                {bottle.expiresOn ? (
+                  bottle.expiresOn < today ? (
+                    <Verdict tone="stop">Past its printed date, {dayWords(bottle.expiresOn)}: not used. </Verdict>
+                  ) : (
+                    `Good until ${dayWords(bottle.expiresOn)} as printed. `
+                  )
+                ) : null}
                 Opened {dayWords(bottle.openedOn)}. Sets in {document.setTimeS} s; {Math.round(document.humidityLow * 100)} to{" "}
                 {Math.round(document.humidityHigh * 100)} %, {document.temperatureLowC} to {document.temperatureHighC} °C.
                 {document.shakeSeconds ? ` Shake ${document.shakeSeconds} s.` : ""}
@@ -137,6 +144,13 @@ export function Bottles({
           </SelectField>
           <TextField label="Lot" name="lot" error={error("lot")} />
           <TextField label="Opened on" name="openedOn" type="date" defaultValue={today} max={today} error={error("openedOn")} />
+          <TextField
+            label="Good until, as printed"
+            hint="Left empty where nothing is printed. Past it the bottle is not used."
+            name="expiresOn"
+            type="date"
+            error={error("expiresOn")}
+          />
           {problem ? <Notice tone="stop" title={problem.message} /> : null}
           <Button type="submit" disabled={busy}>
             Keep

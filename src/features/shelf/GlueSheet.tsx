@@ -3,7 +3,7 @@ import { useState, useTransition } from "react";
 import { handTime, learnSetTime, surprise, type SetTest } from "@/core/adhesive";
 import type { Air } from "@/core/air";
 import type { Technique } from "@/core/lash";
-import { newId } from "@/features/visit/newId";
+import { newId } from "@/ui/newId";
 import { Button, Choice, Empty, LinkButton, Notice, Verdict, cx } from "@/ui";
 import { keepHandTime, keepSetTest, leaveTestOut } from "./actions";
 import { GlueChart } from "./GlueChart";

@@ -46,6 +46,11 @@ export const openBottle = action(
       adhesiveId: z.uuid("Choose an adhesive."),
       lot: z.string().trim().min(1, "The lot stands on the bottle; without it nothing can be traced.").max(60, "60 characters at most."),
       openedOn: z.iso.date("Give the day it was opened."),
+      /** As printed on it; empty where nothing is. */
+      expiresOn: z
+        .union([z.literal(""), z.iso.date("A date, or nothing.")])
+        .default("")
+        .transform((text) => text || null),
     }),
   },
   async (me, form) => {

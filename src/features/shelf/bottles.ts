@@ -20,6 +20,7 @@ export function openBottles(tx: StudioTransaction) {
       adhesiveId: bottle.adhesiveId,
       lot: bottle.lot,
       openedOn: bottle.openedOn,
+      expiresOn: bottle.expiresOn,
       beads: beadsOf(),
       adhesive: adhesive.document,
     })

@@ -1,6 +1,7 @@
 "use server";
 import type { ActionResult } from "@/server/actionResult";
 import { log } from "@/server/log";
+import { withoutWords } from "@/server/withoutWords";
 import { createFirstStudio } from "./data";
 import { firstStudioSchema } from "./schema";
 
@@ -16,7 +17,7 @@ export async function setUpStudio(input: unknown): Promise<ActionResult<null>> {
     if (await createFirstStudio(parsed.data)) return { ok: true, data: null };
     return { ok: false, message: "There is a studio here already. Sign in, or ask its owner to add you.", fields: {} };
   } catch (error) {
-    log.error({ err: error instanceof Error ? error.message : String(error) }, "set-up failed");
+    log.error({ err: withoutWords(error) }, "set-up failed");
     return { ok: false, message: "The database did not answer. Nothing was created; try again.", fields: {} };
   }
 }

@@ -1,14 +1,14 @@
 "use server";
 import { createHash, randomBytes, randomUUID } from "node:crypto";
 import { hashPassword } from "better-auth/crypto";
-import { and, eq, sql } from "drizzle-orm";
+import { and, eq, gt, isNull, ne, sql } from "drizzle-orm";
 import { refresh } from "next/cache";
 import { z } from "zod";
 import { policySchema } from "@/core/policy";
-import { policy, room, ROLES, sensor } from "@/db/schema";
+import { chair, policy, room, ROLES, sensor, visit } from "@/db/schema";
 import { personSchema } from "@/features/signIn/schema";
 import { action, Refusal } from "@/server/action";
-import { inStudio } from "@/server/inStudio";
+import { inStudio, type StudioTransaction } from "@/server/inStudio";
 
 export const savePolicy = action({ input: z.strictObject({ base: z.int(), policy: policySchema }), least: "owner" }, async (me, input) => {
   const rows = await inStudio(me, (tx) =>
@@ -69,3 +69,109 @@ export const renewToken = action({ input: z.strictObject({ id: z.uuid() }), leas
   if (!rows[0]?.done) throw new Refusal("This hygrometer is not in the studio.");
   return { token };
 });
+
+const placeName = z.string().trim().min(1, "Give it a name.").max(60, "60 characters at most.");
+
+/** Refuses to close what is still booked: those visits are moved first. */
+async function refuseBooked(tx: StudioTransaction, where: { readonly roomId?: string; readonly chairId?: string }): Promise<void> {
+  const booked = await tx.$count(
+    visit,
+    and(
+      where.roomId ? eq(visit.roomId, where.roomId) : undefined,
+      where.chairId ? eq(visit.chairId, where.chairId) : undefined,
+      gt(visit.endsAt, new Date()),
+      isNull(visit.cancelledAt),
+      isNull(visit.withdrawnAt),
+      eq(visit.keepsTime, true),
+    ),
+  );
+  if (booked > 0) throw new Refusal(`${booked} ${booked === 1 ? "visit is" : "visits are"} booked there. Move ${booked === 1 ? "it" : "them"} first.`);
+}
+
+/** A new room, with its first chair. */
+export const addRoom = action({ input: z.strictObject({ id: z.uuid(), name: placeName }), least: "owner" }, async (me, { id, name }) => {
+  await inStudio(me, async (tx) => {
+    const own = { studioId: me.studioId };
+    const [made] = await tx.insert(room).values({ ...own, id, name, volumeM3: 30 }).onConflictDoNothing().returning({ id: room.id });
+    if (made) await tx.insert(chair).values({ ...own, id: randomUUID(), roomId: id, name: "Chair 1" });
+  });
+  refresh();
+  return { id };
+});
+
+export const changeRoomName = action(
+  { input: z.strictObject({ id: z.uuid(), was: z.string(), name: placeName }), least: "owner" },
+  async (me, { id, was, name }) => {
+    const rows = await inStudio(me, (tx) =>
+      tx
+        .update(room)
+        .set({ name, revision: sql`${room.revision} + 1` })
+        .where(and(eq(room.id, id), eq(room.name, was)))
+        .returning({ id: room.id }),
+    );
+    if (!rows[0]) throw new Refusal("This room was renamed elsewhere, or is not in the studio (any more).");
+    refresh();
+    return null;
+  },
+);
+
+/** Closes a room to new bookings, or opens it again. Its history stays. */
+export const closeRoom = action({ input: z.strictObject({ id: z.uuid(), closed: z.boolean() }), least: "owner" }, async (me, { id, closed }) => {
+  await inStudio(me, async (tx) => {
+    if (closed) {
+      await refuseBooked(tx, { roomId: id });
+      const others = await tx.$count(room, and(isNull(room.closedAt), ne(room.id, id)));
+      if (others === 0) throw new Refusal("It is the only room in use. Add another first.");
+    }
+    const rows = await tx
+      .update(room)
+      .set({ closedAt: closed ? new Date() : null, revision: sql`${room.revision} + 1` })
+      .where(eq(room.id, id))
+      .returning({ id: room.id });
+    if (!rows[0]) throw new Refusal("This room is not in the studio.");
+  });
+  refresh();
+  return null;
+});
+
+/** Whether another chair in use of the room bears a name. */
+async function refuseTwin(tx: StudioTransaction, roomId: string, name: string, exceptId: string): Promise<void> {
+  const [twin] = await tx
+    .select({ id: chair.id })
+    .from(chair)
+    .where(and(eq(chair.roomId, roomId), eq(chair.name, name), isNull(chair.closedAt), ne(chair.id, exceptId)));
+  if (twin) throw new Refusal("Another chair of this room is called so.", { name: "Another name." });
+}
+
+export const addChair = action({ input: z.strictObject({ id: z.uuid(), roomId: z.uuid(), name: placeName }), least: "owner" }, async (me, form) => {
+  await inStudio(me, async (tx) => {
+    const [known] = await tx.select({ id: room.id }).from(room).where(eq(room.id, form.roomId));
+    if (!known) throw new Refusal("This room is not in the studio.");
+    await refuseTwin(tx, form.roomId, form.name, form.id);
+    await tx
+      .insert(chair)
+      .values({ studioId: me.studioId, ...form })
+      .onConflictDoNothing();
+  });
+  refresh();
+  return { id: form.id };
+});
+
+/** Renames a chair, closes it to new bookings, or opens it again. */
+export const changeChair = action(
+  { input: z.strictObject({ id: z.uuid(), name: placeName, closed: z.boolean() }), least: "owner" },
+  async (me, { id, name, closed }) => {
+    await inStudio(me, async (tx) => {
+      const [known] = await tx.select().from(chair).where(eq(chair.id, id));
+      if (!known) throw new Refusal("This chair is not in the studio.");
+      if (closed && known.closedAt === null) await refuseBooked(tx, { chairId: id });
+      if (!closed) await refuseTwin(tx, known.roomId, name, id);
+      await tx
+        .update(chair)
+        .set({ name, closedAt: closed ? (known.closedAt ?? new Date()) : null })
+        .where(eq(chair.id, id));
+    });
+    refresh();
+    return null;
+  },
+);

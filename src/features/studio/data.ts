@@ -1,6 +1,6 @@
 import "server-only";
-import { and, asc, eq, max } from "drizzle-orm";
-import { member, policy, reading, room, sensor } from "@/db/schema";
+import { and, asc, eq, isNotNull, max } from "drizzle-orm";
+import { chair, member, policy, reading, room, sensor } from "@/db/schema";
 import { inStudio } from "@/server/inStudio";
 import type { Member } from "@/server/member";
 
@@ -15,7 +15,11 @@ export function studioPage(me: Member) {
         .select({ id: member.id, name: member.name, role: member.role })
         .from(member)
         .orderBy(asc(member.createdAt), asc(member.name)),
-      rooms: await tx.select({ id: room.id, name: room.name }).from(room).orderBy(asc(room.createdAt), asc(room.name)),
+      rooms: await tx.select({ id: room.id, name: room.name, closed: isNotNull(room.closedAt).mapWith(Boolean) }).from(room).orderBy(asc(room.createdAt), asc(room.name)),
+      chairs: await tx
+        .select({ id: chair.id, roomId: chair.roomId, name: chair.name, closed: isNotNull(chair.closedAt).mapWith(Boolean) })
+        .from(chair)
+        .orderBy(asc(chair.name)),
       sensors: await tx
         .select({ id: sensor.id, name: sensor.name, room: room.name, last: max(reading.takenAt) })
         .from(sensor)

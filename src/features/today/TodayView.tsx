@@ -1,158 +1,272 @@
-import Link from "next/link";
-import type { LashMap } from "@/core/map";
-import { MiniSkyline } from "@/features/clients/MiniSkyline";
-import type { FamilyStanding } from "@/features/clients/standing";
-import { KIND_OF } from "@/features/colour/services";
-import { patchTestWords } from "@/features/clients/patchTestWords";
-import type { VisitRow } from "@/features/visit/data";
-import type { RoomWish } from "./startTheRoom";
-import { bottleWords, roomWords } from "./wishWords";
-import { Empty, LinkButton, Verdict, cx } from "@/ui";
+"use client";
+import { useRouter } from "next/navigation";
+import { useEffect, useEffectEvent, useRef, useState } from "react";
+import { asksOf, stopsOf } from "@/core/care";
+import { SERVICES } from "@/core/service";
+import { sentence } from "@/core/units";
+import { BookingSheet, type BookingStart } from "@/features/booking/BookingSheet";
+import type { BookingOptions } from "@/features/booking/data";
+import { findClients } from "@/features/clients/actions";
+import { cancel, lookAtBooking, move, withdraw } from "@/features/visit/actions";
+import { LastMap } from "@/features/visit/LastMap";
+import { Button, Empty, isTyping, LinkButton, Notice, Verdict } from "@/ui";
+import { clockOf, gravestOf, type CancelledLine, type DayLine } from "./dayLine";
+import { DayList } from "./DayList";
+import { DayThreads, type DayPerson, type Target } from "./DayThreads";
+import { VisitSheet } from "./VisitSheet";
 
-export type TodayLine = {
-  readonly visit: VisitRow;
-  readonly from: string;
-  readonly to: string;
-  /** With the patch tests that the service asks for; null where it asks for none. */
-  readonly standing: FamilyStanding | null;
-  readonly map: LashMap | null;
-  /** What it wants of room and shelf; null once begun, or where no air is known. */
-  readonly wish: RoomWish | null;
+export type TodayProps = {
+  readonly title: string;
+  readonly day: string;
+  readonly isToday: boolean;
+  readonly days: { readonly before: string; readonly after: string; readonly today: string };
+  readonly summary: string;
+  readonly people: readonly DayPerson[];
+  readonly lines: readonly DayLine[];
+  readonly cancelled: readonly CancelledLine[];
+  readonly nextId: string | null;
+  readonly nowMin: number | null;
+  readonly options: BookingOptions;
+  /** A visit to open at once; one that was just taken back. */
+  readonly openId: string | null;
+  readonly withdrawnId: string | null;
 };
 
-/** The day as one line of knots, and at its head who is next. */
-export function TodayView({
-  title,
-  lines,
-  nextId,
-  nowHour,
-}: {
-  title: string;
-  lines: readonly TodayLine[];
-  nextId: string | null;
-  nowHour: number;
-}) {
-  const next = lines.find((line) => line.visit.id === nextId);
+type Said = { readonly tone: "good" | "stop" | "look"; readonly words: string; readonly back?: () => Promise<void> };
+const LOOK_AFTER_MS = 200;
+const LOST = "The server did not answer. Nothing was changed.";
+
+/** A day of the studio as threads in time; on a narrow screen as a list. */
+export function TodayView(props: TodayProps) {
+  const { title, day, isToday, days, people, lines, cancelled, nowMin, options } = props;
+  const router = useRouter();
+  const [openId, setOpenId] = useState(props.openId);
+  const [booking, setBooking] = useState<BookingStart | null>(null);
+  const [told, setTold] = useState<Said | null>(null);
+  const [said, setSaid] = useState<Said | null>(null);
+  const looking = useRef<{ turn: number; timer: ReturnType<typeof setTimeout> | null }>({ turn: 0, timer: null });
+  const open = lines.find(({ id }) => id === openId) ?? null;
+  const next = lines.find(({ id }) => id === props.nextId) ?? null;
+  const to = (iso: string) => router.push(iso === days.today ? "/" : `/?day=${iso}`);
+  const start = (part: Partial<BookingStart> = {}): BookingStart => ({
+    day,
+    time: isToday ? quarterAfter(options.time) : "09:00",
+    technicianId: options.me,
+    chairId: people.find(({ id }) => id === options.me)?.chairId ?? undefined,
+    ...part,
+  });
+
+  const press = useEffectEvent((event: KeyboardEvent) => {
+    if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target) || document.querySelector('[role="dialog"]')) return;
+    // A visit that is picked up takes the arrows for itself.
+    if (event.target instanceof HTMLElement && event.target.getAttribute("aria-roledescription") === "visit" && event.key !== "n") return;
+    if (event.key.toLowerCase() === "n") {
+      event.preventDefault();
+      setBooking(start());
+    } else if (event.key === "ArrowLeft") to(days.before);
+    else if (event.key === "ArrowRight") to(days.after);
+  });
+  useEffect(() => {
+    const listen = (event: KeyboardEvent) => press(event);
+    window.addEventListener("keydown", listen);
+    return () => window.removeEventListener("keydown", listen);
+  }, []);
+
+  /** While a visit is dragged, what would stand against it there is asked a little after it stands still. */
+  const look = (target: Target | null) => {
+    const turn = ++looking.current.turn;
+    if (looking.current.timer) clearTimeout(looking.current.timer);
+    setSaid(null);
+    if (!target) return;
+    looking.current.timer = setTimeout(() => {
+      void lookAtBooking({ clientId: target.line.clientId, service: target.line.service, day, time: clockOf(target.fromMin), visitId: target.line.id }).then(
+        (result) => {
+          if (turn !== looking.current.turn || !result.ok) return;
+          const [stop] = stopsOf(result.data.findings);
+          const [ask] = asksOf(result.data.findings);
+          setSaid(stop ? { tone: "stop", words: stop.words } : ask ? { tone: "look", words: ask.words } : { tone: "good", words: "" });
+        },
+        () => undefined,
+      );
+    }, LOOK_AFTER_MS);
+  };
+  const placeOf = (line: DayLine) => ({ technicianId: line.technicianId, chairId: line.chairId, day, time: clockOf(line.fromMin), minutes: line.minutes });
+  const drop = async ({ line, fromMin, technicianId, chairId }: Target) => {
+    const result = await move({ id: line.id, revision: line.revision, ...placeOf(line), technicianId, chairId, time: clockOf(fromMin) }).catch(() => null);
+    if (!result?.ok) return setTold({ tone: "stop", words: result?.message ?? LOST });
+    const who = people.find(({ id }) => id === technicianId)?.name ?? "";
+    const { revision } = result.data;
+    setTold({
+      tone: "good",
+      words: `${line.clientName}: moved to ${clockOf(fromMin)}, ${who}.`,
+      back: async () => {
+        const undone = await move({ id: line.id, revision, ...placeOf(line) }).catch(() => null);
+        setTold(undone?.ok ? null : { tone: "stop", words: undone?.message ?? LOST });
+      },
+    });
+  };
+  const bringBack = async (id: string) => {
+    const result = await withdraw({ id, back: true }).catch(() => null);
+    setTold(result?.ok ? null : { tone: "stop", words: result?.message ?? LOST });
+    if (result?.ok && props.withdrawnId) to(day);
+  };
+  const takeUp = async (id: string) => {
+    const result = await cancel({ id, why: "", back: true }).catch(() => null);
+    setTold(result?.ok ? null : { tone: "stop", words: result?.message ?? LOST });
+  };
+  const withdrawn: Said | null =
+    props.withdrawnId && told === null ? { tone: "good", words: "The visit is taken back.", back: () => bringBack(props.withdrawnId!) } : null;
+  const notice = told ?? withdrawn;
+
   return (
-    <div className="grid gap-x-16 gap-y-10 pt-5 lg:grid-cols-[20rem_minmax(0,1fr)]">
-      <div>
-        <h1 className="text-[2.5rem]">{title}</h1>
-        {next ? (
-          <Next line={next} nowHour={nowHour} />
-        ) : lines.length > 0 ? (
-          <p className="mt-3 text-ink-2">Nobody else is expected of you today.</p>
-        ) : null}
+    <div className="pt-5">
+      <div className="flex flex-wrap items-baseline justify-between gap-x-6 gap-y-2">
+        <div className="flex flex-wrap items-baseline gap-x-4">
+          <h1 className="text-[2.5rem]">{title}</h1>
+          <p className="text-ink-2">{props.summary}</p>
+        </div>
+        <div className="flex flex-wrap items-center gap-1">
+          <Button tone="plain" onClick={() => to(days.before)} aria-label="The day before">
+            ←
+          </Button>
+          <input
+            type="date"
+            aria-label="Day"
+            value={day}
+            onChange={(event) => event.target.value && to(event.target.value)}
+            className="min-h-9 rounded-md border border-line-strong bg-leaf px-2"
+          />
+          <Button tone="plain" onClick={() => to(days.after)} aria-label="The day after">
+            →
+          </Button>
+          {isToday ? null : (
+            <Button tone="plain" onClick={() => to(days.today)}>
+              Today
+            </Button>
+          )}
+          <Button className="ml-2" onClick={() => setBooking(start())}>
+            Book
+          </Button>
+        </div>
       </div>
-      <div className="min-w-0">
-        <h2 className="sr-only">Visits</h2>
-        {lines.length === 0 ? (
-          <Empty title="Nothing is agreed for today">
-            <p>Start a visit from a client&rsquo;s map.</p>
-            <LinkButton href="/clients" tone="line" className="mt-4">
-              To the clients
-            </LinkButton>
+
+      {notice ? (
+        <Notice tone={notice.tone} title={notice.words} className="mt-3 max-w-3xl">
+          {notice.back ? (
+            <Button tone="plain" className="-ml-4 min-h-8" onClick={() => void notice.back!()}>
+              Undo
+            </Button>
+          ) : null}
+        </Notice>
+      ) : null}
+
+      {isToday && next ? <Next line={next} /> : null}
+
+      {lines.length === 0 ? (
+        <div className="mt-4">
+          <Empty title={isToday ? "Nothing is booked for today" : "Nothing is booked for this day"}>
+            <p>Book a visit, or begin one from a client&rsquo;s page.</p>
           </Empty>
-        ) : (
-          <ol className="relative">
-            {lines.map((line, i) => (
-              <Knot key={line.visit.id} line={line} last={i === lines.length - 1} nowHour={nowHour} />
-            ))}
-          </ol>
-        )}
+        </div>
+      ) : null}
+      <div className="hidden md:block">
+        <DayThreads
+          people={people}
+          lines={lines}
+          nowMin={nowMin}
+          said={said ? { tone: said.tone, words: said.words } : null}
+          onOpen={({ id }) => setOpenId(id)}
+          onFree={(person, fromMin) => setBooking(start({ technicianId: person.id, chairId: person.chairId ?? undefined, time: clockOf(fromMin) }))}
+          onTarget={look}
+          onDrop={(target) => void drop(target)}
+        />
       </div>
+      <div className="mt-4 md:hidden">
+        <DayList lines={lines} onOpen={({ id }) => setOpenId(id)} />
+      </div>
+
+      {cancelled.length > 0 ? (
+        <section aria-label="Cancelled" className="mt-8 border-t border-line pt-3 text-[0.9375rem]">
+          <h2 className="text-xl">Cancelled</h2>
+          <ul>
+            {cancelled.map(({ id, clientName, from, service, why }) => (
+              <li key={id} className="flex flex-wrap items-baseline gap-x-3 py-1 text-ink-2">
+                <span>
+                  {from}, <bdi className="text-ink">{clientName}</bdi>, {SERVICES[service].label}: {why}
+                </span>
+                <Button tone="plain" className="min-h-8" onClick={() => void takeUp(id)}>
+                  Take it up again
+                </Button>
+              </li>
+            ))}
+          </ul>
+        </section>
+      ) : null}
+
+      {open ? (
+        <VisitSheet
+          line={open}
+          onClose={() => setOpenId(null)}
+          onMove={() => {
+            setOpenId(null);
+            setBooking({
+              client: { id: open.clientId, name: open.clientName },
+              service: open.service,
+              ...placeOf(open),
+              moves: { id: open.id, revision: open.revision, begun: open.state !== "ahead" },
+            });
+          }}
+          onGone={(id) => {
+            setOpenId(null);
+            setTold({ tone: "good", words: `${open.clientName}: taken back.`, back: () => bringBack(id) });
+          }}
+        />
+      ) : null}
+      {booking ? (
+        <BookingSheet
+          start={booking}
+          options={options}
+          findClients={async (search) => {
+            const result = await findClients({ search });
+            return result.ok ? result.data : [];
+          }}
+          onClose={() => setBooking(null)}
+          onBooked={() => setTold(null)}
+        />
+      ) : null}
     </div>
   );
 }
 
-function Next({ line: { visit, from, standing, wish }, nowHour }: { line: TodayLine; nowHour: number }) {
-  const running = visit.state.startedAtMs !== null;
-  const words = standing && patchTestWords(standing);
+/** Who is next for you, and the shortest way to the chair. */
+function Next({ line }: { line: DayLine }) {
+  const running = line.state === "running";
+  const gravest = gravestOf(line);
   return (
-    <div className="mt-5 border-t border-line pt-4">
+    <section aria-label="Next for you" className="mt-4 flex flex-wrap items-center gap-x-5 gap-y-2 border-y border-line py-3">
       <p className="text-ink-2">{running ? "In your chair" : "Next for you"}</p>
-      <p className="mt-1 font-serif text-[1.75rem] leading-tight break-words">
-        <bdi>{visit.clientName}</bdi>
+      <p>
+        <bdi className="font-serif text-[1.5rem] break-words">{line.clientName}</bdi>{" "}
+        <span className="text-ink-2">
+          {clockOf(line.fromMin)}, {SERVICES[line.service].label}, {line.place}
+        </span>
       </p>
-      <p className="mt-1 text-ink-2">
-        {from}, {visit.service}, chair {visit.chair}
-      </p>
-      {words && words.tone !== "good" ? (
-        <p className="mt-3 text-[0.9375rem]">
-          <Verdict tone={words.tone}>{words.title}</Verdict>
-          <span className="block text-ink-2">{words.says}</span>
-        </p>
-      ) : null}
-      {wish ? <Wish wish={wish} nowHour={nowHour} className="mt-3 space-y-0.5" /> : null}
-      <div className="mt-4 flex flex-wrap gap-2">
-        <LinkButton href={`/visits/${visit.id}`}>{running ? "To the chair" : "Open the visit"}</LinkButton>
-        <LinkButton href={`/clients/${visit.clientId}`} tone="line">
+      {gravest ? <Verdict tone={gravest.tone}>{sentence(gravest.words)}</Verdict> : null}
+      <span className="flex flex-wrap gap-2">
+        {line.mayTakeLastMap ? <LastMap visitId={line.id} /> : null}
+        <LinkButton href={`/visits/${line.id}`} tone={line.mayTakeLastMap ? "line" : "ivy"}>
+          {running ? "To the chair" : "Open the visit"}
+        </LinkButton>
+        <LinkButton href={`/clients/${line.clientId}`} tone="line">
           The client
         </LinkButton>
-      </div>
-    </div>
+      </span>
+    </section>
   );
 }
 
-/** Which bottle to take, and what to switch on when. */
-function Wish({ wish, nowHour, className }: { wish: RoomWish; nowHour: number; className?: string }) {
-  const bottle = bottleWords(wish);
-  const room = roomWords(wish, nowHour);
-  return (
-    <span className={cx("block text-[0.9375rem]", className)} data-testid="wish">
-      <span className="block text-ink-2">{bottle.tone === "good" ? bottle.says : <Verdict tone={bottle.tone}>{bottle.says}</Verdict>}</span>
-      {room ? (
-        <span className="block text-ink-2">
-          <Verdict tone={room.tone}>{room.word}</Verdict> {room.says}
-        </span>
-      ) : null}
-    </span>
-  );
-}
-
-function Knot({ line: { visit, from, to, standing, map, wish }, last, nowHour }: { line: TodayLine; last: boolean; nowHour: number }) {
-  const { state } = visit;
-  const done = state.finishedAtMs !== null;
-  const running = state.startedAtMs !== null && !done;
-  const words = standing && patchTestWords(standing);
-  return (
-    <li className="relative grid grid-cols-[3.5rem_1.75rem_minmax(0,1fr)_auto] items-start">
-      <span className="pt-3 text-right font-semibold">{from}</span>
-      <span aria-hidden="true" className="relative h-full">
-        {last ? null : <span className="absolute top-5 left-1/2 h-full -translate-x-1/2 border-l-2 border-dashed border-ivy" />}
-        <span
-          className={cx(
-            "absolute top-[0.95rem] left-1/2 size-3.5 -translate-x-1/2 rounded-full border-2 border-ivy",
-            done ? "bg-ivy" : running ? "bg-moss" : "bg-paper",
-          )}
-        />
-      </span>
-      <Link href={`/visits/${visit.id}`} className="mb-1 block rounded-lg px-3 py-2.5 hover:bg-moss-soft">
-        <span className="flex flex-wrap items-baseline gap-x-3">
-          <bdi className="min-w-0 font-serif text-xl break-words">{visit.clientName}</bdi>
-          {running ? <Verdict tone="good">under way</Verdict> : done ? <Verdict tone="good">done</Verdict> : null}
-          {!done && words && words.tone !== "good" ? (
-            <Verdict tone={words.tone} className="text-[0.9375rem]">
-              {words.title}
-            </Verdict>
-          ) : null}
-        </span>
-        <span className="mt-0.5 flex flex-wrap items-center gap-x-3 text-[0.9375rem] text-ink-2">
-          <span>
-            until {to}, {visit.service}
-          </span>
-          <span>
-            {visit.technicianName}, {visit.roomName.toLowerCase()}, chair {visit.chair}
-          </span>
-        </span>
-        {wish ? <Wish wish={wish} nowHour={nowHour} className="mt-0.5" /> : null}
-      </Link>
-      <span className="hidden pt-4 text-right sm:block">
-        {KIND_OF[visit.service] ? null : map ? (
-          <MiniSkyline map={map} width={112} height={34} />
-        ) : (
-          <span className="text-sm text-ink-2">no map yet</span>
-        )}
-      </span>
-    </li>
-  );
+/** The next quarter of an hour. `quarterAfter("10:07")` → "10:15" */
+function quarterAfter(time: string): string {
+  const [hour, minute] = time.split(":").map(Number) as [number, number];
+  return clockOf(Math.min(23 * 60 + 45, Math.ceil((hour * 60 + minute) / 15) * 15));
 }

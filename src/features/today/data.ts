@@ -1,31 +1,67 @@
 import "server-only";
 import { and, asc, eq, inArray } from "drizzle-orm";
+import { beforeTheVisit, standing, type CareFinding } from "@/core/care";
 import type { LashMap } from "@/core/map";
+import { SET_SERVICES } from "@/core/service";
 import { lashMap, lashMapRevision, policy } from "@/db/schema";
-import { standingWith, type FamilyStanding } from "@/features/clients/standing";
-import { familiesFor } from "@/features/colour/families";
-import { visitsWhere } from "@/features/visit/data";
-import { startTheRoom } from "./startTheRoom";
+import { bookingOptions } from "@/features/booking/data";
+import { careFactsOf } from "@/features/visit/careFacts";
+import { lastMapOf, visitsWhere, type VisitRow } from "@/features/visit/data";
+import { startTheRoom, type RoomWish } from "./startTheRoom";
 import { inStudio, type StudioTransaction } from "@/server/inStudio";
 import type { Member } from "@/server/member";
 import { dayIn, todayIn } from "@/server/studioTime";
 
-/** The day's visits of the studio, each with where its client stands with the patch tests it needs. */
-export function todayPage(me: Member, now: Date) {
+/** A visit of a day, with what stands against it and what it wants. */
+export type DayVisit = {
+  readonly visit: VisitRow;
+  readonly findings: readonly CareFinding[];
+  readonly map: LashMap | null;
+  /** The client wore a map before that this visit can take, and it has none yet. */
+  readonly mayTakeLastMap: boolean;
+  /** What it wants of room and shelf; null once begun, on another day, or where no air is known. */
+  readonly wish: RoomWish | null;
+};
+
+/** A day of the studio (ISO): its visits, what stands against each, and what may be booked with whom. */
+export function dayPage(me: Member, day: string, now: Date) {
   const today = todayIn(me.timeZone, now);
   return inStudio(me, async (tx) => {
-    const visits = await visitsWhere(tx, { day: dayIn(me.timeZone, today) });
+    const rows = await visitsWhere(tx, { day: dayIn(me.timeZone, day), cancelled: true });
+    const agreed = rows.filter(({ cancelledAt }) => cancelledAt === null);
+    const open = agreed.filter(({ state }) => state.finishedAtMs === null);
+    const facts = await careFactsOf(
+      tx,
+      me.timeZone,
+      now,
+      open.map(({ clientId, id, startsAt, state }) => ({
+        clientId,
+        visitId: id,
+        at: state.startedAtMs !== null || startsAt < now || day <= today ? now : startsAt,
+      })),
+    );
     const [held] = await tx.select().from(policy);
-    const standings = new Map<string, FamilyStanding | null>();
-    for (const { id, clientId, service } of visits)
-      standings.set(id, await standingWith(tx, clientId, today, familiesFor(service, held!.document)));
     const maps = await newestMaps(
       tx,
-      visits.map(({ clientId }) => clientId),
+      agreed.map(({ clientId }) => clientId),
     );
-    return { today, visits, standings, maps, wishes: await startTheRoom(tx, visits, maps, me.timeZone, now) };
+    const wishes = day === today ? await startTheRoom(tx, agreed, maps, me.timeZone, now) : new Map<string, RoomWish>();
+    const visits: DayVisit[] = [];
+    for (const visit of agreed) {
+      const at = open.indexOf(visit);
+      const wants = SET_SERVICES.includes(visit.service) && visit.state.startedAtMs === null && visit.mapId === null;
+      visits.push({
+        visit,
+        findings: at < 0 ? [] : beforeTheVisit(standing(visit.service, facts[at]!, held!.document)),
+        map: visit.map ?? maps.get(visit.clientId) ?? null,
+        mayTakeLastMap: wants && (await lastMapOf(tx, visit.clientId, visit.id)) !== null,
+        wish: wishes.get(visit.id) ?? null,
+      });
+    }
+    return { today, visits, cancelled: rows.filter(({ cancelledAt }) => cancelledAt !== null), options: await bookingOptions(tx, me, now) };
   });
 }
+export type DayPage = Awaited<ReturnType<typeof dayPage>>;
 
 /** The newest map of each client. */
 async function newestMaps(tx: StudioTransaction, clientIds: string[]): Promise<Map<string, LashMap>> {

@@ -7,7 +7,7 @@ import { policy } from "@/db/schema";
 import { airOf, sensorsNow } from "@/features/air/newestAir";
 import { roomOf } from "@/features/air/data";
 import { hourIn, outlookOf } from "@/features/air/history";
-import { KIND_OF } from "@/features/colour/services";
+import { isByProtocol } from "@/core/service";
 import { modelsOf } from "@/features/shelf/judged";
 import { glueKnowledge, type GlueKnowledge } from "@/features/shelf/knowledge";
 import { openBottles, type OpenBottle } from "@/features/shelf/bottles";
@@ -35,7 +35,7 @@ export async function startTheRoom(
   now: Date,
 ): Promise<Map<string, RoomWish>> {
   // Colour and lift want no adhesive of the room.
-  const ahead = visits.filter(({ state, service }) => state.startedAtMs === null && !KIND_OF[service]);
+  const ahead = visits.filter(({ state, service }) => state.startedAtMs === null && !isByProtocol(service));
   const bottles = await openBottles(tx);
   const [held] = await tx.select().from(policy);
   const knownBy = new Map<string, GlueKnowledge>();

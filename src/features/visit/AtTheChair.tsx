@@ -10,6 +10,7 @@ import { fitnessWords } from "@/features/shelf/glueWords";
 import { Stopwatch } from "@/features/shelf/Stopwatch";
 import { Button, isTyping, Verdict } from "@/ui";
 import { readAlarmChoice, soundIsOpen } from "./alarm";
+import { ChangeBottle } from "./ChangeBottle";
 import { BigClock } from "./BigClock";
 import { BrushCheck } from "./BrushCheck";
 import { Drying } from "./Drying";
@@ -147,6 +148,7 @@ export function AtTheChair({
                 : "No fresh reading of the air: a bead is given the studio's full time"}
               {held ? `, a lash is held ${held.seconds.toFixed(0)} s.` : "."}{" "}
               {held?.tooSlow ? <Verdict tone="look">Over 8 s: change the air or the bottle.</Verdict> : null}
+              {judged.length > 0 ? <ChangeBottle visitId={visit.id} judged={judged} bottleId={state.bottleId} /> : null}
             </p>
             {state.beads.length > 0 ? (
               <BrushCheck

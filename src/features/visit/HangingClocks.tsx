@@ -115,7 +115,7 @@ export function HangingClocks() {
                 onClick={() => acknowledge(visit.id)}
                 className={cx(shape, LOOKS[clock.state])}
               >
-                <Label clock={clock} who={visit.clientName} place={`chair ${visit.chair}`} named={named} />
+                <Label clock={clock} who={visit.clientName} place={visit.chairName} named={named} />
                 <span className="block text-[1.0625rem] leading-7 font-semibold">
                   yes <kbd className="rounded border border-current px-1.5 font-sans text-sm font-normal">C</kbd>
                 </span>
@@ -127,7 +127,7 @@ export function HangingClocks() {
                 data-state={clock.state}
                 className={cx(shape, LOOKS[clock.state])}
               >
-                <Label clock={clock} who={visit.clientName} place={`chair ${visit.chair}`} named={named} />
+                <Label clock={clock} who={visit.clientName} place={visit.chairName} named={named} />
                 <span data-time className="block text-[1.625rem] leading-7 font-semibold">
                   {formatClock(clock.state === "done" ? 0 : clock.leftS)}
                 </span>

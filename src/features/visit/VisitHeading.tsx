@@ -12,7 +12,7 @@ export function VisitHeading({
     readonly time: string;
     readonly technicianName: string;
     readonly roomName: string;
-    readonly chair: number;
+    readonly chairName: string;
   };
   service: string;
 }) {
@@ -24,7 +24,7 @@ export function VisitHeading({
         </Link>
       </h1>
       <p className="text-ink-2">
-        {service}, {visit.day} {visit.time}, {visit.technicianName}, {visit.roomName.toLowerCase()}, chair {visit.chair}
+        {service}, {visit.day} {visit.time}, {visit.technicianName}, {visit.roomName}, {visit.chairName}
       </p>
     </div>
   );

@@ -1,10 +1,9 @@
 import { notFound } from "next/navigation";
 import { techniqueOf } from "@/core/lash";
-import { patchTestWords } from "@/features/clients/patchTestWords";
 import { requireMember } from "@/server/member";
 import { idOr404 } from "@/server/params";
 import { formatIn, todayIn } from "@/server/studioTime";
-import { visitPage } from "./data";
+import { visitPage } from "./page";
 import { VisitLoader } from "./VisitLoader";
 
 /** A visit: to begin, under way, or as it was kept. */
@@ -12,9 +11,9 @@ export async function VisitRoute({ visitId }: { visitId: string }) {
   const member = await requireMember();
   const now = new Date();
   const today = todayIn(member.timeZone, now);
-  const page = await visitPage(member, idOr404(visitId), today, now);
+  const page = await visitPage(member, idOr404(visitId), now);
   if (!page) notFound();
-  const { visit, bottles, names, air, policy, standing } = page;
+  const { visit, bottles, names, air, policy } = page;
   const { readings, knowledge, brushes, seat, bottlesUsed } = page;
   return (
     <VisitLoader
@@ -23,7 +22,7 @@ export async function VisitRoute({ visitId }: { visitId: string }) {
       clientId={visit.clientId}
       clientName={visit.clientName}
       service={visit.service}
-      chair={visit.chair}
+      chairName={visit.chairName}
       roomName={visit.roomName}
       roomVolumeM3={visit.roomVolumeM3}
       technicianName={visit.technicianName}
@@ -32,11 +31,12 @@ export async function VisitRoute({ visitId }: { visitId: string }) {
       timeZone={member.timeZone}
       map={visit.map}
       mapId={visit.mapId}
-      patch={{
-        held: standing.state === "valid" || standing.state === "due",
-        words: patchTestWords(standing).title,
-        reason: visit.patchReason,
-      }}
+      isoDay={todayIn(member.timeZone, visit.startsAt)}
+      hasLastMap={page.hasLastMap}
+      care={page.care}
+      marks={page.marks}
+      reason={visit.askReason}
+      cancelled={visit.cancelledAt && { why: visit.cancelledWhy }}
       events={visit.events}
       bottles={bottles}
       bottleNames={Object.fromEntries(names)}

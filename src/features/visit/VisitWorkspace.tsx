@@ -1,17 +1,23 @@
 "use client";
 import { useEffect, useMemo, useState } from "react";
 import { freshAir, type Air } from "@/core/air";
+import { stopsOf } from "@/core/care";
+import { serviceOf } from "@/core/service";
 import { visitState } from "@/core/visit";
+import { Findings } from "@/features/care/Standing";
 import { useRooms } from "@/features/live/LiveProvider";
 import { useTrail } from "@/features/live/useTrail";
 import { judgedBottles } from "@/features/shelf/judged";
-import { Button, LinkButton, Notice, Verdict } from "@/ui";
+import { LinkButton, Notice, Verdict } from "@/ui";
 import { AtTheChair } from "./AtTheChair";
-import { BottleChoice } from "./BottleChoice";
+import { BeforeBeginning } from "./BeforeBeginning";
 import { DoneVisit } from "./DoneVisit";
 import { Knots } from "./Knots";
 import { knotsOf } from "./knotsOf";
-import { LengthRows } from "./LengthRows";
+import { LastMap } from "./LastMap";
+import { LateReason } from "./LateReason";
+import { Marks } from "./Marks";
+import { PlaceOfVisit } from "./PlaceOfVisit";
 import { VisitHeading } from "./VisitHeading";
 import type { VisitProps } from "./visitProps";
 import { useNow, useVisits, useVisitStore } from "./VisitProvider";
@@ -19,7 +25,7 @@ import { useNow, useVisits, useVisitStore } from "./VisitProvider";
 /** The visit: to begin, at the chair, or as it was kept. */
 export function VisitWorkspace(visit: VisitProps) {
   const store = useVisitStore();
-  const { events } = useVisits();
+  const { events, reach } = useVisits();
   const now = useNow();
   useEffect(() => store.adopt(visit.events), [store, visit.events]);
   const own = events.get(visit.id) ?? visit.events;
@@ -45,42 +51,47 @@ export function VisitWorkspace(visit: VisitProps) {
 
   return (
     <div className="pt-3">
-      <VisitHeading visit={visit} service={visit.service} />
-      <Knots knots={knotsOf({ hasMap: visit.map !== null, patchTestHeld: visit.patch.held }, state)} />
-      {!visit.patch.held && visit.patch.reason ? (
+      <VisitHeading visit={visit} service={serviceOf(visit.service).label} />
+      <Knots knots={knotsOf({ hasMap: visit.map !== null, asked: visit.care.consultation?.isOfToday ?? false }, state)} />
+      <Marks marks={visit.marks} />
+      {state.startedAtMs !== null ? <LateReason visitId={visit.id} reach={reach} /> : null}
+      {state.startedAtMs !== null && visit.reason ? (
         <p className="text-[0.9375rem] text-ink-2">
-          <Verdict tone="look">{visit.patch.words}</Verdict>, goes ahead because: <bdi>{visit.patch.reason}</bdi>
+          <Verdict tone="look">Asked first</Verdict>, goes ahead because: <bdi>{visit.reason}</bdi>
         </p>
       ) : null}
+      {state.startedAtMs !== null && state.finishedAtMs === null && stopsOf(visit.care.findings).length > 0 ? (
+        <Notice tone="stop" title="Something stands against it now" className="mt-2 max-w-2xl">
+          <Findings findings={stopsOf(visit.care.findings)} />
+        </Notice>
+      ) : null}
 
-      {state.startedAtMs === null ? (
+      {visit.cancelled ? (
+        <Notice tone="note" title="This visit is cancelled" className="mt-6 max-w-xl">
+          {visit.cancelled.why}. Take it up again on its day.
+          <PlaceOfVisit visit={visit} />
+        </Notice>
+      ) : state.startedAtMs === null ? (
         visit.map ? (
-          <div className="mt-6 grid gap-x-14 gap-y-8 lg:grid-cols-2">
-            <div>
-              <h2 className="text-3xl">Ready to begin</h2>
-              <div className="mt-4 max-w-md">
-                <BottleChoice judged={judged} value={bottleId ?? ""} onChange={setPicked} />
-              </div>
-              <p className="mt-4 text-ink-2">
-                Anything in the eye? Lower lashes all under the pad? Look with the mirror before the first lash.
-              </p>
-              <Button size="bed" className="mt-5" onClick={() => void store.tap(visit.id, "started", { bottleId, air })}>
-                Begin the visit
-              </Button>
-            </div>
-            <LengthRows map={visit.map} />
-          </div>
+          <BeforeBeginning visit={visit} judged={judged} bottleId={bottleId} air={air} onBottle={setPicked} />
         ) : (
           <div className="mt-8">
             <Notice tone="note" title="No map is chosen for this visit yet" className="max-w-xl">
-              A visit begins from a map. Open one of the client&rsquo;s maps, or plan a new one, and go “to the chair” from it.
+              A visit begins from a map. Take the one worn last time, open another of the client&rsquo;s, or plan a new one.
             </Notice>
-            <div className="mt-4 flex gap-3">
-              <LinkButton href={`/clients/${visit.clientId}`}>To the client&rsquo;s maps</LinkButton>
+            <div className="mt-4 flex flex-wrap gap-3">
+              {visit.hasLastMap ? <LastMap visitId={visit.id} /> : null}
+              <LinkButton href={`/clients/${visit.clientId}`} tone={visit.hasLastMap ? "line" : "ivy"}>
+                To the client&rsquo;s maps
+              </LinkButton>
               <LinkButton href={`/clients/${visit.clientId}/map`} tone="line">
                 Plan a new one
               </LinkButton>
             </div>
+            <div className="mt-6 max-w-xl">
+              <Findings findings={visit.care.findings} />
+            </div>
+            <PlaceOfVisit visit={visit} />
           </div>
         )
       ) : running ? (

@@ -1,29 +1,19 @@
 import "server-only";
-import { and, asc, desc, eq, gte, inArray, lt, sql } from "drizzle-orm";
-import type { Brush } from "@/core/adhesive";
-import { seatOf, type LashMap } from "@/core/map";
-import type { Policy } from "@/core/policy";
+import { and, asc, desc, eq, gte, inArray, isNotNull, isNull, lt, ne } from "drizzle-orm";
+import type { LashMap } from "@/core/map";
 import { visitState, type KeptEvent, type VisitState } from "@/core/visit";
+import type { ServiceId } from "@/core/service";
 import {
+  chair,
   client,
-  lashMap,
   lashMapRevision,
   member as memberTable,
-  policy,
   room,
-  survey,
-  tray,
   visit,
   visitEvent,
-  type Service,
+  visitMark,
 } from "@/db/schema";
-import { airByMinute } from "@/features/air/history";
-import { airOf, sensorsNow } from "@/features/air/newestAir";
-import { standingOf } from "@/features/clients/standing";
-import { namesOf, openBottles, usedBottles } from "@/features/shelf/bottles";
-import { glueKnowledge } from "@/features/shelf/knowledge";
-import { inStudio, type StudioTransaction } from "@/server/inStudio";
-import type { Member } from "@/server/member";
+import type { StudioTransaction } from "@/server/inStudio";
 
 /** An agreed visit with what its events say of it. */
 export type VisitRow = {
@@ -35,21 +25,28 @@ export type VisitRow = {
   readonly roomId: string;
   readonly roomName: string;
   readonly roomVolumeM3: number;
-  readonly chair: number;
-  readonly service: Service;
+  readonly chairId: string;
+  readonly chairName: string;
+  readonly service: ServiceId;
   readonly startsAt: Date;
   readonly minutes: number;
+  readonly keepsTime: boolean;
+  readonly revision: number;
+  readonly cancelledAt: Date | null;
+  readonly cancelledWhy: string;
   readonly mapId: string | null;
-  readonly patchReason: string;
+  /** Why it goes ahead in spite of what was asked first, and for which findings that was written. */
+  readonly askReason: string;
+  readonly askKeys: readonly string[];
   readonly map: LashMap | null;
   readonly state: VisitState;
   readonly events: readonly KeptEvent[];
 };
 
-type Where = { day?: { from: Date; to: Date }; clientId?: string; visitId?: string };
+type Where = { day?: { from: Date; to: Date }; clientIds?: readonly string[]; visitId?: string; cancelled?: boolean };
 
-/** Visits of a day, a client, or one alone, earliest first, each with its map and events. */
-export async function visitsWhere(tx: StudioTransaction, { day, clientId, visitId }: Where): Promise<VisitRow[]> {
+/** Visits of a day, of clients, or one alone, earliest first, each with its map and events; cancelled ones only where asked for. */
+export async function visitsWhere(tx: StudioTransaction, { day, clientIds, visitId, cancelled = visitId !== undefined }: Where): Promise<VisitRow[]> {
   const rows = await tx
     .select({
       id: visit.id,
@@ -60,18 +57,25 @@ export async function visitsWhere(tx: StudioTransaction, { day, clientId, visitI
       roomId: visit.roomId,
       roomName: room.name,
       roomVolumeM3: room.volumeM3,
-      chair: visit.chair,
+      chairId: visit.chairId,
+      chairName: chair.name,
       service: visit.service,
       startsAt: visit.startsAt,
       minutes: visit.minutes,
+      keepsTime: visit.keepsTime,
+      revision: visit.revision,
+      cancelledAt: visit.cancelledAt,
+      cancelledWhy: visit.cancelledWhy,
       mapId: visit.mapId,
-      patchReason: visit.patchReason,
+      askReason: visit.askReason,
+      askKeys: visit.askKeys,
       map: lashMapRevision.document,
     })
     .from(visit)
     .innerJoin(client, and(eq(client.studioId, visit.studioId), eq(client.id, visit.clientId)))
     .innerJoin(memberTable, and(eq(memberTable.studioId, visit.studioId), eq(memberTable.id, visit.technicianId)))
     .innerJoin(room, and(eq(room.studioId, visit.studioId), eq(room.id, visit.roomId)))
+    .innerJoin(chair, and(eq(chair.studioId, visit.studioId), eq(chair.id, visit.chairId)))
     .leftJoin(
       lashMapRevision,
       and(
@@ -83,11 +87,13 @@ export async function visitsWhere(tx: StudioTransaction, { day, clientId, visitI
     .where(
       and(
         day ? and(gte(visit.startsAt, day.from), lt(visit.startsAt, day.to)) : undefined,
-        clientId ? eq(visit.clientId, clientId) : undefined,
+        clientIds ? inArray(visit.clientId, [...clientIds]) : undefined,
         visitId ? eq(visit.id, visitId) : undefined,
+        isNull(visit.withdrawnAt),
+        cancelled ? undefined : isNull(visit.cancelledAt),
       ),
     )
-    .orderBy(asc(visit.startsAt), asc(visit.chair));
+    .orderBy(asc(visit.startsAt), asc(chair.name));
   const events = await eventsOf(
     tx,
     rows.map((row) => row.id),
@@ -119,58 +125,24 @@ async function eventsOf(tx: StudioTransaction, visitIds: string[]): Promise<Map<
 
 /** Readings from a little before the start: the first lash stands in air that was read before it. */
 export const READ_BEFORE_MS = 15 * 60_000;
-const BRUSHES = 200;
 
-/** What came off at this member's last counted brushes. */
-async function pastBrushes(tx: StudioTransaction, memberId: string): Promise<Brush[]> {
-  const rows = await tx
-    .select({ payload: visitEvent.payload })
-    .from(visitEvent)
-    .where(and(eq(visitEvent.memberId, memberId), eq(visitEvent.type, "checked"), sql`${visitEvent.payload}->>'off' is not null`))
-    .orderBy(desc(visitEvent.at))
-    .limit(BRUSHES);
-  return rows.map(({ payload }) => payload as Brush);
+/** What happened at a visit although something stood against it. */
+export async function marksOf(tx: StudioTransaction, visitId: string) {
+  return tx
+    .select({ key: visitMark.key, weight: visitMark.weight, words: visitMark.words })
+    .from(visitMark)
+    .where(eq(visitMark.visitId, visitId))
+    .orderBy(asc(visitMark.createdAt));
 }
 
-async function readSeat(tx: StudioTransaction, mapId: string, map: LashMap, held: Policy) {
-  const [found] = await tx
-    .select({ survey: survey.document })
-    .from(lashMap)
-    .innerJoin(survey, and(eq(survey.studioId, lashMap.studioId), eq(survey.id, lashMap.surveyId)))
-    .where(eq(lashMap.id, mapId));
-  if (!found) return null;
-  const trays = await tx.select({ document: tray.document }).from(tray);
-  return seatOf(map, { survey: found.survey, policy: held, trays: trays.map(({ document }) => document) });
-}
-
-/** One visit for its workspace, or null when it is not in this studio. */
-export function visitPage(me: Member, visitId: string, today: string, now: Date) {
-  return inStudio(me, async (tx) => {
-    const [row] = await visitsWhere(tx, { visitId });
-    if (!row) return null;
-    const [held] = await tx.select().from(policy);
-    const sensors = await sensorsNow(tx, row.roomId);
-    const begun = row.state.startedAtMs;
-    const until = row.state.finishedAtMs ?? now.getTime();
-    const bottles = await openBottles(tx);
-    const bottlesUsed = await usedBottles(tx, [row.state]);
-    return {
-      visit: row,
-      bottles,
-      names: namesOf([...bottles, ...bottlesUsed]),
-      bottlesUsed,
-      air: airOf(sensors, now.getTime()),
-      readings: begun === null ? [] : await airByMinute(tx, sensors, new Date(begun - READ_BEFORE_MS), new Date(until)),
-      knowledge: await glueKnowledge(tx, me.id),
-      brushes: await pastBrushes(tx, me.id),
-      seat: row.map && row.mapId ? await readSeat(tx, row.mapId, row.map, held!.document) : null,
-      policy: held!.document,
-      // A visit in the past is judged as of its own day.
-      standing: await standingOf(
-        tx,
-        row.clientId,
-        row.state.startedAtMs === null ? today : new Date(row.state.startedAtMs).toISOString().slice(0, 10),
-      ),
-    };
-  });
+/** The map a client wore last, and which save of it; null where they have worn none. */
+export async function lastMapOf(tx: StudioTransaction, clientId: string, exceptVisitId: string) {
+  const [worn] = await tx
+    .select({ mapId: visit.mapId, mapRevision: visit.mapRevision })
+    .from(visit)
+    .innerJoin(visitEvent, and(eq(visitEvent.studioId, visit.studioId), eq(visitEvent.visitId, visit.id), eq(visitEvent.type, "started")))
+    .where(and(eq(visit.clientId, clientId), ne(visit.id, exceptVisitId), isNotNull(visit.mapId), isNull(visit.withdrawnAt)))
+    .orderBy(desc(visit.startsAt))
+    .limit(1);
+  return worn?.mapId && worn.mapRevision ? { mapId: worn.mapId, mapRevision: worn.mapRevision } : null;
 }

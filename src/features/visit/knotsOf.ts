@@ -2,9 +2,9 @@ import type { VisitState } from "@/core/visit";
 import type { Knot } from "./Knots";
 
 /** How far along the order of work a visit is; what was passed undone stays visibly open. */
-export function knotsOf(visit: { readonly hasMap: boolean; readonly patchTestHeld: boolean }, state: VisitState): Knot[] {
+export function knotsOf(visit: { readonly hasMap: boolean; readonly asked: boolean }, state: VisitState): Knot[] {
   const done: readonly (readonly [string, boolean, boolean])[] = [
-    ["Consult", visit.patchTestHeld, !visit.patchTestHeld],
+    ["Consult", visit.asked, !visit.asked],
     ["Survey", visit.hasMap, false],
     ["Map", visit.hasMap, false],
     ["Room", state.startAir !== null, state.startedAtMs !== null && state.startAir === null],

@@ -12,7 +12,7 @@ export type RunningVisit = {
   readonly id: string;
   readonly clientId: string;
   readonly clientName: string;
-  readonly chair: number;
+  readonly chairName: string;
   readonly mine: boolean;
   readonly events: readonly KeptEvent[];
   /** When the eyes may open as it looks now, ms; null while placing goes on. */
@@ -38,7 +38,7 @@ export function runningVisits(me: Member, now: Date): Promise<RunningVisit[]> {
         id: row.id,
         clientId: row.clientId,
         clientName: row.clientName,
-        chair: row.chair,
+        chairName: row.chairName,
         mine: row.technicianId === me.id || touched.has(row.id),
         events: row.events,
         eyesMayAtMs: await eyesMayAtMs(tx, row, now),

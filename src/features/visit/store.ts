@@ -1,6 +1,6 @@
 import { CLOCKS_APART_MS, clocksApartMs, trueTime, type KeptEvent, type TimeAnchor, type TrueTime, type VisitEvent } from "@/core/visit";
 import type { RunningVisit } from "./running";
-import { newId } from "./newId";
+import { newId } from "@/ui/newId";
 import type { Tablet } from "./tablet";
 
 export type Reach = "safe" | "sending" | "no server" | "signed out";
@@ -148,7 +148,13 @@ export class VisitStore {
         return;
       }
       if (response.status >= 500 || response.status === 429) throw new Error(String(response.status));
-      const answer = (await response.json()) as { kept?: { id: string; serverTime: string }[]; unknown?: string[]; message?: string };
+      const answer = (await response.json()) as {
+        kept?: { id: string; serverTime: string }[];
+        unknown?: string[];
+        refused?: { id: string | null; why: string }[];
+        message?: string;
+      };
+      const refusedFor = new Map((answer.refused ?? []).map((one) => [one.id, one.why]));
       const acknowledged = new Map((answer.kept ?? []).map((row) => [row.id, row.serverTime]));
       const refused = [...this.snapshot.refused];
       for (const event of batch) {
@@ -158,7 +164,7 @@ export class VisitStore {
           this.known.set(event.id, kept);
           await this.onTablet(() => this.tablet.acknowledge(kept));
         } else {
-          const why = answer.message ?? "the visit is not in this studio";
+          const why = refusedFor.get(event.id) ?? answer.message ?? "the visit is not in this studio";
           refused.push(`${event.type}: ${why}`);
           await this.onTablet(() => this.tablet.keepWaiting({ ...event, refused: why }));
         }

@@ -3,8 +3,11 @@ import type { RoomAir } from "@/core/air";
 import type { Technique } from "@/core/lash";
 import type { LashMap, Seat } from "@/core/map";
 import type { Policy } from "@/core/policy";
+import type { ServiceId } from "@/core/service";
 import type { KeptEvent } from "@/core/visit";
+import type { CareProps } from "@/features/care/careProps";
 import type { GlueKnowledge } from "@/features/shelf/knowledge";
+import type { Mark } from "./Marks";
 import type { OpenBottle, UsedBottle } from "@/features/shelf/bottles";
 
 /** Everything a visit's screens are drawn from, as the server read it. */
@@ -12,8 +15,8 @@ export type VisitProps = {
   readonly id: string;
   readonly clientId: string;
   readonly clientName: string;
-  readonly service: string;
-  readonly chair: number;
+  readonly service: ServiceId;
+  readonly chairName: string;
   readonly roomId: string;
   readonly roomName: string;
   readonly roomVolumeM3: number;
@@ -25,7 +28,14 @@ export type VisitProps = {
   readonly map: LashMap | null;
   readonly mapId: string | null;
   readonly technique: Technique;
-  readonly patch: { readonly held: boolean; readonly words: string; readonly reason: string };
+  readonly care: CareProps;
+  readonly marks: readonly Mark[];
+  readonly reason: string;
+  /** ISO day it is agreed for, in the studio's zone. */
+  readonly isoDay: string;
+  /** The client has worn a map before that this visit can take. */
+  readonly hasLastMap: boolean;
+  readonly cancelled: { readonly why: string } | null;
   readonly events: readonly KeptEvent[];
   readonly bottles: readonly OpenBottle[];
   readonly bottlesUsed: readonly UsedBottle[];

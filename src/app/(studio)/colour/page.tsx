@@ -12,11 +12,11 @@ export default async function ColourPage() {
   const { visits, protocols, products, shields } = await colourOverview(member, now);
   return (
     <ColourOverview
-      visits={visits.map(({ id, clientName, service, roomName, chair, startsAt, events }) => ({
+      visits={visits.map(({ id, clientName, service, roomName, chairName, startsAt, events }) => ({
         id,
         clientName,
         service,
-        where: `${roomName.toLowerCase()}, chair ${chair}`,
+        where: `${roomName}, ${chairName}`,
         time: formatIn(member.timeZone, startsAt, "HH:mm"),
         events,
       }))}

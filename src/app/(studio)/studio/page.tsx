@@ -2,6 +2,7 @@ import type { Metadata } from "next";
 import { studioPage } from "@/features/studio/data";
 import { Hygrometers } from "@/features/studio/Hygrometers";
 import { People } from "@/features/studio/People";
+import { Rooms } from "@/features/studio/Rooms";
 import { PolicyForm } from "@/features/studio/PolicyForm";
 import { mayActAs, requireMember } from "@/server/member";
 import { ago } from "@/server/studioTime";
@@ -10,7 +11,7 @@ export const metadata: Metadata = { title: "Studio" };
 
 export default async function StudioPage() {
   const member = await requireMember();
-  const { policy, revision, people, rooms, sensors } = await studioPage(member);
+  const { policy, revision, people, rooms, chairs, sensors } = await studioPage(member);
   const isOwner = mayActAs(member, "owner");
   const now = new Date();
   return (
@@ -29,9 +30,10 @@ export default async function StudioPage() {
         </section>
         <div className="space-y-10">
           <People people={people} mayAdd={isOwner} />
+          <Rooms rooms={rooms} chairs={chairs} mayChange={isOwner} />
           <Hygrometers
             sensors={sensors.map((sensor) => ({ ...sensor, last: sensor.last ? ago(sensor.last, now) : null }))}
-            rooms={rooms}
+            rooms={rooms.filter(({ closed }) => !closed)}
             mayChange={isOwner}
           />
         </div>

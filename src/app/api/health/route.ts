@@ -1,5 +1,5 @@
 /** Answers as soon as the app can; says nothing about anyone. */
-export function GET() {
+export function GET(request: Request) {
   return Response.json({ ok: true });
 }
 export const dynamic = "force-static";

@@ -4,5 +4,5 @@ import { guarded } from "@/server/respond";
 export const dynamic = "force-dynamic";
 
 export function GET(request: Request) {
-  return guarded(() => liveStream(request));
+  return guarded(request, () => liveStream(request));
 }

@@ -2,6 +2,7 @@ import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { ClientView } from "@/features/clients/ClientView";
 import { clientPage } from "@/features/clients/data";
+import { careDates } from "@/features/clients/careDates";
 import { leavesOf } from "@/features/clients/leaves";
 import { mayActAs, requireMember } from "@/server/member";
 import { idOr404 } from "@/server/params";
@@ -19,8 +20,13 @@ export default async function ClientPage({ params }: { params: Promise<{ clientI
     <ClientView
       page={page}
       leaves={leavesOf(page.visits, page.bottles, page.water, member.timeZone, now)}
-      dates={{ since: formatIn(member.timeZone, page.person.createdAt, "MMMM yyyy"), maps: page.maps.map((map) => day(map.savedAt)) }}
+      dates={{
+        since: formatIn(member.timeZone, page.person.createdAt, "MMMM yyyy"),
+        maps: page.maps.map((map) => day(map.savedAt)),
+        ...careDates(page, member.timeZone, now),
+      }}
       mayPutAway={mayActAs(member, "technician")}
+      mayLiftReactions={mayActAs(member, "owner")}
     />
   );
 }

@@ -5,11 +5,11 @@ import { guarded, readBody } from "@/server/respond";
 const MAX_BYTES = 16 * 1024;
 
 export function GET(request: Request) {
-  return guarded(() => auth().handler(request));
+  return guarded(request, () => auth().handler(request));
 }
 
 export function POST(request: Request) {
-  return guarded(async () => {
+  return guarded(request, async () => {
     const read = await readBody(request, MAX_BYTES);
     if (!read.ok) return read.response;
     const { url, method, headers } = request;

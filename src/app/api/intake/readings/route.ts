@@ -2,5 +2,5 @@ import { takeReadings } from "@/features/air/intake";
 import { guarded } from "@/server/respond";
 
 export function POST(request: Request) {
-  return guarded(() => takeReadings(request));
+  return guarded(request, () => takeReadings(request));
 }

@@ -1,6 +1,6 @@
 import { givePicture } from "@/features/pictures/intake";
 import { guarded } from "@/server/respond";
 
-export function GET(_: Request, { params }: { params: Promise<{ id: string }> }) {
-  return guarded(async () => givePicture((await params).id));
+export function GET(request: Request, { params }: { params: Promise<{ id: string }> }) {
+  return guarded(request, async () => givePicture((await params).id));
 }

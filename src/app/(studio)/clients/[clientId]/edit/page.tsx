@@ -20,7 +20,7 @@ export default async function EditClientPage({ params }: { params: Promise<{ cli
         known={{
           id: person.id,
           seenAt: person.updatedAt.toISOString(),
-          form: { name: person.name, contact: person.contact, notes: person.notes },
+          form: { name: person.name, contact: person.contact, notes: person.notes, bornOn: person.bornOn ?? "" },
         }}
       />
     </>

@@ -2,5 +2,5 @@ import { takePicture } from "@/features/pictures/intake";
 import { guarded } from "@/server/respond";
 
 export function POST(request: Request, { params }: { params: Promise<{ clientId: string }> }) {
-  return guarded(async () => takePicture(request, (await params).clientId));
+  return guarded(request, async () => takePicture(request, (await params).clientId));
 }

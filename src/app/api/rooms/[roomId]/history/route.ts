@@ -3,5 +3,5 @@ import { guarded } from "@/server/respond";
 
 export async function GET(request: Request, { params }: { params: Promise<{ roomId: string }> }) {
   const { roomId } = await params;
-  return guarded(() => giveHistory(request, roomId));
+  return guarded(request, () => giveHistory(request, roomId));
 }

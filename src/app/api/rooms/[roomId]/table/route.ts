@@ -3,5 +3,5 @@ import { guarded } from "@/server/respond";
 
 export async function POST(request: Request, { params }: { params: Promise<{ roomId: string }> }) {
   const { roomId } = await params;
-  return guarded(() => takeTable(request, roomId));
+  return guarded(request, () => takeTable(request, roomId));
 }

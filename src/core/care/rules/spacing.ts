@@ -1,0 +1,54 @@
+import type { Treated } from "../../service";
+import { finding, type CareRule } from "../facts";
+import { spanWords } from "../spanWords";
+import { newestOf, spacingAgainst, spacingOf, wornAt } from "../spacing";
+
+const LASHES: Treated["part"] = "lashes";
+
+const where = { here: "", elsewhere: " elsewhere", agreed: " by then" } as const;
+
+/** Too soon after what was done to the same hair. */
+export const spacing: CareRule = (service, facts, rules) =>
+  spacingAgainst(service.counts, facts.past, facts.atMs, rules.spacing).map(({ id, weight, hours, until, before }) => {
+    const words = spacingOf(id).words;
+    return finding(
+      "spacing",
+      weight,
+      `${service.parts.includes(LASHES) && spacingOf(id).then.part === LASHES ? "Lashes" : "Brows"} ${words} ${spanWords(hours)} before${where[before.standing]}: ${weight === "stop" ? "not" : "asked about"} before ${spanWords(until)}.`,
+      `${id} ${before.atMs}`,
+    );
+  });
+
+/** No lift and no lash tint over extensions: off first, and the removal written down. */
+export const wornExtensions: CareRule = (service, facts) => {
+  const onThem = service.counts.some(({ treatment, part }) => part === LASHES && (treatment === "lift" || treatment === "tint"));
+  if (!onThem) return [];
+  const seen = facts.extensionsSeen;
+  const off = newestOf(facts.past, { treatment: "removal", part: LASHES }, facts.atMs);
+  const seenOn = seen?.on === true && !(off && off.atMs >= seen.atMs);
+  if (seenOn || wornAt(facts.past, facts.atMs, seen?.on === false ? seen.atMs : null))
+    return [
+      finding(
+        "wornExtensions",
+        "stop",
+        "Extensions are on, by the record: not over extensions. Take them off and write the removal down, or look, and note at the consultation that none are on.",
+      ),
+    ];
+  const lift = service.counts.some(({ treatment, part }) => part === LASHES && treatment === "lift");
+  return lift && off && off.atMs >= facts.dayStartMs
+    ? [finding("removedToday", "ask", "Extensions came off the same day: look at the lashes before lifting them.", String(off.atMs))]
+    : [];
+};
+
+/** What was done elsewhere to the same hair: what, and when. */
+export const elsewhere: CareRule = (service, facts) =>
+  (facts.consultation?.document.elsewhere ?? [])
+    .filter(({ part }) => service.parts.includes(part))
+    .map(({ treatment, part, on }) =>
+      finding(
+        "elsewhere",
+        "ask",
+        `${treatment === "lift" && part === "brows" ? "Lamination" : `${treatment[0]!.toUpperCase()}${treatment.slice(1)} of ${part}`} elsewhere, ${on ? `on ${on}` : "nobody knows when"}: ask with what, and how it went.`,
+        `${treatment} ${part} ${on ?? "?"}`,
+      ),
+    );

@@ -1,0 +1,28 @@
+import { serviceOf, type ServiceId } from "../service";
+import type { CareFacts, CareFinding, CareRules } from "./facts";
+import { CARE_RULES } from "./rules";
+
+const ORDER = { stop: 0, ask: 1, note: 2 } as const;
+
+/**
+ * What stands against a service for this client, stops first. The one answer for every way into a visit: booking, moving,
+ * beginning, planning, and whenever a product is added or changed. Nothing stands against practice on a mannequin head.
+ */
+export function standing(id: ServiceId, facts: CareFacts, rules: CareRules): CareFinding[] {
+  const service = { ...serviceOf(id), id };
+  if (!service.onClient) return [];
+  return CARE_RULES.flatMap((rule) => rule(service, facts, rules)).sort((a, b) => ORDER[a.weight] - ORDER[b.weight]);
+}
+
+export const stopsOf = (findings: readonly CareFinding[]): CareFinding[] => findings.filter(({ weight }) => weight === "stop");
+export const asksOf = (findings: readonly CareFinding[]): CareFinding[] => findings.filter(({ weight }) => weight === "ask");
+
+/** What is asked and signed at every visit, on the spot: an overview leaves it out. */
+const AT_THE_VISIT: readonly string[] = ["noConsultation", "noConsent"];
+export const beforeTheVisit = (findings: readonly CareFinding[]): CareFinding[] => findings.filter(({ rule }) => !AT_THE_VISIT.includes(rule));
+
+/** Whether a reason written before covers everything that is asked now. */
+export const isCovered = (findings: readonly CareFinding[], reason: string, keys: readonly string[]): boolean =>
+  reason.trim().length >= LEAST_REASON && asksOf(findings).every(({ key }) => keys.includes(key));
+/** A reason in fewer letters says nothing. */
+export const LEAST_REASON = 3;

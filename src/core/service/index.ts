@@ -1,0 +1,14 @@
+export { visitMinutes, type MinutesKnown, type VisitMinutes } from "./visitMinutes";
+export type { Service, Treatment, Treated, CareLine } from "./service";
+export {
+  SERVICES,
+  SERVICE_IDS,
+  serviceOf,
+  isByProtocol,
+  PROTOCOL_SERVICES,
+  SET_SERVICES,
+  CLIENT_SERVICES,
+  NO_LASH_LIGHTENING,
+  type ServiceId,
+  type ServiceKind,
+} from "./services";

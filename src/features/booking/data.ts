@@ -1,0 +1,97 @@
+import "server-only";
+import { and, asc, desc, eq, isNull } from "drizzle-orm";
+import { serviceOf, visitMinutes, type ServiceId, type VisitMinutes } from "@/core/service";
+import { mapFacts, mapTotals } from "@/core/map";
+import { chair, lashMap, lashMapRevision, member, policy, room, survey, tray, visit, visitEvent } from "@/db/schema";
+import { ownPace } from "@/features/map/ownPace";
+import type { StudioTransaction } from "@/server/inStudio";
+import type { Member } from "@/server/member";
+import { formatIn } from "@/server/studioTime";
+
+/** What a visit can be booked with: people, chairs in use, and the studio's day and hour now. */
+export type BookingOptions = {
+  readonly me: string;
+  readonly people: readonly { readonly id: string; readonly name: string; readonly role: string }[];
+  readonly chairs: readonly { readonly id: string; readonly name: string; readonly roomId: string; readonly roomName: string }[];
+  readonly today: string;
+  readonly time: string;
+};
+
+export async function bookingOptions(tx: StudioTransaction, me: Member, now: Date): Promise<BookingOptions> {
+  return {
+    me: me.id,
+    people: await tx
+      .select({ id: member.id, name: member.name, role: member.role })
+      .from(member)
+      .orderBy(asc(member.createdAt), asc(member.name)),
+    chairs: await tx
+      .select({ id: chair.id, name: chair.name, roomId: room.id, roomName: room.name })
+      .from(chair)
+      .innerJoin(room, and(eq(room.studioId, chair.studioId), eq(room.id, chair.roomId)))
+      .where(and(isNull(chair.closedAt), isNull(room.closedAt)))
+      .orderBy(asc(room.createdAt), asc(room.name), asc(chair.name)),
+    today: formatIn(me.timeZone, now, "yyyy-MM-dd"),
+    time: formatIn(me.timeZone, now, "HH:mm"),
+  };
+}
+
+const LAST = 24;
+
+/** Minutes of finished visits of a service, newest last, each with whose it was. */
+async function minutesTaken(tx: StudioTransaction, service: ServiceId, where: { readonly clientId?: string; readonly technicianId?: string }): Promise<number[]> {
+  const begun = tx.$with("begun").as(tx.select({ visitId: visitEvent.visitId, at: visitEvent.at }).from(visitEvent).where(eq(visitEvent.type, "started")));
+  const over = tx.$with("over").as(tx.select({ visitId: visitEvent.visitId, at: visitEvent.at }).from(visitEvent).where(eq(visitEvent.type, "finished")));
+  const rows = await tx
+    .with(begun, over)
+    .select({ from: begun.at, to: over.at })
+    .from(visit)
+    .innerJoin(begun, eq(begun.visitId, visit.id))
+    .innerJoin(over, eq(over.visitId, visit.id))
+    .where(
+      and(
+        eq(visit.service, service),
+        where.clientId ? eq(visit.clientId, where.clientId) : undefined,
+        where.technicianId ? eq(visit.technicianId, where.technicianId) : undefined,
+      ),
+    )
+    .orderBy(desc(visit.startsAt))
+    .limit(LAST);
+  return rows
+    .map(({ from, to }) => (to.getTime() - from.getTime()) / 60_000)
+    .filter((minutes) => minutes >= 5 && minutes <= 480)
+    .reverse();
+}
+
+/** Minutes proposed for a service, from this client's visits, their newest map at this hand's pace, and the hand's visits. */
+export async function proposedMinutes(
+  tx: StudioTransaction,
+  { service, clientId, technicianId }: { readonly service: ServiceId; readonly clientId: string | null; readonly technicianId: string },
+): Promise<VisitMinutes> {
+  const { workedBy, usualMinutes } = serviceOf(service);
+  return visitMinutes({
+    client: clientId ? await minutesTaken(tx, service, { clientId }) : [],
+    technician: await minutesTaken(tx, service, { technicianId }),
+    // A fill is a part of a map, and its own work comes later.
+    map: clientId && workedBy === "map" && service !== "fill" ? await mapMinutes(tx, clientId, technicianId) : null,
+    usual: usualMinutes,
+  });
+}
+
+async function mapMinutes(tx: StudioTransaction, clientId: string, technicianId: string): Promise<number | null> {
+  const [newest] = await tx
+    .select({ map: lashMapRevision.document, survey: survey.document })
+    .from(lashMap)
+    .innerJoin(
+      lashMapRevision,
+      and(eq(lashMapRevision.studioId, lashMap.studioId), eq(lashMapRevision.mapId, lashMap.id), eq(lashMapRevision.revision, lashMap.head)),
+    )
+    .innerJoin(survey, and(eq(survey.studioId, lashMap.studioId), eq(survey.id, lashMap.surveyId)))
+    .where(eq(lashMap.clientId, clientId))
+    .orderBy(desc(lashMapRevision.createdAt))
+    .limit(1);
+  if (!newest) return null;
+  const [held] = await tx.select().from(policy);
+  const trays = await tx.select({ document: tray.document }).from(tray);
+  const facts = mapFacts(newest.map, { survey: newest.survey, policy: held!.document, trays: trays.map(({ document }) => document) });
+  return mapTotals(facts, await ownPace(tx, technicianId, held!.document)).seconds / 60;
+}

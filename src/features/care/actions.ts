@@ -1,0 +1,278 @@
+"use server";
+import { and, desc, eq, isNull } from "drizzle-orm";
+import { refresh } from "next/cache";
+import { z } from "zod";
+import { addMonths, consentText, consultationSchema, mayLift, mayRead, PATCH_RESULTS, READ_AFTER_H } from "@/core/care";
+import { PATCH_FAMILIES } from "@/core/mixing";
+import { CLIENT_SERVICES, serviceOf, type ServiceId } from "@/core/service";
+import { client, consent, consultation, patchReading, patchTest, policy, product, adhesive, reactionLifting } from "@/db/schema";
+import { action, Refusal } from "@/server/action";
+import { inStudio, type StudioTransaction } from "@/server/inStudio";
+import { momentIn, todayIn } from "@/server/studioTime";
+
+const GONE = "This client is not in the studio (any more).";
+const services = CLIENT_SERVICES as [ServiceId, ...ServiceId[]];
+const day = z.iso.date("Give the day.");
+const time = z.iso.time({ precision: -1, error: "Give the hour, as 14:30." });
+const words = (most: number, empty: string) => z.string().trim().min(1, empty).max(most, `${most} characters at most.`);
+
+async function knownClient(tx: StudioTransaction, clientId: string) {
+  const [known] = await tx.select({ id: client.id, bornOn: client.bornOn }).from(client).where(eq(client.id, clientId));
+  if (!known) throw new Refusal(GONE);
+  return known;
+}
+
+/** A moment typed on the studio's clock, not later than now. */
+function pastMoment(timeZone: string, form: { day: string; time: string }): Date {
+  const moment = momentIn(timeZone, form.day, form.time);
+  if (!moment) throw new Refusal("There is no such hour on that day.", { time: "The clocks change then." });
+  if (moment.getTime() > Date.now() + 60_000) throw new Refusal("That is still to come.", { day: "Not in the future." });
+  if (moment.getTime() < Date.now() - 10 * 365 * 86_400_000) throw new Refusal("That is over ten years ago.", { day: "Within ten years." });
+  return moment;
+}
+
+/** The consultation, asked whole for a service. Never changed: the newest counts, and an allergy named once stands. */
+export const keepConsultation = action(
+  {
+    input: z.strictObject({
+      id: z.uuid(),
+      clientId: z.uuid(),
+      visitId: z.uuid().nullable(),
+      service: z.enum(services),
+      document: consultationSchema,
+      bornOn: z.union([z.iso.date("A date of birth."), z.literal("")]),
+    }),
+  },
+  async (me, { id, clientId, visitId, service, document, bornOn }) => {
+    const today = todayIn(me.timeZone, new Date());
+    if (bornOn && (bornOn > today || bornOn < "1900-01-01")) throw new Refusal("That is no date of birth.", { bornOn: "Between 1900 and today." });
+    const late = [document.operation?.on, document.operation?.releasedOn, ...document.elsewhere.map(({ on }) => on)].some((on) => on != null && on > today);
+    if (late) throw new Refusal("A day that was named is still to come.", { document: "Not in the future." });
+    await inStudio(me, async (tx) => {
+      await knownClient(tx, clientId);
+      if (bornOn) await tx.update(client).set({ bornOn }).where(eq(client.id, clientId));
+      await tx
+        .insert(consultation)
+        .values({ studioId: me.studioId, id, clientId, visitId, service, document, askedBy: me.id })
+        .onConflictDoNothing();
+    });
+    refresh();
+    return null;
+  },
+);
+
+/** Confirms the last answers with nothing changed: one tap, as long as they were asked whole not long ago, for this kind of service. */
+export const confirmConsultation = action(
+  { input: z.strictObject({ id: z.uuid(), clientId: z.uuid(), visitId: z.uuid().nullable(), service: z.enum(services) }) },
+  async (me, { id, clientId, visitId, service }) => {
+    await inStudio(me, async (tx) => {
+      const rows = await tx.select().from(consultation).where(eq(consultation.clientId, clientId)).orderBy(desc(consultation.createdAt));
+      const newest = rows[0];
+      if (!newest) throw new Refusal("There is nothing to confirm: the consultation has not been asked yet.");
+      const whole = rows.filter(({ confirms }) => confirms === null);
+      const kind = serviceOf(service).consultation;
+      if (kind && !whole.some((one) => one.service && serviceOf(one.service).consultation === kind))
+        throw new Refusal(`The consultation was never asked for a ${serviceOf(service).label}: ask it whole.`);
+      const [held] = await tx.select().from(policy);
+      if (addMonths(whole[0]?.createdAt.getTime() ?? 0, held!.document.consultationMonths) < Date.now())
+        throw new Refusal(`It was last asked whole over ${held!.document.consultationMonths} months ago: ask it whole.`);
+      await tx
+        .insert(consultation)
+        .values({
+          studioId: me.studioId,
+          id,
+          clientId,
+          visitId,
+          service,
+          // Looking is not answered: who confirms has not looked again.
+          document: { ...newest.document, extensionsOn: null },
+          confirms: newest.confirms ?? newest.id,
+          askedBy: me.id,
+        })
+        .onConflictDoNothing();
+    });
+    refresh();
+    return null;
+  },
+);
+
+/** A hand's line on a field of 300 by 90: moves and lines with whole or half numbers only. */
+const signatureSchema = z
+  .string()
+  .max(60_000, "This signature is too long; sign again.")
+  .regex(/^(?:[ML]-?\d{1,3}(?:\.\d)? -?\d{1,3}(?:\.\d)?)+$/, "Sign on the field first.");
+
+export const keepConsent = action(
+  {
+    input: z
+      .strictObject({
+        clientId: z.uuid(),
+        service: z.enum(services),
+        signedName: words(120, "Who signs?"),
+        signedBy: z.enum(["client", "guardian"]),
+        /** Empty where a sheet of paper was signed, which the studio keeps. */
+        signature: z.union([z.literal(""), signatureSchema]),
+        onPaper: z.boolean(),
+      })
+      .refine(({ signature, onPaper }) => onPaper === (signature === ""), { message: "Sign on the field first.", path: ["signature"] }),
+  },
+  async (me, { clientId, service, signedName, signedBy, signature }) => {
+    await inStudio(me, async (tx) => {
+      await knownClient(tx, clientId);
+      await tx.insert(consent).values({
+        studioId: me.studioId,
+        id: crypto.randomUUID(),
+        clientId,
+        service,
+        words: consentText(service),
+        signedName,
+        signedBy,
+        signature,
+        signedOn: todayIn(me.timeZone, new Date()),
+        takenBy: me.id,
+      });
+    });
+    refresh();
+    return null;
+  },
+);
+
+/** A test placed on skin, with its hour. Tests are only added. */
+export const placePatchTest = action(
+  {
+    input: z.strictObject({
+      id: z.uuid(),
+      clientId: z.uuid(),
+      family: z.enum(PATCH_FAMILIES),
+      productId: z.union([z.uuid(), z.literal("")]),
+      day,
+      time,
+      /** The leaflet says it is read at 24 h. */
+      leaflet24: z.boolean(),
+    }),
+  },
+  async (me, { id, clientId, family, productId, leaflet24, ...when }) => {
+    const placedAt = pastMoment(me.timeZone, when);
+    await inStudio(me, async (tx) => {
+      await knownClient(tx, clientId);
+      if (productId && !(await isOnShelf(tx, productId))) throw new Refusal("This product is not on the shelf.", { productId: "Choose another." });
+      await tx
+        .insert(patchTest)
+        .values({
+          studioId: me.studioId,
+          id,
+          clientId,
+          family,
+          productId: productId || null,
+          placedAt,
+          readAfterHours: leaflet24 ? 24 : READ_AFTER_H,
+          recordedBy: me.id,
+        })
+        .onConflictDoNothing();
+    });
+    refresh();
+    return null;
+  },
+);
+
+async function isOnShelf(tx: StudioTransaction, id: string): Promise<boolean> {
+  const [one] = await tx.select({ id: product.id }).from(product).where(eq(product.id, id));
+  const [other] = await tx.select({ id: adhesive.id }).from(adhesive).where(eq(adhesive.id, id));
+  return one !== undefined || other !== undefined;
+}
+
+/** What was seen of a test. Clear only from its hour on; a reaction at any time, by anybody, and it stands. */
+export const readPatchTest = action(
+  {
+    input: z.strictObject({
+      id: z.uuid(),
+      testId: z.uuid(),
+      result: z.enum(PATCH_RESULTS, "Choose what was seen."),
+      severe: z.boolean().nullable(),
+      day,
+      time,
+    }),
+  },
+  async (me, { id, testId, result, severe, ...when }) => {
+    const readAt = pastMoment(me.timeZone, when);
+    await inStudio(me, async (tx) => {
+      const [test] = await tx.select().from(patchTest).where(eq(patchTest.id, testId));
+      if (!test) throw new Refusal("This test is not on record.");
+      const early = mayRead({ placedAtMs: test.placedAt.getTime(), readAfterHours: test.readAfterHours }, result, readAt.getTime());
+      if (early) throw new Refusal(early, { result: early });
+      await tx
+        .insert(patchReading)
+        .values({ studioId: me.studioId, id, testId, readAt, result, severe: result === "reaction" ? severe : null, readBy: me.id })
+        .onConflictDoNothing();
+    });
+    refresh();
+    return null;
+  },
+);
+
+/** A reaction seen at work or told by the client, with no test: placed and read in one, and it stands all the same. */
+export const noteReaction = action(
+  {
+    input: z.strictObject({
+      id: z.uuid(),
+      readingId: z.uuid(),
+      clientId: z.uuid(),
+      family: z.enum(PATCH_FAMILIES),
+      productId: z.union([z.uuid(), z.literal("")]),
+      severe: z.boolean().nullable(),
+      day,
+      time,
+    }),
+  },
+  async (me, { id, readingId, clientId, family, productId, severe, ...when }) => {
+    const at = pastMoment(me.timeZone, when);
+    await inStudio(me, async (tx) => {
+      await knownClient(tx, clientId);
+      if (productId && !(await isOnShelf(tx, productId))) throw new Refusal("This product is not on the shelf.", { productId: "Choose another." });
+      const own = { studioId: me.studioId };
+      await tx
+        .insert(patchTest)
+        .values({ ...own, id, clientId, family, productId: productId || null, placedAt: at, recordedBy: me.id })
+        .onConflictDoNothing();
+      const [test] = await tx.select({ id: patchTest.id }).from(patchTest).where(and(eq(patchTest.clientId, clientId), eq(patchTest.family, family), eq(patchTest.placedAt, at), productId ? eq(patchTest.productId, productId) : isNull(patchTest.productId)));
+      await tx
+        .insert(patchReading)
+        .values({ ...own, id: readingId, testId: test?.id ?? id, readAt: at, result: "reaction", severe, readBy: me.id })
+        .onConflictDoNothing();
+    });
+    refresh();
+    return null;
+  },
+);
+
+/** The owner lifts one reaction for one named product, by a dermatologist's written finding; never after a grave one. */
+export const liftReaction = action(
+  {
+    input: z.strictObject({
+      id: z.uuid(),
+      readingId: z.uuid(),
+      productId: z.uuid("Name the one product."),
+      finding: z.string().trim().min(10, "What the dermatologist wrote, and when.").max(2000, "2,000 characters at most."),
+    }),
+    least: "owner",
+  },
+  async (me, { id, readingId, productId, finding }) => {
+    await inStudio(me, async (tx) => {
+      const [found] = await tx
+        .select({ result: patchReading.result, severe: patchReading.severe, family: patchTest.family })
+        .from(patchReading)
+        .innerJoin(patchTest, eq(patchTest.id, patchReading.testId))
+        .where(eq(patchReading.id, readingId));
+      if (!found) throw new Refusal("This reaction is not on record.");
+      const why = mayLift(found);
+      if (why) throw new Refusal(why);
+      if (!(await isOnShelf(tx, productId))) throw new Refusal("This product is not on the shelf.", { productId: "Choose another." });
+      await tx
+        .insert(reactionLifting)
+        .values({ studioId: me.studioId, id, readingId, productId, finding, liftedBy: me.id })
+        .onConflictDoNothing();
+    });
+    refresh();
+    return null;
+  },
+);

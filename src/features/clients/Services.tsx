@@ -1,0 +1,111 @@
+"use client";
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+import type { CareFinding } from "@/core/care";
+import { CLIENT_SERVICES, NO_LASH_LIGHTENING, SERVICES, type ServiceId } from "@/core/service";
+import { sentence } from "@/core/units";
+import { BookingSheet, type BookingStart } from "@/features/booking/BookingSheet";
+import type { BookingOptions } from "@/features/booking/data";
+import { openVisit } from "@/features/visit/actions";
+import { Button, Dialog, Notice, Verdict } from "@/ui";
+import { newId } from "@/ui/newId";
+
+export type ServiceStanding = { readonly service: ServiceId; readonly findings: readonly CareFinding[] };
+
+const TONES = { stop: "stop", ask: "look", note: "note" } as const;
+
+/** Every service, what stands against it today, and the two ways on: begin it now, or book it. */
+export function Services({
+  client,
+  standings,
+  options,
+}: {
+  client: { readonly id: string; readonly name: string };
+  standings: readonly ServiceStanding[];
+  options: BookingOptions;
+}) {
+  const router = useRouter();
+  const [booking, setBooking] = useState<BookingStart | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const [warning, setWarning] = useState<{ readonly visitId: string; readonly words: string } | null>(null);
+  const [busy, setBusy] = useState(false);
+  // One id a service and page: a second tap is the same visit.
+  const [ids] = useState(() => Object.fromEntries(CLIENT_SERVICES.map((service) => [service, newId()])) as Record<ServiceId, string>);
+
+  const begin = async (service: ServiceId) => {
+    setBusy(true);
+    const result = await openVisit({ visitId: ids[service], clientId: client.id, service }).catch(() => null);
+    setBusy(false);
+    if (!result?.ok) return setProblem(result?.message ?? "The server did not answer. Try again.");
+    const { visitId, warning: words } = result.data;
+    if (words) setWarning({ visitId, words });
+    else router.push(`/visits/${visitId}`);
+  };
+  return (
+    <section aria-label="Services" className="mt-8">
+      <h2 className="text-2xl">Services, and what stands against them today</h2>
+      {problem ? <Notice tone="stop" title={problem} className="mt-3" /> : null}
+      <ul className="mt-2 border-t border-line">
+        {standings.map(({ service, findings }) => (
+          <li key={service} className="grid grid-cols-[minmax(0,1fr)_auto] items-start gap-x-4 border-b border-line py-1.5 sm:grid-cols-[11rem_minmax(0,1fr)_auto]">
+            <span className="pt-1 font-semibold">{sentence(SERVICES[service].label)}</span>
+            <span className="order-last col-span-2 text-[0.9375rem] sm:order-none sm:col-span-1 sm:pt-1">
+              <Gravest findings={findings} />
+            </span>
+            <span className="-mr-4 flex justify-end whitespace-nowrap">
+              <Button tone="plain" disabled={busy || findings.some(({ weight }) => weight === "stop")} onClick={() => void begin(service)}>
+                Begin
+              </Button>
+              <Button
+                tone="plain"
+                onClick={() => setBooking({ client, service, day: options.today, time: nextQuarter(options.time), technicianId: options.me })}
+              >
+                Book
+              </Button>
+            </span>
+          </li>
+        ))}
+      </ul>
+      <p className="mt-2 text-sm text-ink-2">{NO_LASH_LIGHTENING}</p>
+      {booking ? <BookingSheet start={booking} options={options} onClose={() => setBooking(null)} onBooked={() => router.refresh()} /> : null}
+      <Dialog open={warning !== null} onOpenChange={(open) => !open && setWarning(null)} title="Something is booked then">
+        <Notice tone="look" title={warning?.words ?? ""}>
+          A walk-in keeps nobody’s time. Move it on its page if it is in the way.
+        </Notice>
+        <Button className="mt-4" onClick={() => warning && router.push(`/visits/${warning.visitId}`)}>
+          To the visit
+        </Button>
+      </Dialog>
+    </section>
+  );
+}
+
+/** What weighs most, whole; how much more there is, opened by a touch. What is only asked on the day is not counted. */
+function Gravest({ findings }: { findings: readonly CareFinding[] }) {
+  const [first, ...rest] = findings;
+  if (!first) return <Verdict tone="good">nothing</Verdict>;
+  return (
+    <>
+      <Verdict tone={TONES[first.weight]}>{first.words}</Verdict>
+      {rest.length > 0 ? (
+        <details>
+          <summary className="text-sm text-ink-2">{rest.length} more</summary>
+          <ul>
+            {rest.map(({ key, weight, words }) => (
+              <li key={key}>
+                <Verdict tone={TONES[weight]}>{words}</Verdict>
+              </li>
+            ))}
+          </ul>
+        </details>
+      ) : null}
+    </>
+  );
+}
+
+/** The next quarter of an hour on the clock. `nextQuarter("10:07")` → "10:15" */
+export function nextQuarter(time: string): string {
+  const [hour, minute] = time.split(":").map(Number) as [number, number];
+  const minutes = Math.min(23 * 60 + 45, Math.ceil((hour * 60 + minute) / 15) * 15);
+  return `${String(Math.floor(minutes / 60)).padStart(2, "0")}:${String(minutes % 60).padStart(2, "0")}`;
+}

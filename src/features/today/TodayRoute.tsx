@@ -1,0 +1,103 @@
+import { addDays, format, parseISO } from "date-fns";
+import { z } from "zod";
+import { hourIn } from "@/features/air/history";
+import { requireMember } from "@/server/member";
+import { dayIn, formatIn, todayIn } from "@/server/studioTime";
+import { dayPage, type DayVisit } from "./data";
+import type { DayLine } from "./dayLine";
+import { TodayView } from "./TodayView";
+import { bottleWords, roomWords } from "./wishWords";
+
+const wishOrder = { stop: 0, look: 1, note: 2, good: 3 } as const;
+
+/** A day of the studio: today where none is named. */
+export async function TodayRoute({ day: asked, openId, withdrawnId }: { day?: string | undefined; openId?: string | undefined; withdrawnId?: string | undefined }) {
+  const member = await requireMember();
+  const now = new Date();
+  const today = todayIn(member.timeZone, now);
+  const day = z.iso.date().safeParse(asked).success ? asked! : today;
+  const { visits, cancelled, options } = await dayPage(member, day, now);
+  const minuteOf = (moment: Date) => {
+    const [hour, minute] = formatIn(member.timeZone, moment, "HH:mm").split(":").map(Number) as [number, number];
+    return hour * 60 + minute;
+  };
+  const time = (moment: Date) => formatIn(member.timeZone, moment, "HH:mm");
+  const nowHour = hourIn(member.timeZone, now);
+  const lineOf = ({ visit, findings, map, mayTakeLastMap, wish }: DayVisit): DayLine => {
+    const { state } = visit;
+    const fromMin = minuteOf(visit.startsAt);
+    const room = wish && roomWords(wish, nowHour);
+    const bottle = wish && bottleWords(wish);
+    return {
+      id: visit.id,
+      revision: visit.revision,
+      clientId: visit.clientId,
+      clientName: visit.clientName,
+      service: visit.service,
+      technicianId: visit.technicianId,
+      technicianName: visit.technicianName,
+      chairId: visit.chairId,
+      place: `${visit.roomName}, ${visit.chairName}`,
+      state: state.finishedAtMs !== null ? "done" : state.startedAtMs !== null ? "running" : "ahead",
+      fromMin,
+      toMin: Math.max(fromMin + 10, fromMin + visit.minutes),
+      minutes: visit.minutes,
+      really:
+        state.startedAtMs === null
+          ? null
+          : { from: time(new Date(state.startedAtMs)), to: state.finishedAtMs === null ? null : time(new Date(state.finishedAtMs)) },
+      findings,
+      map,
+      mayTakeLastMap,
+      isWalkIn: !visit.keepsTime && state.finishedAtMs === null,
+      wishes: [...(room ? [room] : []), ...(bottle ? [{ ...bottle, word: "" }] : [])].sort((a, b) => wishOrder[a.tone] - wishOrder[b.tone]),
+    };
+  };
+  const lines = visits.map(lineOf);
+  const own = lines.filter((line) => line.technicianId === member.id && line.state !== "done");
+  const next = own.find(({ state }) => state === "running") ?? own[0];
+  const people = options.people.map(({ id, name }) => {
+    const usual = visits.find(({ visit }) => visit.technicianId === id)?.visit;
+    return { id, name, place: usual ? `${usual.roomName}, ${usual.chairName}` : "", chairId: usual?.chairId ?? null };
+  });
+  const beside = (days: number) => format(addDays(parseISO(day), days), "yyyy-MM-dd");
+  return (
+    <TodayView
+      key={`${day} ${openId ?? ""}`}
+      title={formatIn(member.timeZone, dayIn(member.timeZone, day).from, day.slice(0, 4) === today.slice(0, 4) ? "EEEE d MMMM" : "EEEE d MMMM yyyy")}
+      day={day}
+      isToday={day === today}
+      days={{ before: beside(-1), after: beside(1), today }}
+      summary={summaryOf(lines)}
+      people={people}
+      lines={lines}
+      cancelled={cancelled.map(({ id, clientName, startsAt, service, cancelledWhy }) => ({ id, clientName, from: time(startsAt), service, why: cancelledWhy }))}
+      nextId={next?.id ?? null}
+      nowMin={day === today ? minuteOf(now) : null}
+      options={options}
+      openId={openId ?? null}
+      withdrawnId={withdrawnId ?? null}
+    />
+  );
+}
+
+/** The day in a few words: how many, how many done, how many something stands against. */
+function summaryOf(lines: readonly DayLine[]): string {
+  const count = (found: readonly DayLine[], one: string, many: string) => (found.length === 0 ? "" : `${found.length} ${found.length === 1 ? one : many}`);
+  const open = lines.filter(({ state }) => state !== "done");
+  return [
+    count(lines, "visit", "visits"),
+    count(
+      lines.filter(({ state }) => state === "done"),
+      "done",
+      "done",
+    ),
+    count(
+      open.filter(({ findings }) => findings.some(({ weight }) => weight === "stop")),
+      "stopped",
+      "stopped",
+    ),
+  ]
+    .filter(Boolean)
+    .join(", ");
+}

@@ -1,0 +1,20 @@
+"use client";
+import { useEffect } from "react";
+import { giveReason } from "./actions";
+import { useDraft } from "./useDraft";
+
+/** Where a reason waits that was written while no server was in reach. */
+export const reasonDraft = (visitId: string) => `reason ${visitId}`;
+
+/** Sends a reason that was written without a server, once there is one again. Draws nothing. */
+export function LateReason({ visitId, reach }: { visitId: string; reach: string }) {
+  const { found, drop } = useDraft(reasonDraft(visitId));
+  const words = typeof found?.document === "string" ? found.document : "";
+  useEffect(() => {
+    if (words === "" || reach !== "safe") return;
+    void giveReason({ visitId, reason: words })
+      .then((result) => (result.ok ? drop() : undefined))
+      .catch(() => undefined);
+  }, [visitId, words, reach, drop]);
+  return null;
+}

@@ -1,0 +1,170 @@
+"use server";
+import { and, eq } from "drizzle-orm";
+import { refresh } from "next/cache";
+import { z } from "zod";
+import { airSchema } from "@/core/air";
+import { CLIENT_SERVICES, isByProtocol, serviceOf, SET_SERVICES, type ServiceId } from "@/core/service";
+import { lashMap, lashMapRevision, visit, visitEvent } from "@/db/schema";
+import { action, Refusal } from "@/server/action";
+import { inStudio, type StudioTransaction } from "@/server/inStudio";
+import { momentIn } from "@/server/studioTime";
+import { LEAST_REASON } from "@/core/care";
+import { lastMapOf, marksOf } from "./data";
+import { bottlesAsProducts, keepReason, passOrRefuse, standingFor } from "./door";
+import { beginVisit, bookVisit, cancelVisit, knownClient, knownVisit, moveVisit, openToday, withdrawVisit } from "./life";
+
+const services = CLIENT_SERVICES as [ServiceId, ...ServiceId[]];
+const reason = z.string().trim().max(2000, "2,000 characters at most.");
+const minutes = z.int("Whole minutes.").min(5, "Five minutes at least.").max(720, "Twelve hours at most.");
+/** A day and an hour on the studio's clock. */
+const when = { day: z.iso.date("Give the day."), time: z.iso.time({ precision: -1, error: "Give the hour, as 14:30." }) };
+const place = { technicianId: z.uuid("Choose who does it."), chairId: z.uuid("Choose a chair."), minutes, ...when };
+
+function startOf(timeZone: string, { day, time }: { day: string; time: string }): Date {
+  const startsAt = momentIn(timeZone, day, time);
+  if (!startsAt) throw new Refusal("There is no such hour on that day.", { time: "The clocks change then; choose another." });
+  if (Math.abs(startsAt.getTime() - Date.now()) > 3 * 365 * 86_400_000) throw new Refusal("That is more than three years away.", { day: "Nearer." });
+  return startsAt;
+}
+
+/** Books a visit. Sending the same id twice books once. */
+export const book = action({ input: z.strictObject({ id: z.uuid(), clientId: z.uuid("Choose a client."), service: z.enum(services), ...place }) }, async (me, form) => {
+  const { day, time, ...rest } = form;
+  const { findings } = await inStudio(me, (tx) => bookVisit(tx, me, new Date(), { ...rest, startsAt: startOf(me.timeZone, { day, time }) }));
+  refresh();
+  return { visitId: form.id, findings };
+});
+
+/** What would stand against a booking, before it is made. */
+export const lookAtBooking = action({ input: z.strictObject({ clientId: z.uuid(), service: z.enum(services), visitId: z.uuid().optional(), ...when }) }, (me, form) =>
+  inStudio(me, async (tx) => {
+    const now = new Date();
+    const at = startOf(me.timeZone, form);
+    await knownClient(tx, form.clientId);
+    return { findings: await standingFor(tx, me, now, { service: form.service, clientId: form.clientId, visitId: form.visitId ?? null, at: at > now ? at : now }) };
+  }),
+);
+
+export const move = action(
+  { input: z.strictObject({ id: z.uuid(), revision: z.int().min(1), service: z.enum(services).optional(), ...place }) },
+  async (me, { day, time, service, ...rest }) => {
+    const moved = await inStudio(me, (tx) =>
+      moveVisit(tx, me, new Date(), { ...rest, ...(service ? { service } : {}), startsAt: startOf(me.timeZone, { day, time }) }),
+    );
+    refresh();
+    return moved;
+  },
+);
+
+export const cancel = action(
+  { input: z.strictObject({ id: z.uuid(), why: z.string().trim().max(500, "500 characters at most."), back: z.boolean() }) },
+  async (me, form) => {
+    await inStudio(me, (tx) => cancelVisit(tx, me, new Date(), form));
+    refresh();
+    return null;
+  },
+);
+
+export const withdraw = action({ input: z.strictObject({ id: z.uuid(), back: z.boolean() }) }, async (me, form) => {
+  await inStudio(me, (tx) => withdrawVisit(tx, new Date(), form));
+  refresh();
+  return null;
+});
+
+/** Opens the client's visit of today for a service: the agreed one that is not over, or a walk-in at once. */
+export const openVisit = action(
+  { input: z.strictObject({ visitId: z.uuid(), clientId: z.uuid(), service: z.enum(services) }) },
+  (me, { visitId, clientId, service }) =>
+    inStudio(me, (tx) =>
+      openToday(tx, me, new Date(), {
+        visitId,
+        clientId,
+        services: [service],
+        until: isByProtocol(service) ? "finished" : "started",
+        fresh: { service, minutes: serviceOf(service).usualMinutes },
+      }),
+    ),
+);
+
+/** The visit that wears this map: today's agreed set or fill that has not begun, else a walk-in now. */
+export const openForMap = action(
+  { input: z.strictObject({ visitId: z.uuid(), clientId: z.uuid(), mapId: z.uuid(), revision: z.int().min(1) }) },
+  (me, { visitId, clientId, mapId, revision }) =>
+    inStudio(me, async (tx) => {
+      await knownMap(tx, clientId, mapId, revision);
+      const opened = await openToday(tx, me, new Date(), {
+        visitId,
+        clientId,
+        services: SET_SERVICES,
+        until: "started",
+        fresh: { service: "newSet", minutes: serviceOf("newSet").usualMinutes },
+      });
+      await tx.update(visit).set({ mapId, mapRevision: revision }).where(eq(visit.id, opened.visitId));
+      return opened;
+    }),
+);
+
+async function knownMap(tx: StudioTransaction, clientId: string, mapId: string, revision: number): Promise<void> {
+  const [worn] = await tx
+    .select({ revision: lashMapRevision.revision })
+    .from(lashMapRevision)
+    .innerJoin(lashMap, and(eq(lashMap.studioId, lashMapRevision.studioId), eq(lashMap.id, lashMapRevision.mapId)))
+    .where(and(eq(lashMapRevision.mapId, mapId), eq(lashMapRevision.revision, revision), eq(lashMap.clientId, clientId)));
+  if (!worn) throw new Refusal("This map is not in the studio (any more).");
+}
+
+/** A booked fill or set takes the map worn last time. */
+export const takeLastMap = action({ input: z.strictObject({ visitId: z.uuid() }) }, async (me, { visitId }) => {
+  await inStudio(me, async (tx) => {
+    const row = await knownVisit(tx, visitId);
+    if (row.state.startedAtMs !== null) throw new Refusal("This visit has begun; its map stands.");
+    const last = await lastMapOf(tx, row.clientId, row.id);
+    if (!last) throw new Refusal("This client has not worn a map yet. Plan one.");
+    await tx.update(visit).set(last).where(eq(visit.id, visitId));
+  });
+  refresh();
+  return { visitId };
+});
+
+/** Begins a visit of a set or fill: the one door, asked with the bottle that is taken. */
+export const begin = action(
+  { input: z.strictObject({ visitId: z.uuid(), eventId: z.uuid(), bottleId: z.uuid().nullable(), air: airSchema.nullable(), reason }) },
+  async (me, form) => {
+    await inStudio(me, (tx) => beginVisit(tx, me, new Date(), form));
+    refresh();
+    return null;
+  },
+);
+
+/** A reason written while no server was in reach, for a visit that was begun meanwhile. The mark it was begun with stays. */
+export const giveReason = action({ input: z.strictObject({ visitId: z.uuid(), reason }) }, async (me, { visitId, reason: words }) => {
+  await inStudio(me, async (tx) => {
+    const row = await knownVisit(tx, visitId);
+    if (words.length < LEAST_REASON) throw new Refusal("Write why it goes ahead.", { reason: "A reason is needed." });
+    const marks = await marksOf(tx, visitId);
+    await keepReason(tx, visitId, row.askReason ? `${row.askReason}; ${words}`.slice(0, 2000) : words, marks);
+  });
+  refresh();
+  return null;
+});
+
+/** Takes another bottle while a visit runs: asked like a beginning. */
+export const changeBottle = action(
+  { input: z.strictObject({ visitId: z.uuid(), eventId: z.uuid(), bottleId: z.uuid(), reason }) },
+  async (me, { visitId, eventId, bottleId, reason: words }) => {
+    await inStudio(me, async (tx) => {
+      const row = await knownVisit(tx, visitId);
+      const now = new Date();
+      const products = await bottlesAsProducts(tx, [bottleId]);
+      if (products.length === 0) throw new Refusal("This bottle is not on the shelf (any more).");
+      const findings = await standingFor(tx, me, now, { service: row.service, clientId: row.clientId, visitId, products });
+      const why = words || row.askReason;
+      await keepReason(tx, visitId, why, passOrRefuse(findings, why, words ? [] : row.askKeys));
+      await tx
+        .insert(visitEvent)
+        .values({ studioId: me.studioId, visitId, id: eventId, at: now, clock: "checked", memberId: me.id, type: "bottleTaken", payload: { bottleId } })
+        .onConflictDoNothing();
+    });
+    return null;
+  },
+);

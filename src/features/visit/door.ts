@@ -1,0 +1,92 @@
+import "server-only";
+import { eq, inArray } from "drizzle-orm";
+import { asksOf, isCovered, standing, stopsOf, type CareFinding, type UsedProduct } from "@/core/care";
+import { PRODUCT_KINDS } from "@/core/mixing";
+import type { ServiceId } from "@/core/service";
+import { adhesive, batch, bottle, policy, product, visit } from "@/db/schema";
+import { Refusal } from "@/server/action";
+import type { StudioTransaction } from "@/server/inStudio";
+import type { Member } from "@/server/member";
+import { careFacts } from "./careFacts";
+
+/** What stands against a service for a client at a moment: the one question that every way into a visit asks. */
+export async function standingFor(
+  tx: StudioTransaction,
+  me: Pick<Member, "timeZone">,
+  now: Date,
+  wanted: {
+    readonly service: ServiceId;
+    readonly clientId: string;
+    readonly at?: Date;
+    readonly visitId?: string | null;
+    readonly products?: readonly UsedProduct[];
+  },
+): Promise<CareFinding[]> {
+  const [held] = await tx.select().from(policy);
+  const facts = await careFacts(tx, me.timeZone, now, { ...wanted, at: wanted.at ?? now });
+  return standing(wanted.service, facts, held!.document);
+}
+
+/** Lets nobody in against a stop, and against a question only with a reason; returns the questions that the reason passes. */
+export function passOrRefuse(findings: readonly CareFinding[], reason: string, keys: readonly string[] = []): CareFinding[] {
+  refuseStops(findings);
+  const asks = asksOf(findings);
+  if (asks.length > 0 && !isCovered(findings, reason, keys.length > 0 ? keys : asks.map(({ key }) => key)))
+    throw new Refusal(`To be asked first: ${asks.map(({ words }) => words).join(" ")} Write why it goes ahead.`, { reason: "A reason is needed." });
+  return asks;
+}
+
+/** The first stop in words, for booking and moving too: what is asked is asked on the day. */
+export function refuseStops(findings: readonly CareFinding[]): void {
+  const [stop] = stopsOf(findings);
+  if (stop) throw new Refusal(stop.words, { standing: stop.words });
+}
+
+/** Writes down why a visit goes ahead, and for what that was written. */
+export async function keepReason(tx: StudioTransaction, visitId: string, reason: string, asks: readonly Pick<CareFinding, "key">[]): Promise<void> {
+  if (asks.length > 0) await tx.update(visit).set({ askReason: reason.trim(), askKeys: asks.map(({ key }) => key) }).where(eq(visit.id, visitId));
+}
+
+/** Adhesive bottles as products that care judges. */
+export async function bottlesAsProducts(tx: StudioTransaction, bottleIds: readonly string[]): Promise<UsedProduct[]> {
+  if (bottleIds.length === 0) return [];
+  const rows = await tx.select().from(bottle).innerJoin(adhesive, eq(adhesive.id, bottle.adhesiveId)).where(inArray(bottle.id, [...bottleIds]));
+  return rows.map(({ bottle: one, adhesive: { id, document } }) => ({
+    productId: id,
+    name: `${document.name}, lot ${one.lot}`,
+    family: "adhesive",
+    isPowder: false,
+    openedOn: one.openedOn,
+    lifeAfterOpeningDays: document.lifeAfterOpeningDays,
+    expiresOn: one.expiresOn,
+  }));
+}
+
+/** Batches of lotion, colour, lightener as products that care judges. */
+export async function batchesAsProducts(tx: StudioTransaction, batchIds: readonly string[]): Promise<UsedProduct[]> {
+  if (batchIds.length === 0) return [];
+  const rows = await tx.select().from(batch).innerJoin(product, eq(product.id, batch.productId)).where(inArray(batch.id, [...batchIds]));
+  return rows.map(({ batch: one, product: { id, document } }) => ({
+    ...asProduct(id, document),
+    name: `${document.name}, lot ${one.lot}`,
+    openedOn: one.openedOn,
+    expiresOn: one.expiresOn,
+  }));
+}
+
+/** Products as they are planned, before a batch is taken. */
+export async function plannedProducts(tx: StudioTransaction, productIds: readonly string[]): Promise<UsedProduct[]> {
+  if (productIds.length === 0) return [];
+  const rows = await tx.select().from(product).where(inArray(product.id, [...new Set(productIds)]));
+  return rows.map(({ id, document }) => asProduct(id, document));
+}
+
+const asProduct = (productId: string, document: (typeof product)["$inferSelect"]["document"]): UsedProduct => ({
+  productId,
+  name: document.name,
+  family: PRODUCT_KINDS[document.kind].family,
+  isPowder: document.consistency === "powder",
+  openedOn: null,
+  lifeAfterOpeningDays: document.lifeAfterOpeningDays,
+  expiresOn: null,
+});

@@ -1,0 +1,306 @@
+import "server-only";
+import { and, asc, desc, eq, gte, inArray, isNull, lt, or, sql } from "drizzle-orm";
+import type { Air } from "@/core/air";
+import type { CareFinding } from "@/core/care";
+import { serviceOf, type ServiceId } from "@/core/service";
+import { chair, client, member as memberTable, room, visit, visitEvent } from "@/db/schema";
+import { Refusal } from "@/server/action";
+import type { StudioTransaction } from "@/server/inStudio";
+import type { Member } from "@/server/member";
+import { dayIn, formatIn, todayIn } from "@/server/studioTime";
+import { visitsWhere, type VisitRow } from "./data";
+import { bottlesAsProducts, keepReason, passOrRefuse, refuseStops, standingFor } from "./door";
+
+export const GONE = "This visit is not in the studio (any more).";
+const NO_CLIENT = "This client is not in the studio (any more).";
+
+/** When and where a visit is, and with whom. */
+export type Place = { readonly technicianId: string; readonly chairId: string; readonly startsAt: Date; readonly minutes: number };
+
+/** What is agreed: id made by whoever books, so that trying again makes no second visit. */
+export type Booking = Place & { readonly id: string; readonly clientId: string; readonly service: ServiceId };
+
+/** One after another where a person or a chair is wanted by several at once: then the database's own rule refuses in order. */
+async function inTurn(tx: StudioTransaction, me: Member, what: readonly string[]): Promise<void> {
+  for (const key of [...what].sort()) await tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${`${me.studioId} ${key}`}, 0))`);
+}
+
+export async function knownClient(tx: StudioTransaction, clientId: string): Promise<void> {
+  const [known] = await tx
+    .select({ id: client.id })
+    .from(client)
+    .where(and(eq(client.id, clientId), isNull(client.archivedAt)));
+  if (!known) throw new Refusal(NO_CLIENT);
+}
+
+/** The room of a chair that is in use, and that the person is of the studio; in words where not. */
+async function checkPlace(tx: StudioTransaction, { chairId, technicianId }: Pick<Place, "chairId" | "technicianId">): Promise<string> {
+  const [place] = await tx
+    .select({ roomId: chair.roomId })
+    .from(chair)
+    .innerJoin(room, eq(room.id, chair.roomId))
+    .where(and(eq(chair.id, chairId), isNull(chair.closedAt), isNull(room.closedAt)));
+  if (!place) throw new Refusal("This chair is not in use (any more).", { chairId: "Choose another chair." });
+  const [who] = await tx.select({ id: memberTable.id }).from(memberTable).where(eq(memberTable.id, technicianId));
+  if (!who) throw new Refusal("This person is not in the studio (any more).", { technicianId: "Choose somebody of the studio." });
+  return place.roomId;
+}
+
+/** Runs a change that the database may refuse because somebody or some chair is taken; says by which visit. */
+async function whereFree<T>(tx: StudioTransaction, me: Member, place: Place, exceptId: string | null, work: (inner: StudioTransaction) => Promise<T>): Promise<T> {
+  try {
+    return await tx.transaction(work);
+  } catch (error) {
+    if (!isTaken(error)) throw error;
+    throw new Refusal(await takenWords(tx, me, place, exceptId), { startsAt: "Taken." });
+  }
+}
+
+const EXCLUSION_VIOLATION = "23P01";
+function isTaken(error: unknown): boolean {
+  for (let one: unknown = error; one instanceof Error; one = one.cause) if ((one as { code?: unknown }).code === EXCLUSION_VIOLATION) return true;
+  return false;
+}
+
+/** Visits that overlap a place, earliest first. */
+export async function inTheWay(tx: StudioTransaction, { technicianId, chairId, startsAt, minutes }: Place, exceptId: string | null) {
+  const ends = new Date(startsAt.getTime() + minutes * 60_000);
+  const rows = await tx
+    .select({
+      id: visit.id,
+      startsAt: visit.startsAt,
+      endsAt: visit.endsAt,
+      technicianId: visit.technicianId,
+      chairId: visit.chairId,
+      clientName: client.name,
+      technicianName: memberTable.name,
+      chairName: chair.name,
+      service: visit.service,
+    })
+    .from(visit)
+    .innerJoin(client, eq(client.id, visit.clientId))
+    .innerJoin(memberTable, eq(memberTable.id, visit.technicianId))
+    .innerJoin(chair, eq(chair.id, visit.chairId))
+    .where(
+      and(
+        eq(visit.keepsTime, true),
+        isNull(visit.cancelledAt),
+        isNull(visit.withdrawnAt),
+        lt(visit.startsAt, ends),
+        sql`${visit.endsAt} > ${startsAt}`,
+        or(eq(visit.technicianId, technicianId), eq(visit.chairId, chairId)),
+      ),
+    )
+    .orderBy(asc(visit.startsAt));
+  return rows.filter(({ id }) => id !== exceptId);
+}
+
+async function takenWords(tx: StudioTransaction, me: Member, place: Place, exceptId: string | null): Promise<string> {
+  const [other] = await inTheWay(tx, place, exceptId);
+  if (!other) return "This time was just taken. Look at the day again.";
+  const who = other.technicianId === place.technicianId ? other.technicianName : other.chairName;
+  const time = (moment: Date) => formatIn(me.timeZone, moment, "HH:mm");
+  return `${who} is taken from ${time(other.startsAt)} to ${time(other.endsAt)}: ${other.clientName}, ${serviceOf(other.service).label}.`;
+}
+
+/** Agrees a visit. A stop refuses it; what is only asked is said and asked on the day. */
+export async function bookVisit(tx: StudioTransaction, me: Member, now: Date, booking: Booking): Promise<{ readonly findings: readonly CareFinding[] }> {
+  const { id, clientId, service, technicianId, chairId, startsAt, minutes } = booking;
+  await knownClient(tx, clientId);
+  const roomId = await checkPlace(tx, booking);
+  if (startsAt.getTime() + minutes * 60_000 < now.getTime())
+    throw new Refusal("That time is over. What was done without a booking is begun from the client's page.", { startsAt: "In the past." });
+  await inTurn(tx, me, [`chair ${chairId}`, `person ${technicianId}`]);
+  const [again] = await tx.select({ id: visit.id, clientId: visit.clientId }).from(visit).where(eq(visit.id, id));
+  const findings = await standingFor(tx, me, now, { service, clientId, at: startsAt > now ? startsAt : now, visitId: id });
+  if (again) {
+    if (again.clientId !== clientId) throw new Refusal(GONE);
+    return { findings };
+  }
+  refuseStops(findings);
+  await whereFree(tx, me, booking, null, (inner) =>
+    inner.insert(visit).values({ studioId: me.studioId, id, clientId, service, technicianId, roomId, chairId, startsAt, minutes }),
+  );
+  return { findings };
+}
+
+/** Moves a visit that has not begun to another time, chair or person; the standing is asked for the new time. */
+export async function moveVisit(
+  tx: StudioTransaction,
+  me: Member,
+  now: Date,
+  { id, revision, service, ...place }: Place & { readonly id: string; readonly revision: number; readonly service?: ServiceId },
+): Promise<{ readonly findings: readonly CareFinding[]; readonly revision: number }> {
+  const row = await knownVisit(tx, id);
+  if (row.state.finishedAtMs !== null) throw new Refusal("This visit is over; it is not moved.");
+  if (row.cancelledAt) throw new Refusal("This visit is cancelled. Take it up again first.");
+  const begun = row.state.startedAtMs !== null;
+  if (begun && (place.startsAt.getTime() !== row.startsAt.getTime() || (service && service !== row.service)))
+    throw new Refusal("This visit has begun: only its person, chair and length can still change.");
+  if (!begun && place.startsAt.getTime() + place.minutes * 60_000 < now.getTime())
+    throw new Refusal("That time is over.", { startsAt: "In the past." });
+  const roomId = await checkPlace(tx, place);
+  await inTurn(tx, me, [`chair ${place.chairId}`, `person ${place.technicianId}`]);
+  const kind = service ?? row.service;
+  const findings = await standingFor(tx, me, now, {
+    service: kind,
+    clientId: row.clientId,
+    at: place.startsAt > now ? place.startsAt : now,
+    visitId: id,
+  });
+  // What has begun is not undone by a move; what has not is not moved to where something stands against it.
+  if (!begun) refuseStops(findings);
+  const moved = await whereFree(tx, me, place, id, (inner) =>
+    inner
+      .update(visit)
+      .set({ ...place, roomId, service: kind, revision: revision + 1 })
+      .where(and(eq(visit.id, id), eq(visit.revision, revision)))
+      .returning({ revision: visit.revision }),
+  );
+  if (!moved[0]) throw new Refusal("This visit was changed elsewhere since you looked. Look at the day again.");
+  return { findings, revision: moved[0].revision };
+}
+
+/** Cancels a visit that has not begun, with a reason, or takes it up again where its time is still free. */
+export async function cancelVisit(tx: StudioTransaction, me: Member, now: Date, { id, why, back }: { id: string; why: string; back: boolean }): Promise<void> {
+  const row = await knownVisit(tx, id);
+  if (row.state.startedAtMs !== null) throw new Refusal("This visit has begun; it is finished, not cancelled.");
+  if (!back && why.length < 3) throw new Refusal("Say why it is cancelled.", { why: "A word at least." });
+  if (back) refuseStops(await standingFor(tx, me, now, { service: row.service, clientId: row.clientId, at: row.startsAt > now ? row.startsAt : now, visitId: id }));
+  await inTurn(tx, me, [`chair ${row.chairId}`, `person ${row.technicianId}`]);
+  await whereFree(tx, me, row, id, (inner) =>
+    inner
+      .update(visit)
+      .set(back ? { cancelledAt: null, cancelledWhy: "" } : { cancelledAt: now, cancelledWhy: why })
+      .where(eq(visit.id, id)),
+  );
+}
+
+/** Takes back a visit opened by mistake: one at which nothing has happened. It can be brought back. */
+export async function withdrawVisit(tx: StudioTransaction, now: Date, { id, back }: { id: string; back: boolean }): Promise<void> {
+  const [event] = await tx.select({ id: visitEvent.id }).from(visitEvent).where(eq(visitEvent.visitId, id)).limit(1);
+  if (event && !back) throw new Refusal("Something has happened at this visit: it is finished, or cancelled, not taken back.");
+  const rows = await tx
+    .update(visit)
+    .set(back ? { withdrawnAt: null, keepsTime: false } : { withdrawnAt: now })
+    .where(eq(visit.id, id))
+    .returning({ id: visit.id });
+  if (!rows[0]) throw new Refusal(GONE);
+}
+
+export async function knownVisit(tx: StudioTransaction, id: string): Promise<VisitRow> {
+  const [row] = await visitsWhere(tx, { visitId: id });
+  if (!row) throw new Refusal(GONE);
+  return row;
+}
+
+/** The agreed visit of a client today for one of some services that has not begun (or not finished), or null. */
+async function agreedToday(tx: StudioTransaction, me: Member, now: Date, clientId: string, services: readonly ServiceId[], until: "started" | "finished") {
+  const { from, to } = dayIn(me.timeZone, todayIn(me.timeZone, now));
+  const [agreed] = await tx
+    .select({ id: visit.id })
+    .from(visit)
+    .leftJoin(visitEvent, and(eq(visitEvent.studioId, visit.studioId), eq(visitEvent.visitId, visit.id), eq(visitEvent.type, until)))
+    .where(
+      and(
+        eq(visit.clientId, clientId),
+        inArray(visit.service, [...services]),
+        gte(visit.startsAt, from),
+        lt(visit.startsAt, to),
+        isNull(visit.cancelledAt),
+        isNull(visit.withdrawnAt),
+        isNull(visitEvent.id),
+      ),
+    )
+    .orderBy(asc(visit.startsAt))
+    .limit(1);
+  return agreed?.id ?? null;
+}
+
+/** Where a walk-in is taken: the chair this person last worked at, if it is free now; else a free one; else that one all the same. */
+export async function proposeChair(tx: StudioTransaction, technicianId: string, startsAt: Date, minutes: number): Promise<string> {
+  const chairs = await tx
+    .select({ id: chair.id })
+    .from(chair)
+    .innerJoin(room, eq(room.id, chair.roomId))
+    .where(and(isNull(chair.closedAt), isNull(room.closedAt)))
+    .orderBy(asc(room.createdAt), asc(room.name), asc(chair.name));
+  if (chairs.length === 0) throw new Refusal("The studio has no chair yet. The owner adds one in the studio's settings.");
+  const [last] = await tx
+    .select({ chairId: visit.chairId })
+    .from(visit)
+    .where(and(eq(visit.technicianId, technicianId), isNull(visit.withdrawnAt), isNull(visit.cancelledAt)))
+    .orderBy(desc(sql`${visit.startsAt} <= now()`), asc(sql`abs(extract(epoch from (${visit.startsAt} - now())))`))
+    .limit(1);
+  const usual = chairs.find(({ id }) => id === last?.chairId);
+  const inOrder = usual ? [usual, ...chairs.filter((one) => one !== usual)] : chairs;
+  for (const { id } of inOrder) {
+    // Only the chair matters here: whoever takes a walk-in knows who else waits.
+    const taken = (await inTheWay(tx, { technicianId, chairId: id, startsAt, minutes }, null)).filter(({ chairId }) => chairId === id);
+    if (taken.length === 0) return id;
+  }
+  return inOrder[0]!.id;
+}
+
+/**
+ * The client's visit of today for one of these services: the agreed one that has not begun (or not finished), else a walk-in
+ * at once. The standing is asked, and a stop refuses. A walk-in keeps nobody's time; what it runs into is said.
+ */
+export async function openToday(
+  tx: StudioTransaction,
+  me: Member,
+  now: Date,
+  wanted: {
+    readonly visitId: string;
+    readonly clientId: string;
+    readonly services: readonly ServiceId[];
+    readonly until: "started" | "finished";
+    readonly fresh: { readonly service: ServiceId; readonly minutes: number };
+  },
+): Promise<{ readonly visitId: string; readonly warning: string | null }> {
+  const { clientId, services, until, fresh } = wanted;
+  await knownClient(tx, clientId);
+  // Two taps, two tablets, two tries: the second finds what the first has made.
+  await inTurn(tx, me, [`client ${clientId}`]);
+  const agreed = await agreedToday(tx, me, now, clientId, services, until);
+  const service = agreed ? (await knownVisit(tx, agreed)).service : fresh.service;
+  refuseStops(await standingFor(tx, me, now, { service, clientId, visitId: agreed ?? wanted.visitId }));
+  if (agreed) return { visitId: agreed, warning: null };
+  const chairId = await proposeChair(tx, me.id, now, fresh.minutes);
+  const place: Place = { technicianId: me.id, chairId, startsAt: now, minutes: fresh.minutes };
+  const roomId = await checkPlace(tx, place);
+  const [made] = await tx
+    .insert(visit)
+    .values({ studioId: me.studioId, id: wanted.visitId, clientId, roomId, ...place, service: fresh.service, keepsTime: false })
+    .onConflictDoNothing()
+    .returning({ id: visit.id });
+  if (!made) {
+    // The same tap again: it is there already, unless it is somebody else's.
+    const [same] = await visitsWhere(tx, { visitId: wanted.visitId });
+    if (!same || same.clientId !== clientId) throw new Refusal(GONE);
+    return { visitId: wanted.visitId, warning: null };
+  }
+  const [other] = await inTheWay(tx, place, wanted.visitId);
+  return { visitId: wanted.visitId, warning: other ? await takenWords(tx, me, place, wanted.visitId) : null };
+}
+
+/** Begins a visit: the standing is asked once more, with the bottle that is taken. A stop refuses, a question wants its reason. */
+export async function beginVisit(
+  tx: StudioTransaction,
+  me: Member,
+  now: Date,
+  { visitId, eventId, bottleId, air, reason }: { visitId: string; eventId: string; bottleId: string | null; air: Air | null; reason: string },
+): Promise<void> {
+  const row = await knownVisit(tx, visitId);
+  if (row.state.finishedAtMs !== null) throw new Refusal("This visit is over.");
+  if (row.cancelledAt) throw new Refusal("This visit is cancelled. Take it up again first.");
+  if (row.state.startedAtMs !== null) return;
+  const products = await bottlesAsProducts(tx, bottleId ? [bottleId] : []);
+  const findings = await standingFor(tx, me, now, { service: row.service, clientId: row.clientId, visitId, products });
+  const words = reason.trim() || row.askReason;
+  await keepReason(tx, visitId, words, passOrRefuse(findings, words, reason.trim() ? [] : row.askKeys));
+  await tx
+    .insert(visitEvent)
+    .values({ studioId: me.studioId, visitId, id: eventId, at: now, clock: "checked", memberId: me.id, type: "started", payload: { bottleId, air } })
+    .onConflictDoNothing();
+}

@@ -1,0 +1,67 @@
+import "server-only";
+import { and, desc, eq, sql } from "drizzle-orm";
+import type { Brush } from "@/core/adhesive";
+import { seatOf, type LashMap } from "@/core/map";
+import type { Policy } from "@/core/policy";
+import { lashMap, policy, survey, tray, visitEvent } from "@/db/schema";
+import { airByMinute } from "@/features/air/history";
+import { airOf, sensorsNow } from "@/features/air/newestAir";
+import { namesOf, openBottles, usedBottles } from "@/features/shelf/bottles";
+import { glueKnowledge } from "@/features/shelf/knowledge";
+import { inStudio, type StudioTransaction } from "@/server/inStudio";
+import type { Member } from "@/server/member";
+import { careOf } from "./care";
+import { lastMapOf, marksOf, READ_BEFORE_MS, visitsWhere } from "./data";
+
+const BRUSHES = 200;
+
+/** What came off at this member's last counted brushes. */
+async function pastBrushes(tx: StudioTransaction, memberId: string): Promise<Brush[]> {
+  const rows = await tx
+    .select({ payload: visitEvent.payload })
+    .from(visitEvent)
+    .where(and(eq(visitEvent.memberId, memberId), eq(visitEvent.type, "checked"), sql`${visitEvent.payload}->>'off' is not null`))
+    .orderBy(desc(visitEvent.at))
+    .limit(BRUSHES);
+  return rows.map(({ payload }) => payload as Brush);
+}
+
+async function readSeat(tx: StudioTransaction, mapId: string, map: LashMap, held: Policy) {
+  const [found] = await tx
+    .select({ survey: survey.document })
+    .from(lashMap)
+    .innerJoin(survey, and(eq(survey.studioId, lashMap.studioId), eq(survey.id, lashMap.surveyId)))
+    .where(eq(lashMap.id, mapId));
+  if (!found) return null;
+  const trays = await tx.select({ document: tray.document }).from(tray);
+  return seatOf(map, { survey: found.survey, policy: held, trays: trays.map(({ document }) => document) });
+}
+
+/** One visit for its workspace, or null when it is not in this studio. */
+export function visitPage(me: Member, visitId: string, now: Date) {
+  return inStudio(me, async (tx) => {
+    const [row] = await visitsWhere(tx, { visitId });
+    if (!row) return null;
+    const [held] = await tx.select().from(policy);
+    const sensors = await sensorsNow(tx, row.roomId);
+    const begun = row.state.startedAtMs;
+    const until = row.state.finishedAtMs ?? now.getTime();
+    const bottles = await openBottles(tx);
+    const bottlesUsed = await usedBottles(tx, [row.state]);
+    return {
+      visit: row,
+      bottles,
+      names: namesOf([...bottles, ...bottlesUsed]),
+      bottlesUsed,
+      air: airOf(sensors, now.getTime()),
+      readings: begun === null ? [] : await airByMinute(tx, sensors, new Date(begun - READ_BEFORE_MS), new Date(until)),
+      knowledge: await glueKnowledge(tx, me.id),
+      brushes: await pastBrushes(tx, me.id),
+      seat: row.map && row.mapId ? await readSeat(tx, row.mapId, row.map, held!.document) : null,
+      policy: held!.document,
+      hasLastMap: (await lastMapOf(tx, row.clientId, row.id)) !== null,
+      marks: await marksOf(tx, visitId),
+      care: await careOf(tx, me, row, now),
+    };
+  });
+}
