@@ -34,8 +34,8 @@ await db.query(
 await db.query(`create temporary table times as
   select gen_random_uuid() as visit, client, map, now() - (n * 20 + 1) * interval '1 day' as at
   from many, generate_series(1, (select ceil((40000 - (select count(*) from studio.visit))::numeric / (select count(*) from many))::int)) n`);
-await db.query(`insert into studio.visit (studio_id, id, client_id, technician_id, room_id, chair, service, starts_at, minutes, map_id, map_revision)
-  select studio_id, visit, client, member, room, 1, 'fill', at, 90, times.map, 1 from times, model`);
+await db.query(`insert into studio.visit (studio_id, id, client_id, technician_id, room_id, chair_id, service, starts_at, minutes, map_id, map_revision, keeps_time)
+  select studio_id, visit, client, member, room, (select c.id from studio.chair c where c.studio_id = model.studio_id and c.room_id = model.room limit 1), 'fill', at, 90, times.map, 1, false from times, model`);
 // A bottle lasts some fifty visits; the first two are still open.
 await db.query(`create temporary table bottles as
   select gen_random_uuid() as bottle, i as n from generate_series(0, ${BOTTLES - 1}) i`);

@@ -23,12 +23,17 @@ export class Refusal extends Error {
  * an apology with a number that finds it in the log.
  */
 export function action<S extends z.ZodType, T>(
-  options: { input: S; least?: Role },
+  options: {
+    input: S;
+    least?: Role;
+    /** In whose name it is done; whoever is signed in, unless it says otherwise. */
+    who?: () => Promise<Member | null>;
+  },
   work: (member: Member, input: z.output<S>) => Promise<T>,
 ): (input: unknown) => Promise<ActionResult<T>> {
   return async (input) => {
     try {
-      const member = await currentMember();
+      const member = await (options.who ?? currentMember)();
       if (!member)
         return { ok: false, message: "You are signed out. Sign in again; what you typed is still here.", fields: {}, signedOut: true };
       if (options.least && !mayActAs(member, options.least))

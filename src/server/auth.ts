@@ -17,7 +17,8 @@ const WORKING_DAY_S = 12 * 60 * 60;
 /** Guesses at one account in a quarter of an hour, wherever they come from: an address is easily feigned. */
 const GUESSES = { max: 10, windowMs: 15 * 60 * 1000 };
 
-async function countGuess(email: string): Promise<boolean> {
+/** Counts a guess at a password for an address, or for whatever else is guessed at; false once there were too many. */
+export async function countGuess(email: string): Promise<boolean> {
   const key = `account:${createHash("sha256").update(email.trim().toLowerCase()).digest("hex")}`;
   const now = Date.now();
   const { rows } = await authDatabase().execute<{ count: number }>(sql`
@@ -37,10 +38,12 @@ const make = () => {
     trustedOrigins: ownOrigins(),
     secret: env().IVY_SECRET,
     telemetry: { enabled: false },
+    onAPIError: { onError: (error) => log.warn({ err: withoutWords(error) }, "sign-in refused") },
     // What it would print carries addresses and hashes: of an error only its kind goes into the log.
     logger: {
       level: "warn",
-      log: (level, _message, ...more) => log[level === "error" ? "error" : "warn"]({ err: withoutWords(more.find((one) => one instanceof Error)) }, "sign-in"),
+      log: (level, _message, ...more) =>
+        log[level === "error" ? "error" : "warn"]({ err: withoutWords(more.find((one) => one instanceof Error)) }, "sign-in"),
     },
     database: drizzleAdapter(authDatabase(), {
       provider: "pg",

@@ -23,9 +23,7 @@ export function startJobs(): void {
   let round = 0;
   const again = () => {
     const timer = setTimeout(async () => {
-      await rollUp().catch((error: unknown) =>
-        log.warn({ err: withoutWords(error) }, "roll-up put off"),
-      );
+      await rollUp().catch((error: unknown) => log.warn({ err: withoutWords(error) }, "roll-up put off"));
       if (round++ % HEAP_EVERY === 0) log.debug({ heapMB: Math.round(process.memoryUsage().heapUsed / 1e5) / 10 }, "heap");
       again();
     }, EVERY_MS);

@@ -1,10 +1,12 @@
 import "server-only";
 import { eq } from "drizzle-orm";
-import { headers } from "next/headers";
+import { cookies, headers } from "next/headers";
 import { redirect } from "next/navigation";
 import { cache } from "react";
+import { z } from "zod";
 import { member, studio, type Role } from "@/db/schema";
 import { auth } from "./auth";
+import { env } from "./env";
 import { inStudio } from "./inStudio";
 
 /** Who is signed in, in which studio, and what they may do. */
@@ -17,8 +19,8 @@ export type Member = {
   readonly timeZone: string;
 };
 
-/** The member signed in on this request, or null. Asked once a request. */
-export const currentMember = cache(async (): Promise<Member | null> => {
+/** The member whose session this request bears, in whoever's hands the tablet is. Asked once a request. */
+const signedIn = cache(async (): Promise<{ readonly member: Member; readonly sessionId: string } | null> => {
   const found = await auth().api.getSession({ headers: await headers() });
   if (!found) return null;
   const scope = { studioId: found.user.studioId, id: found.user.id };
@@ -29,12 +31,56 @@ export const currentMember = cache(async (): Promise<Member | null> => {
       .innerJoin(studio, eq(studio.studioId, member.studioId))
       .where(eq(member.id, scope.id)),
   );
-  return row ? { ...scope, ...row } : null;
+  return row ? { member: { ...scope, ...row }, sessionId: found.session.id } : null;
 });
 
-/** The member signed in; sends anyone else to sign in first. For pages. */
+const HANDED = "ivy_handed";
+
+/** The visit whose client holds the tablet; null while a member does. It holds for this sign-in only. */
+const handedVisit = cache(async (): Promise<string | null> => {
+  const [sessionId, visitId] = ((await cookies()).get(HANDED)?.value ?? "").split(" ");
+  if (!visitId || !z.uuid().safeParse(visitId).success) return null;
+  return (await signedIn())?.sessionId === sessionId ? visitId : null;
+});
+
+/** The member signed in on this request, or null; nobody while the tablet is in a client's hands. */
+export const currentMember = async (): Promise<Member | null> => ((await handedVisit()) ? null : ((await signedIn())?.member ?? null));
+
+/** The member signed in; sends anyone else to sign in first, and a client who holds the tablet back to their questions. For pages. */
 export async function requireMember(): Promise<Member> {
+  const visitId = await handedVisit();
+  if (visitId) redirect(`/consult/${visitId}`);
   return (await currentMember()) ?? redirect("/sign-in");
+}
+
+/** In whose name a client answers who was handed the tablet, and at which visit; null while a member holds it. */
+export async function handedTo(): Promise<{ readonly member: Member; readonly visitId: string } | null> {
+  const visitId = await handedVisit();
+  const found = await signedIn();
+  return visitId && found ? { member: found.member, visitId } : null;
+}
+
+/** Hands the tablet to the client of a visit: from now on this sign-in reaches nothing but their questions. */
+export async function handOver(visitId: string): Promise<void> {
+  const found = await signedIn();
+  if (!found) return;
+  (await cookies()).set(HANDED, `${found.sessionId} ${visitId}`, {
+    httpOnly: true,
+    sameSite: "lax",
+    path: "/",
+    secure: env().IVY_BASE_URL.startsWith("https:"),
+  });
+}
+
+/** Gives the tablet back to who signed in, by their password; false where it is wrong. */
+export async function takeBack(password: string): Promise<boolean> {
+  try {
+    await auth().api.verifyPassword({ body: { password }, headers: await headers() });
+  } catch {
+    return false;
+  }
+  (await cookies()).delete(HANDED);
+  return true;
 }
 
 const RANK: Readonly<Record<Role, number>> = { trainee: 0, technician: 1, owner: 2 };

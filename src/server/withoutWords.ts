@@ -17,7 +17,8 @@ const text = (value: unknown): string | undefined => (typeof value === "string" 
 /** The facts of an error and of what caused it, without a word of its message, query or parameters. */
 export function withoutWords(error: unknown): ErrorFacts {
   const chain: Record<string, unknown>[] = [];
-  for (let one: unknown = error; one instanceof Error && chain.length < 4; one = one.cause) chain.push(one as unknown as Record<string, unknown>);
+  for (let one: unknown = error; one instanceof Error && chain.length < 4; one = one.cause)
+    chain.push(one as unknown as Record<string, unknown>);
   const find = (key: string) => chain.map((one) => text(one[key])).find((value) => value !== undefined);
   const stack = error instanceof Error ? (error.stack ?? "") : "";
   const found = { code: find("code"), constraint: find("constraint"), table: find("table") };

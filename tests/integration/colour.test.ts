@@ -60,7 +60,14 @@ const patch = (family: string, result = "clear", daysAgo = 30) =>
   );
 const born = (on: string) => sql("update studio.client set born_on = $2 where studio_id = $1", [studio.ids.studioId, on]);
 const sign = (kind: string) =>
-  actions.keepConsent!({ clientId: studio.ids.client, service: kind, signedName: "A client", signedBy: "client", signature: "M10 10L20 22", onPaper: false });
+  actions.keepConsent!({
+    clientId: studio.ids.client,
+    service: kind,
+    signedName: "A client",
+    signedBy: "client",
+    signature: "M10 10L20 22",
+    onPaper: false,
+  });
 const events = async (visitId: string, list: { type: string; payload: object; minutesAgo?: number }[]) => {
   const { POST } = await import("@/app/api/visits/events/route");
   return POST(
@@ -231,7 +238,14 @@ test("what was signed, answered or written of an incident cannot be changed or u
     for (const change of [`delete from studio.${table}`, `update studio.${table} set created_at = now()`])
       await expect(withClient(urls().app, (db) => db.query(change))).rejects.toThrow(/permission denied/);
   expect(
-    await actions.keepConsent!({ clientId: studio.ids.client, service: "lift", signedBy: "client", signedName: "A client", signature: "", onPaper: false }),
+    await actions.keepConsent!({
+      clientId: studio.ids.client,
+      service: "lift",
+      signedBy: "client",
+      signedName: "A client",
+      signature: "",
+      onPaper: false,
+    }),
   ).toMatchObject({
     ok: false,
     fields: { signature: "Sign on the field first." },
@@ -261,7 +275,8 @@ test("a measured product's doses are known from then on; nonsense is refused", a
 
 test("of two edits of a product the second is told, and loses nothing in silence", async () => {
   const { rows } = await sql("select document, revision from studio.product where id = $1", [studio.ids.product]);
-  const edit = (name: string, base: number) => actions.keepProduct!({ id: studio.ids.product, base, document: { ...rows[0].document, name } });
+  const edit = (name: string, base: number) =>
+    actions.keepProduct!({ id: studio.ids.product, base, document: { ...rows[0].document, name } });
   expect(await edit("first", rows[0].revision)).toMatchObject({ ok: true });
   expect(await edit("second", rows[0].revision)).toMatchObject({ ok: false, message: expect.stringMatching(/changed elsewhere/) });
   const { rows: after } = await sql("select document from studio.product where id = $1", [studio.ids.product]);

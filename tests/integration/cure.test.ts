@@ -58,7 +58,9 @@ const bead = (minutesAgo: number) => tap(minutesAgo, "beadPlaced", { lifeS: 900,
 /** Minutes from now until the server lets the eyes be opened; null where it says nothing. */
 const leftMinutes = async () => {
   const { GET } = await import("@/app/api/visits/running/route");
-  const { visits } = (await (await GET(new Request("http://127.0.0.1/x"))).json()) as { visits: { id: string; eyesMayAtMs: number | null }[] };
+  const { visits } = (await (await GET(new Request("http://127.0.0.1/x"))).json()) as {
+    visits: { id: string; eyesMayAtMs: number | null }[];
+  };
   const at = visits.find(({ id }) => id === studio.ids.visit)!.eyesMayAtMs;
   return at === null ? null : (at - Date.now()) / MINUTE;
 };

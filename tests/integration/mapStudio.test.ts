@@ -201,8 +201,8 @@ describe("a technician's own pace", () => {
     const { ids } = studio;
     const id = crypto.randomUUID();
     await rows(
-      "insert into studio.visit (studio_id, id, client_id, technician_id, room_id, chair, service, starts_at, minutes, map_id, map_revision) values ($1, $2, $3, $4, $5, 1, 'new set', now() - $6 * interval '1 day', 120, $7, 1)",
-      [ids.studioId, id, ids.client, technician, ids.room, daysAgo, ids.map],
+      "insert into studio.visit (studio_id, id, client_id, technician_id, room_id, chair_id, service, starts_at, minutes, map_id, map_revision, keeps_time) values ($1, $2, $3, $4, $5, $8, 'newSet', now() - $6 * interval '1 day', 120, $7, 1, false)",
+      [ids.studioId, id, ids.client, technician, ids.room, daysAgo, ids.map, ids.chair],
     );
     for (const [type, after] of [["started", 0], ...(finished ? [["finished", minutes]] : [])] as [string, number][])
       await rows(

@@ -151,18 +151,26 @@ test("a trainee changes no room, chair, sensor, product or adhesive; rooms and c
       await db.query("rollback to s");
     }
     // A reading typed by hand needs a source of its own: that one a trainee may make.
-    await db.query("insert into studio.sensor (studio_id, id, room_id, name, kind) values ($1, gen_random_uuid(), $2, 'hand', 'hand')", [ours.ids.studioId, ours.ids.room]);
+    await db.query("insert into studio.sensor (studio_id, id, room_id, name, kind) values ($1, gen_random_uuid(), $2, 'hand', 'hand')", [
+      ours.ids.studioId,
+      ours.ids.room,
+    ]);
   });
   await asMember(ours.ids.studioId, ours.ids.technician, async (db) => {
     expect((await db.query("update studio.chair set name = 'x'")).rowCount).toBe(0);
     expect((await db.query("update studio.room set volume_m3 = 31")).rowCount).toBe(1);
     await db.query("savepoint s");
     await expect(
-      db.query("insert into studio.chair (studio_id, id, room_id, name) values ($1, gen_random_uuid(), $2, 'x')", [ours.ids.studioId, ours.ids.room]),
+      db.query("insert into studio.chair (studio_id, id, room_id, name) values ($1, gen_random_uuid(), $2, 'x')", [
+        ours.ids.studioId,
+        ours.ids.room,
+      ]),
     ).rejects.toThrow(/row-level security/);
     await db.query("rollback to s");
   });
-  await asMember(ours.ids.studioId, ours.ids.owner, async (db) => expect((await db.query("update studio.chair set name = 'x'")).rowCount).toBe(1));
+  await asMember(ours.ids.studioId, ours.ids.owner, async (db) =>
+    expect((await db.query("update studio.chair set name = 'x'")).rowCount).toBe(1),
+  );
 });
 
 test("only the owner lifts a reaction, and everybody writes in their own name", async () => {
@@ -187,12 +195,10 @@ test("no test is clear before its hour, by the database's own word", async () =>
       [ours.ids.studioId, test, ours.ids.client, ours.ids.technician],
     );
     const read = (result: string) =>
-      db.query("insert into studio.patch_reading (studio_id, id, test_id, read_at, result, read_by) values ($1, gen_random_uuid(), $2, now(), $3, $4)", [
-        ours.ids.studioId,
-        test,
-        result,
-        ours.ids.technician,
-      ]);
+      db.query(
+        "insert into studio.patch_reading (studio_id, id, test_id, read_at, result, read_by) values ($1, gen_random_uuid(), $2, now(), $3, $4)",
+        [ours.ids.studioId, test, result, ours.ids.technician],
+      );
     await db.query("savepoint s");
     await expect(read("clear")).rejects.toThrow(/never clear so soon/);
     await db.query("rollback to s");

@@ -9,3 +9,7 @@ export const currentMember = async () => signedIn;
 export const requireMember = async () => signedIn;
 const RANKS = { trainee: 0, technician: 1, owner: 2 } as const;
 export const mayActAs = (member: Member, least: Member["role"]) => RANKS[member.role] >= RANKS[least];
+/** No tablet is in a client's hands where there is no tablet. */
+export const handedTo = async () => null;
+export const handOver = async () => undefined;
+export const takeBack = async () => false;

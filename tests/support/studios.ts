@@ -160,7 +160,10 @@ export async function makeStudio(name: string) {
     const put = (sql: string, values: unknown[]) => db.query(sql, values);
     const s = ids.studioId;
     await put("insert into studio.studio (studio_id, name, time_zone) values ($1, $2, 'Europe/London')", [s, name]);
-    await put("insert into studio.policy (studio_id, document) values ($1, $2)", [s, JSON.stringify({ ...defaultPolicy, lashTintLawful: "confirmed" })]);
+    await put("insert into studio.policy (studio_id, document) values ($1, $2)", [
+      s,
+      JSON.stringify({ ...defaultPolicy, lashTintLawful: "confirmed" }),
+    ]);
     for (const role of ["owner", "technician", "trainee"] as const)
       await put("insert into studio.member (studio_id, id, name, role) values ($1, $2, $3, $4)", [s, ids[role], `${name} ${role}`, role]);
     await put("insert into studio.client (studio_id, id, name, notes) values ($1, $2, $3, 'private')", [s, ids.client, `${name} client`]);
@@ -283,13 +286,10 @@ export async function makeStudio(name: string) {
       JSON.stringify(shippedProtocols.lift(defaultPolicy)),
       ids.owner,
     ]);
-    await put("insert into studio.consultation (studio_id, id, client_id, document, asked_by, service) values ($1, $2, $3, $4, $5, 'lift')", [
-      s,
-      ids.consultation,
-      ids.client,
-      JSON.stringify(NOTHING_SO),
-      ids.owner,
-    ]);
+    await put(
+      "insert into studio.consultation (studio_id, id, client_id, document, asked_by, service) values ($1, $2, $3, $4, $5, 'lift')",
+      [s, ids.consultation, ids.client, JSON.stringify(NOTHING_SO), ids.owner],
+    );
     await put(
       "insert into studio.consent (studio_id, id, client_id, service, words, signed_name, signature, signed_on, taken_by) values ($1, $2, $3, 'lift', 'private', 'private', '', current_date, $4)",
       [s, ids.consent, ids.client, ids.owner],

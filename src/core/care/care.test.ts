@@ -93,7 +93,18 @@ test("nothing stands against practice on a mannequin head", () =>
 
 describe("stops and questions, over every service", () => {
   // Which services each condition stops (■), is asked at (▲), or says nothing of (·), in the order of the table of services.
-  const ORDER: ServiceId[] = ["newSet", "fill", "removal", "lift", "liftTint", "lashTint", "browTint", "lashBrowTint", "lamination", "lightening"];
+  const ORDER: ServiceId[] = [
+    "newSet",
+    "fill",
+    "removal",
+    "lift",
+    "liftTint",
+    "lashTint",
+    "browTint",
+    "lashBrowTint",
+    "lamination",
+    "lightening",
+  ];
   test("the order is every client service", () => expect([...ORDER].sort()).toEqual([...CLIENT_SERVICES].sort()));
   test.each([
     ["inflamed", "■■■■■■■■■■"],
@@ -171,7 +182,8 @@ describe("after an eye operation", () => {
     expect(found("lift", had(null, "2026-10-01"))).toEqual(["ask operation"]);
     expect(found("lift", had(null, null))).toEqual(["stop operation"]);
   });
-  test("a studio may wait longer", () => expect(found("lift", had("2026-07-01", "2026-10-01"), { operationMonths: 6 })).toEqual(["stop operation"]));
+  test("a studio may wait longer", () =>
+    expect(found("lift", had("2026-07-01", "2026-10-01"), { operationMonths: 6 })).toEqual(["stop operation"]));
 });
 
 describe("age", () => {
@@ -226,19 +238,31 @@ describe("patch tests in a service", () => {
     expect(found("fill", { products: [used({ productId: "two" })] })).toEqual([]);
   });
   test("booked ahead there is time to place one and read it, or there is not", () => {
-    const ahead = (hours: number) => ({ ...without("tint"), atMs: NOW + hours * HOUR, dayStartMs: sound.dayStartMs + Math.ceil(hours / 24) * DAY });
+    const ahead = (hours: number) => ({
+      ...without("tint"),
+      atMs: NOW + hours * HOUR,
+      dayStartMs: sound.dayStartMs + Math.ceil(hours / 24) * DAY,
+    });
     expect(found("lashTint", ahead(72))).toEqual(["note noPatchTest"]);
     expect(found("lashTint", ahead(48))).toEqual(["note noPatchTest"]);
     expect(found("lashTint", ahead(47))).toEqual(["stop noPatchTest"]);
-    expect(found("fill", { ...without("adhesive"), atMs: NOW + 20 * HOUR, dayStartMs: sound.dayStartMs + DAY })).toEqual(["ask noPatchTest"]);
+    expect(found("fill", { ...without("adhesive"), atMs: NOW + 20 * HOUR, dayStartMs: sound.dayStartMs + DAY })).toEqual([
+      "ask noPatchTest",
+    ]);
   });
   test("a product's own family counts beside the service's", () =>
-    expect(found("lamination", { ...without("tint"), products: [used({ family: "tint", lifeAfterOpeningDays: null })] })).toEqual(["stop noPatchTest"]));
+    expect(found("lamination", { ...without("tint"), products: [used({ family: "tint", lifeAfterOpeningDays: null })] })).toEqual([
+      "stop noPatchTest",
+    ]));
 });
 
 describe("reactions", () => {
   const reacted = (family: PatchTest["family"], severe: boolean | null = false) =>
-    testOf(family, { id: "reacted", placedAtMs: NOW - 200 * DAY, readings: [{ id: "reaction", atMs: NOW - 198 * DAY, result: "reaction", severe }] });
+    testOf(family, {
+      id: "reacted",
+      placedAtMs: NOW - 200 * DAY,
+      readings: [{ id: "reaction", atMs: NOW - 198 * DAY, result: "reaction", severe }],
+    });
   test("a reaction stands for good, whatever is tested clear later, and stops its family only", () => {
     const tests = [...sound.tests, reacted("lotion")];
     for (const service of CLIENT_SERVICES) {
@@ -260,9 +284,13 @@ describe("reactions", () => {
   test("after swelling, blisters or trouble breathing, or where nobody knows, a lifting does nothing", () => {
     const liftings = [{ readingId: "reaction", productId: "one", finding: "Dr Reed, 3 June", atMs: NOW }];
     for (const severe of [true, null])
-      expect(found("browTint", { tests: [...sound.tests, reacted("tint", severe)], liftings, products: [used({ family: "tint", lifeAfterOpeningDays: null })] })).toEqual([
-        "stop reaction",
-      ]);
+      expect(
+        found("browTint", {
+          tests: [...sound.tests, reacted("tint", severe)],
+          liftings,
+          products: [used({ family: "tint", lifeAfterOpeningDays: null })],
+        }),
+      ).toEqual(["stop reaction"]);
   });
 });
 
@@ -293,9 +321,9 @@ describe("spacing, row by row", () => {
       expect(after(ask)).toEqual([]);
     }
     // The other part of the hair is other hair.
-    expect(found(then, { past: [done(before, 1, part === "lashes" ? "brows" : "lashes")] }).filter((one) => one.endsWith("spacing"))).not.toContain(
-      stop === null ? "ask spacing" : "stop spacing",
-    );
+    expect(
+      found(then, { past: [done(before, 1, part === "lashes" ? "brows" : "lashes")] }).filter((one) => one.endsWith("spacing")),
+    ).not.toContain(stop === null ? "ask spacing" : "stop spacing");
   });
   test("a studio's own hours take the place of the usual ones", () => {
     const spacing = { liftAgain: { stopHours: 100, askHours: null } };
@@ -345,12 +373,16 @@ describe("the rest", () => {
   test("consultation: asked on the day, whole after six months and for a new kind of service", () => {
     expect(found("fill", { consultation: null })).toEqual(["ask noConsultation"]);
     expect(found("fill", { consultation: answers({}, NOW - 11 * HOUR) })).toEqual(["ask noConsultation"]);
-    expect(found("fill", { consultation: { ...answers()!, wholeAtMs: Date.parse("2026-05-24T10:00:00Z") } })).toEqual(["ask noConsultation"]);
+    expect(found("fill", { consultation: { ...answers()!, wholeAtMs: Date.parse("2026-05-24T10:00:00Z") } })).toEqual([
+      "ask noConsultation",
+    ]);
     expect(found("fill", { consultation: { ...answers()!, wholeAtMs: Date.parse("2026-05-26T10:00:00Z") } })).toEqual([]);
     expect(found("fill", { consultation: { ...answers()!, kinds: ["lift"] } })).toEqual(["ask noConsultation"]);
   });
   test("consent: for this service, in today's wording, for twelve months; none for a removal", () => {
-    const only = (over: object) => ({ consents: [{ service: "lift" as const, words: consentText("lift"), signedAtMs: NOW - DAY, signedBy: "client" as const, ...over }] });
+    const only = (over: object) => ({
+      consents: [{ service: "lift" as const, words: consentText("lift"), signedAtMs: NOW - DAY, signedBy: "client" as const, ...over }],
+    });
     expect(found("lift", only({}))).toEqual([]);
     expect(found("lift", { consents: [] })).toEqual(["ask noConsent"]);
     expect(found("lift", only({ service: "fill" }))).toEqual(["ask noConsent"]);
@@ -379,7 +411,9 @@ describe("the rest", () => {
   });
   test("after a stop the next visit asks how it has been; once something went well it asks no more", () => {
     const stopped = done("tint", 60 * 24, "brows", { stopped: "splash or sting" });
-    expect(standing("fill", { ...sound, past: [stopped] }, RULES)[0]!.words).toBe("Last time was stopped (splash or sting), 60 days before: ask how it has been since.");
+    expect(standing("fill", { ...sound, past: [stopped] }, RULES)[0]!.words).toBe(
+      "Last time was stopped (splash or sting), 60 days before: ask how it has been since.",
+    );
     expect(found("fill", { past: [stopped, done("tint", 20 * 24, "brows")] })).toEqual([]);
   });
   test("a reason covers what it was written for, while that is unchanged", () => {
@@ -396,20 +430,33 @@ describe("the rest", () => {
     expect(beforeTheVisit(findings).map(({ rule }) => rule)).toEqual(["allergy"]);
   });
   test("stops come first, then questions, then notes", () => {
-    const findings = standing("fill", { ...sound, consultation: answers({ conditions: ["dryEye", "inflamed"] }), allergies: ["latex", "acrylate"] }, RULES);
+    const findings = standing(
+      "fill",
+      { ...sound, consultation: answers({ conditions: ["dryEye", "inflamed"] }), allergies: ["latex", "acrylate"] },
+      RULES,
+    );
     expect(findings.map(({ weight }) => weight)).toEqual(["stop", "stop", "ask", "ask"]);
   });
 });
 
 describe("adding facts never lowers what stands, save for the owner's written lifting", () => {
   const moment = fc.integer({ min: 1, max: 400 * 24 }).map((hours) => NOW - hours * HOUR);
-  const reading = fc.record({ id: fc.uuid(), atMs: moment, result: fc.constantFrom("clear", "reaction"), severe: fc.constantFrom(true, false, null) });
+  const reading = fc.record({
+    id: fc.uuid(),
+    atMs: moment,
+    result: fc.constantFrom("clear", "reaction"),
+    severe: fc.constantFrom(true, false, null),
+  });
   const anyTest = fc
     .record({ id: fc.uuid(), family: fc.constantFrom(...FAMILIES), placedAtMs: moment, readings: fc.array(reading, { maxLength: 3 }) })
     .map((test) => testOf(test.family, test as Partial<PatchTest>));
   // A removal is what takes extensions off, and the newest of a kind decides: neither is among what may be added here.
   const anyPast = fc
-    .record({ treatment: fc.constantFrom<Treatment>("extensions", "lift", "tint", "lightening"), part: fc.constantFrom<Treated["part"]>("lashes", "brows"), hours: fc.integer({ min: 0, max: 2000 }) })
+    .record({
+      treatment: fc.constantFrom<Treatment>("extensions", "lift", "tint", "lightening"),
+      part: fc.constantFrom<Treated["part"]>("lashes", "brows"),
+      hours: fc.integer({ min: 0, max: 2000 }),
+    })
     .map(({ treatment, part, hours }) => done(treatment, hours, part));
   const facts = fc.record({
     tests: fc.array(anyTest, { maxLength: 5 }),
@@ -419,7 +466,12 @@ describe("adding facts never lowers what stands, save for the owner's written li
   });
   const weights = { stop: 2, ask: 1, note: 0 };
   const worst = (service: ServiceId, rules: readonly string[], over: Partial<CareFacts>) =>
-    Math.max(-1, ...standing(service, { ...sound, ...over }, RULES).filter(({ rule }) => rules.includes(rule)).map(({ weight }) => weights[weight]));
+    Math.max(
+      -1,
+      ...standing(service, { ...sound, ...over }, RULES)
+        .filter(({ rule }) => rules.includes(rule))
+        .map(({ weight }) => weights[weight]),
+    );
 
   test("reactions, allergies, conditions, spacing: more facts stand as much or more", () => {
     fc.assert(
@@ -446,12 +498,15 @@ describe("adding facts never lowers what stands, save for the owner's written li
     fc.assert(
       fc.property(fc.array(anyTest, { maxLength: 6 }), (tests) => {
         const reacted = testOf("tint", { readings: [{ id: "r", atMs: NOW - 300 * DAY, result: "reaction", severe: false }] });
-        expect(stopsOf(standing("browTint", { ...sound, tests: [reacted, ...tests] }, RULES)).map(({ rule }) => rule)).toContain("reaction");
+        expect(stopsOf(standing("browTint", { ...sound, tests: [reacted, ...tests] }, RULES)).map(({ rule }) => rule)).toContain(
+          "reaction",
+        );
       }),
     );
   });
 });
 
 test("what a client is asked and what a technician reads are both there", () => {
-  for (const id of CONDITION_IDS) expect([id, CONDITIONS[id].question.length > 5, CONDITIONS[id].label.length > 3]).toEqual([id, true, true]);
+  for (const id of CONDITION_IDS)
+    expect([id, CONDITIONS[id].question.length > 5, CONDITIONS[id].label.length > 3]).toEqual([id, true, true]);
 });

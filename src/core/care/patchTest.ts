@@ -76,17 +76,14 @@ export function patchTestStanding(tests: readonly PatchTest[], atMs: number, val
   const reactions = tests.flatMap((test) => test.readings.filter(({ result }) => result === "reaction"));
   const gravest = reactions.find(({ severe }) => severe !== false) ?? reactions[0];
   if (gravest) return { state: "reaction", atMs: gravest.atMs, readingId: gravest.id, severe: gravest.severe };
-  const clear = known
-    .filter((test) => counting(test).some((reading) => reading.atMs <= atMs))
-    .sort((a, b) => b.placedAtMs - a.placedAtMs);
+  const clear = known.filter((test) => counting(test).some((reading) => reading.atMs <= atMs)).sort((a, b) => b.placedAtMs - a.placedAtMs);
   const newest = clear[0];
   const standing = newest && {
     placedAtMs: newest.placedAtMs,
     validUntilMs: addMonths(newest.placedAtMs, validMonths),
     productIds: clear.flatMap(({ productId }) => productId ?? []),
   };
-  if (standing && standing.validUntilMs >= atMs)
-    return { ...standing, state: standing.validUntilMs - atMs <= DUE_MS ? "due" : "valid" };
+  if (standing && standing.validUntilMs >= atMs) return { ...standing, state: standing.validUntilMs - atMs <= DUE_MS ? "due" : "valid" };
   const waiting = known.filter((test) => !clear.includes(test)).sort((a, b) => b.placedAtMs - a.placedAtMs)[0];
   if (waiting && (!newest || waiting.placedAtMs > newest.placedAtMs))
     return {

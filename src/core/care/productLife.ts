@@ -30,7 +30,13 @@ export type ProductAge = {
  * about; colour, lotion, lightener and whatever else goes on eyes or skin stop.
  */
 export function productAge(
-  { name, family, openedOn, lifeAfterOpeningDays, expiresOn }: Pick<UsedProduct, "name" | "family" | "openedOn" | "lifeAfterOpeningDays" | "expiresOn">,
+  {
+    name,
+    family,
+    openedOn,
+    lifeAfterOpeningDays,
+    expiresOn,
+  }: Pick<UsedProduct, "name" | "family" | "openedOn" | "lifeAfterOpeningDays" | "expiresOn">,
   today: string,
 ): ProductAge {
   const pastDate = expiresOn !== null && expiresOn < today;
@@ -39,5 +45,10 @@ export function productAge(
   if (pastDate) return { pastDate, daysPastLife, weight: "stop", words: `${name} is past its printed date (${expiresOn}).` };
   if (daysPastLife === null) return { pastDate, daysPastLife, weight: null, words: null };
   const days = `${daysPastLife} ${daysPastLife === 1 ? "day" : "days"}`;
-  return { pastDate, daysPastLife, weight: family === "adhesive" ? "ask" : "stop", words: `${name} is ${days} past its life after opening.` };
+  return {
+    pastDate,
+    daysPastLife,
+    weight: family === "adhesive" ? "ask" : "stop",
+    words: `${name} is ${days} past its life after opening.`,
+  };
 }

@@ -40,7 +40,13 @@ export function newestOf(past: readonly PastService[], treated: Treated, atMs: n
 }
 
 /** A row of the table that speaks against a service at a moment. */
-export type SpacingFinding = { readonly id: SpacingId; readonly weight: "stop" | "ask"; readonly hours: number; readonly until: number; readonly before: PastService };
+export type SpacingFinding = {
+  readonly id: SpacingId;
+  readonly weight: "stop" | "ask";
+  readonly hours: number;
+  readonly until: number;
+  readonly before: PastService;
+};
 
 /** What the table says of a service that does `then`, by the studio's own hours where it has some. */
 export function spacingAgainst(

@@ -19,7 +19,8 @@ export const asksOf = (findings: readonly CareFinding[]): CareFinding[] => findi
 
 /** What is asked and signed at every visit, on the spot: an overview leaves it out. */
 const AT_THE_VISIT: readonly string[] = ["noConsultation", "noConsent"];
-export const beforeTheVisit = (findings: readonly CareFinding[]): CareFinding[] => findings.filter(({ rule }) => !AT_THE_VISIT.includes(rule));
+export const beforeTheVisit = (findings: readonly CareFinding[]): CareFinding[] =>
+  findings.filter(({ rule }) => !AT_THE_VISIT.includes(rule));
 
 /** Whether a reason written before covers everything that is asked now. */
 export const isCovered = (findings: readonly CareFinding[], reason: string, keys: readonly string[]): boolean =>

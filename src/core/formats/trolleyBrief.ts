@@ -24,7 +24,7 @@ const chosen = (policy: Policy, key: keyof Policy) =>
 const ALWAYS = [
   "Check left and right against the client before the first lash.",
   "Eyes stay shut; look again after every tape. Adhesive never touches skin.",
-  "Sting or burning: rinse at once with lukewarm clean water, lenses out while rinsing, medical help.",
+  "Sting or burning: rinse at once, lukewarm water, lenses out while rinsing, medical help.",
 ] as const;
 
 /** Writes the brief from a map's facts and the time it is reckoned to take. */

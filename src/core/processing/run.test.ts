@@ -402,8 +402,7 @@ function pedal(plan: RunPlan, everyS = 20) {
   }
   return { run: chair.run(), mistakes: runMistakes(chair.run(), chair.now(atS)) };
 }
-const areasOf = (service: ServiceKind): Area[] =>
-  AREAS.filter((area) => SERVICES[service].parts.some((part) => part === partOf(area)));
+const areasOf = (service: ServiceKind): Area[] => AREAS.filter((area) => SERVICES[service].parts.some((part) => part === partOf(area)));
 
 test("a pedal alone, pressed whenever it is asked, finishes every protocol without a mistake", () => {
   for (const service of Object.keys(shippedProtocols) as ServiceKind[]) {

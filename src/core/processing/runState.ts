@@ -100,13 +100,23 @@ export function foldRun(run: RunState, event: RunEvent): RunState {
     case "runStopped":
       return {
         ...run,
-        stop: { kind: event.payload.kind, atMs: run.stop?.atMs ?? event.atMs, rinseS: event.payload.rinseS, endedAtMs: null, endedEarly: null },
+        stop: {
+          kind: event.payload.kind,
+          atMs: run.stop?.atMs ?? event.atMs,
+          rinseS: event.payload.rinseS,
+          endedAtMs: null,
+          endedEarly: null,
+        },
       };
     case "rinseEnded":
       return run.stop ? { ...run, stop: { ...run.stop, endedAtMs: event.atMs, endedEarly: event.payload.why ?? null } } : run;
     case "stopTakenBack":
       return run.stop
-        ? { ...run, stop: null, stopsTakenBack: [...run.stopsTakenBack, { ...run.stop, takenBackAtMs: event.atMs, why: event.payload.why }] }
+        ? {
+            ...run,
+            stop: null,
+            stopsTakenBack: [...run.stopsTakenBack, { ...run.stop, takenBackAtMs: event.atMs, why: event.payload.why }],
+          }
         : run;
     case "resultJudged":
       return { ...run, result: { ...event.payload, atMs: event.atMs } };

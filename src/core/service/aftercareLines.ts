@@ -23,11 +23,7 @@ export const AFTERCARE_LINES = {
     { text: "Sleep on your back if you can." },
     HELP,
   ],
-  removal: [
-    { before: { hours: 24 }, text: "No oil-based make-up; let the lashes rest" },
-    { text: "Cleanse gently, twice today." },
-    HELP,
-  ],
+  removal: [{ before: { hours: 24 }, text: "No oil-based make-up; let the lashes rest" }, { text: "Cleanse gently, twice today." }, HELP],
   lift: [...lift, HELP],
   liftTint: [...lift, NO_EXTENSIONS, FADES, HELP],
   lashTint: [...tint, HELP],

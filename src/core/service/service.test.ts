@@ -16,7 +16,8 @@ test("every service says what it is worked by, what it counts as, what goes home
 });
 test("services worked by a protocol have one, with the families that it touches the client with", () => {
   expect([...PROTOCOL_SERVICES].sort()).toEqual(Object.keys(shippedProtocols).sort());
-  for (const id of PROTOCOL_SERVICES) expect([id, [...familiesOf(shippedProtocols[id](defaultPolicy))].sort()]).toEqual([id, [...serviceOf(id).families].sort()]);
+  for (const id of PROTOCOL_SERVICES)
+    expect([id, [...familiesOf(shippedProtocols[id](defaultPolicy))].sort()]).toEqual([id, [...serviceOf(id).families].sort()]);
   expect(SET_SERVICES).toEqual(["newSet", "fill"]);
   expect(CLIENT_SERVICES.filter((id) => !isByProtocol(id))).toEqual(["newSet", "fill"]);
 });

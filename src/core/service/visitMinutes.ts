@@ -18,7 +18,7 @@ const BESIDE_MAP = 45;
 const STEP = 15;
 
 /** A visit is agreed for a quarter of an hour at least, eight hours at most, by quarters. */
-const rounded = (minutes: number) => Math.min(480, Math.max(STEP, Math.ceil((minutes - 2) / STEP) * STEP));
+const rounded = (minutes: number) => Math.min(480, Math.max(STEP, Math.ceil((Math.round(minutes) - 2) / STEP) * STEP));
 
 /** Minutes proposed for a visit: what it took this client, else what the map takes this hand, else what it takes this hand, else the usual. */
 export function visitMinutes({ client, technician, map, usual }: MinutesKnown): VisitMinutes {

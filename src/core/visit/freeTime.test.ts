@@ -12,7 +12,9 @@ test("what lies free between visits, in any order and overlapping, where it is l
   expect(freeStretches([], 540, 840, 30)).toEqual([at(540, 840)]);
 });
 test("free stretches touch no visit, and are as long as is asked", () => {
-  const visit = fc.record({ fromMin: fc.integer({ min: 0, max: 1300 }), length: fc.integer({ min: 5, max: 300 }) }).map(({ fromMin, length }) => at(fromMin, fromMin + length));
+  const visit = fc
+    .record({ fromMin: fc.integer({ min: 0, max: 1300 }), length: fc.integer({ min: 5, max: 300 }) })
+    .map(({ fromMin, length }) => at(fromMin, fromMin + length));
   fc.assert(
     fc.property(fc.array(visit, { maxLength: 9 }), (busy) => {
       for (const { fromMin, toMin } of freeStretches(busy, 540, 1110, 30)) {

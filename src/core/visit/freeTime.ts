@@ -18,7 +18,9 @@ export function freeStretches(busy: readonly Stretch[], fromMin: number, toMin: 
 
 /** Services that fit into so many minutes by their usual length, longest first. */
 export function whatFits(minutes: number): ServiceId[] {
-  return CLIENT_SERVICES.filter((id) => serviceOf(id).usualMinutes <= minutes).sort((a, b) => serviceOf(b).usualMinutes - serviceOf(a).usualMinutes);
+  return CLIENT_SERVICES.filter((id) => serviceOf(id).usualMinutes <= minutes).sort(
+    (a, b) => serviceOf(b).usualMinutes - serviceOf(a).usualMinutes,
+  );
 }
 
 /** Puts stretches that overlap into lanes beside each other: the lane of each, in the order given, and how many there are. */

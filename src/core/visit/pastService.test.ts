@@ -41,8 +41,14 @@ test("where nothing was put on there was no service", () => {
   expect(pastService("lift", ran([], 9000))).toBeNull();
 });
 test("a run counts from its end; one that nobody finished, from the last touch or wipe", () => {
-  expect(pastService("liftTint", ran([coat(1000, 4000)], 9000))).toMatchObject({ treated: [{ treatment: "lift" }, { treatment: "tint" }], atMs: 9000 });
-  expect(pastService("browTint", ran([coat(1000, 4000), coat(2000, 3000)], null))).toMatchObject({ treated: [{ treatment: "tint", part: "brows" }], atMs: 4000 });
+  expect(pastService("liftTint", ran([coat(1000, 4000)], 9000))).toMatchObject({
+    treated: [{ treatment: "lift" }, { treatment: "tint" }],
+    atMs: 9000,
+  });
+  expect(pastService("browTint", ran([coat(1000, 4000), coat(2000, 3000)], null))).toMatchObject({
+    treated: [{ treatment: "tint", part: "brows" }],
+    atMs: 4000,
+  });
   expect(pastService("lamination", ran([coat(1000, 4000), coat(6000, null)], null))).toMatchObject({
     treated: [{ treatment: "lift", part: "brows" }],
     atMs: 6000,
@@ -55,5 +61,9 @@ test("a run that was broken off says why", () => {
   expect(pastService("lift", broken)!.stopped).toBeNull();
 });
 test("older visits, and extensions taken off by hand, were kept without a run", () => {
-  expect(pastService("removal", visit({ finishedAtMs: 9000 }))).toMatchObject({ treated: [{ treatment: "removal", part: "lashes" }], atMs: 9000, stopped: null });
+  expect(pastService("removal", visit({ finishedAtMs: 9000 }))).toMatchObject({
+    treated: [{ treatment: "removal", part: "lashes" }],
+    atMs: 9000,
+    stopped: null,
+  });
 });

@@ -1,14 +1,5 @@
 import { defaultPolicy, cureSettings } from "../policy";
-import {
-  lastBrushes,
-  placingsOf,
-  readVisitEvents,
-  visitClocks,
-  visitState,
-  visitWaterFromMs,
-  type KeptEvent,
-  type VisitEvent,
-} from ".";
+import { lastBrushes, placingsOf, readVisitEvents, visitClocks, visitState, visitWaterFromMs, type KeptEvent, type VisitEvent } from ".";
 
 const T0 = Date.parse("2026-03-02T10:00:00.000Z");
 const MINUTE = 60_000;

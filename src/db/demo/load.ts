@@ -14,7 +14,21 @@ import { usualSurvey } from "@/core/eye";
 import { CLIENTS, type DemoClient } from "./clients";
 import { loadColour, SIGNED } from "./loadColour";
 import { asJpeg, DRAWN_PICTURES } from "./pictures";
-import { ADHESIVES, airAt, CHAIRS, DAY_SHEET, HANDS, HYGROMETERS, OWN_LOOK, PEOPLE, ROOMS, STUDIO, TEMPLATE, timedAt, TRAYS } from "./scenario";
+import {
+  ADHESIVES,
+  airAt,
+  CHAIRS,
+  DAY_SHEET,
+  HANDS,
+  HYGROMETERS,
+  OWN_LOOK,
+  PEOPLE,
+  ROOMS,
+  STUDIO,
+  TEMPLATE,
+  timedAt,
+  TRAYS,
+} from "./scenario";
 
 /** The same id for the same thing every time. */
 export function demoId(of: string): string {

@@ -78,9 +78,14 @@ async function loadPerson(tx: Tx, make: Making, person: ColourClient) {
   for (const [family, daysAgo] of Object.entries(person.patchDaysAgo)) {
     const own = { studioId, createdAt: make.at(daysAgo, 8, 10) };
     const testId = make.id(`patch ${person.key} ${family}`);
-    await tx
-      .insert(schema.patchTest)
-      .values({ ...own, id: testId, clientId, family: family as "tint", placedAt: make.at(daysAgo, 8), recordedBy: make.id(person.technician) });
+    await tx.insert(schema.patchTest).values({
+      ...own,
+      id: testId,
+      clientId,
+      family: family as "tint",
+      placedAt: make.at(daysAgo, 8),
+      recordedBy: make.id(person.technician),
+    });
     await tx.insert(schema.patchReading).values({
       ...own,
       id: make.id(`reading ${person.key} ${family}`),

@@ -90,8 +90,6 @@ CREATE POLICY "trainee_changes_no_adhesive" ON "studio"."adhesive" AS RESTRICTIV
 --> statement-breakpoint
 CREATE POLICY "trainee_adds_no_shield" ON "studio"."shield" AS RESTRICTIVE FOR INSERT TO ivy_app WITH CHECK (studio.own_role() <> 'trainee');
 --> statement-breakpoint
-CREATE POLICY "trainee_calibrates_nothing" ON "studio"."calibration" AS RESTRICTIVE FOR INSERT TO ivy_app WITH CHECK (studio.own_role() <> 'trainee');
---> statement-breakpoint
 -- A mistaken tap is taken back only while nothing has happened at the visit.
 CREATE POLICY "withdrawn_only_empty" ON "studio"."visit" AS RESTRICTIVE FOR UPDATE TO ivy_app USING (true)
 WITH CHECK (withdrawn_at IS NULL OR NOT EXISTS (SELECT 1 FROM studio.visit_event e WHERE e.studio_id = visit.studio_id AND e.visit_id = visit.id));

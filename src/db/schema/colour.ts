@@ -12,7 +12,13 @@ import { visit } from "./visit";
 /** A lotion, tint, developer or lightener as its leaflet describes it. */
 export const product = studioSchema.table(
   "product",
-  { studioId: studioId(), id: uuid().notNull(), document: jsonb().$type<Product>().notNull(), revision: integer().notNull().default(1), createdAt: createdAt() },
+  {
+    studioId: studioId(),
+    id: uuid().notNull(),
+    document: jsonb().$type<Product>().notNull(),
+    revision: integer().notNull().default(1),
+    createdAt: createdAt(),
+  },
   (t) => [primaryKey({ columns: [t.studioId, t.id] })],
 );
 
@@ -75,7 +81,9 @@ export const consultation = studioSchema.table(
     /** The consultation it confirms with nothing changed; null where it was asked whole. */
     confirms: uuid(),
     visitId: uuid(),
-    givenBy: text({ enum: ["client", "technician"] }).notNull().default("technician"),
+    givenBy: text({ enum: ["client", "technician"] })
+      .notNull()
+      .default("technician"),
     askedBy: uuid().notNull(),
     createdAt: createdAt(),
   },
@@ -99,7 +107,9 @@ export const consent = studioSchema.table(
     signedName: text().notNull(),
     signature: text().notNull(),
     signedOn: date({ mode: "string" }).notNull(),
-    signedBy: text({ enum: ["client", "guardian"] }).notNull().default("client"),
+    signedBy: text({ enum: ["client", "guardian"] })
+      .notNull()
+      .default("client"),
     takenBy: uuid().notNull(),
     createdAt: createdAt(),
   },

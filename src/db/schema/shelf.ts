@@ -7,7 +7,13 @@ import { createdAt, studioId, studioSchema } from "./studio";
 /** An adhesive as its leaflet describes it. */
 export const adhesive = studioSchema.table(
   "adhesive",
-  { studioId: studioId(), id: uuid().notNull(), document: jsonb().$type<Adhesive>().notNull(), revision: integer().notNull().default(1), createdAt: createdAt() },
+  {
+    studioId: studioId(),
+    id: uuid().notNull(),
+    document: jsonb().$type<Adhesive>().notNull(),
+    revision: integer().notNull().default(1),
+    createdAt: createdAt(),
+  },
   (t) => [primaryKey({ columns: [t.studioId, t.id] })],
 );
 

@@ -37,7 +37,10 @@ export const visit = studioSchema.table(
     /** Why it goes ahead in spite of what was to be asked first, in the technician's words; empty when nothing was. */
     askReason: text("patch_reason").notNull().default(""),
     /** What that reason was written for, by the keys of care's findings. */
-    askKeys: text().array().notNull().default(sql`'{}'::text[]`),
+    askKeys: text()
+      .array()
+      .notNull()
+      .default(sql`'{}'::text[]`),
     createdAt: createdAt(),
   },
   (t) => [

@@ -31,7 +31,11 @@ const typedOf = (volumeM3: number, traits: RoomTraits): Typed => ({
 });
 
 /** What this room does to its air: size, air change, machines, glass, outside. */
-export function RoomSheet({ room }: { room: { id: string; name: string; volumeM3: number; traits: RoomTraits; traitsTold: boolean; revision: number } }) {
+export function RoomSheet({
+  room,
+}: {
+  room: { id: string; name: string; volumeM3: number; traits: RoomTraits; traitsTold: boolean; revision: number };
+}) {
   const [typed, setTyped] = useState(() => typedOf(room.volumeM3, room.traits));
   const [told, setTold] = useState<{ tone: "good" | "stop"; message: string; fields: Readonly<Record<string, string>> } | null>(null);
   const [busy, begin] = useTransition();
@@ -43,7 +47,11 @@ export function RoomSheet({ room }: { room: { id: string; name: string; volumeM3
       setTold(
         result?.ok
           ? { tone: "good", message: "Kept. Advice follows it from now on.", fields: {} }
-          : { tone: "stop", message: result?.message ?? "The server did not answer. What you typed is still here.", fields: result?.fields ?? {} },
+          : {
+              tone: "stop",
+              message: result?.message ?? "The server did not answer. What you typed is still here.",
+              fields: result?.fields ?? {},
+            },
       );
     });
   const field = (key: Exclude<keyof Typed, "humidifierWarm" | "glazing">, label: string, unit = "", hint?: string) => (

@@ -99,7 +99,8 @@ export function BookingSheet({
         : book({ id, clientId: client.id, ...place }).then((one) => (one.ok ? { ok: true as const } : one))
     ).catch(() => null);
     setBusy(false);
-    if (!result?.ok) return setProblem(result ?? { message: "The server did not answer. What you chose is still here; try again.", fields: {} });
+    if (!result?.ok)
+      return setProblem(result ?? { message: "The server did not answer. What you chose is still here; try again.", fields: {} });
     onBooked?.(start.moves?.id ?? id);
     onClose();
   };
@@ -131,7 +132,14 @@ export function BookingSheet({
           ))}
         </SelectField>
         <div className="grid grid-cols-3 gap-4">
-          <TextField label="Day" type="date" value={day} disabled={begun} error={problem?.fields.day} onChange={(event) => change({ day: event.target.value })} />
+          <TextField
+            label="Day"
+            type="date"
+            value={day}
+            disabled={begun}
+            error={problem?.fields.day}
+            onChange={(event) => change({ day: event.target.value })}
+          />
           <TextField
             label="From"
             type="time"
@@ -151,14 +159,24 @@ export function BookingSheet({
           />
         </div>
         <div className="grid grid-cols-2 gap-4">
-          <SelectField label="With" value={technicianId} error={problem?.fields.technicianId} onChange={(event) => change({ technicianId: event.target.value })}>
+          <SelectField
+            label="With"
+            value={technicianId}
+            error={problem?.fields.technicianId}
+            onChange={(event) => change({ technicianId: event.target.value })}
+          >
             {options.people.map((one) => (
               <option key={one.id} value={one.id}>
                 {one.name}
               </option>
             ))}
           </SelectField>
-          <SelectField label="Chair" value={form.chairId} error={problem?.fields.chairId} onChange={(event) => change({ chairId: event.target.value })}>
+          <SelectField
+            label="Chair"
+            value={form.chairId}
+            error={problem?.fields.chairId}
+            onChange={(event) => change({ chairId: event.target.value })}
+          >
             {options.chairs.map((one) => (
               <option key={one.id} value={one.id}>
                 {one.roomName}, {one.name}

@@ -38,9 +38,17 @@ export async function bookingOptions(tx: StudioTransaction, me: Member, now: Dat
 const LAST = 24;
 
 /** Minutes of finished visits of a service, newest last, each with whose it was. */
-async function minutesTaken(tx: StudioTransaction, service: ServiceId, where: { readonly clientId?: string; readonly technicianId?: string }): Promise<number[]> {
-  const begun = tx.$with("begun").as(tx.select({ visitId: visitEvent.visitId, at: visitEvent.at }).from(visitEvent).where(eq(visitEvent.type, "started")));
-  const over = tx.$with("over").as(tx.select({ visitId: visitEvent.visitId, at: visitEvent.at }).from(visitEvent).where(eq(visitEvent.type, "finished")));
+async function minutesTaken(
+  tx: StudioTransaction,
+  service: ServiceId,
+  where: { readonly clientId?: string; readonly technicianId?: string },
+): Promise<number[]> {
+  const begun = tx
+    .$with("begun")
+    .as(tx.select({ visitId: visitEvent.visitId, at: visitEvent.at }).from(visitEvent).where(eq(visitEvent.type, "started")));
+  const over = tx
+    .$with("over")
+    .as(tx.select({ visitId: visitEvent.visitId, at: visitEvent.at }).from(visitEvent).where(eq(visitEvent.type, "finished")));
   const rows = await tx
     .with(begun, over)
     .select({ from: begun.at, to: over.at })
@@ -83,7 +91,11 @@ async function mapMinutes(tx: StudioTransaction, clientId: string, technicianId:
     .from(lashMap)
     .innerJoin(
       lashMapRevision,
-      and(eq(lashMapRevision.studioId, lashMap.studioId), eq(lashMapRevision.mapId, lashMap.id), eq(lashMapRevision.revision, lashMap.head)),
+      and(
+        eq(lashMapRevision.studioId, lashMap.studioId),
+        eq(lashMapRevision.mapId, lashMap.id),
+        eq(lashMapRevision.revision, lashMap.head),
+      ),
     )
     .innerJoin(survey, and(eq(survey.studioId, lashMap.studioId), eq(survey.id, lashMap.surveyId)))
     .where(eq(lashMap.clientId, clientId))

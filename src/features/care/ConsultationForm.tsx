@@ -86,7 +86,7 @@ export function ConsultationForm({
   const group = (id: string, title: string, content: React.ReactNode, noneLabel = "none of these", clear: () => void) => (
     <fieldset className={cx("border-t border-line pt-3 pb-4", told && !told.ok && open.includes(id) && "border-t-2 border-rosehip")}>
       <legend className={cx("font-serif", large ? "text-[1.75rem]" : "text-xl")}>{title}</legend>
-      <div className="mt-1 grid gap-1">
+      <div className={cx("mt-1 grid gap-x-8 gap-y-1", !large && "sm:grid-cols-2")}>
         {content}
         <Tick
           large={large}
@@ -155,7 +155,7 @@ export function ConsultationForm({
             }}
           />
           {doc.operation ? (
-            <div className="grid gap-3 pl-8 sm:grid-cols-3">
+            <div className="grid gap-3 pl-8 sm:col-span-2 sm:grid-cols-3">
               <TextField
                 label="What was done"
                 value={doc.operation.what}
@@ -221,7 +221,7 @@ export function ConsultationForm({
         words("Done elsewhere since the last visit here", "What was done elsewhere since you were last here"),
         <>
           {doc.elsewhere.map((one, i) => (
-            <div key={i} className="grid grid-cols-[minmax(0,1fr)_10rem_auto] items-end gap-3 pl-8">
+            <div key={i} className="grid grid-cols-[minmax(0,1fr)_10rem_auto] items-end gap-3 pl-8 sm:col-span-2">
               <SelectField
                 label="What"
                 value={`${one.treatment} ${one.part}`}
@@ -331,7 +331,12 @@ function Tick({
 }) {
   return (
     <label className={cx("flex items-center gap-3 rounded-md hover:bg-moss-soft", large ? "min-h-14 text-xl" : "min-h-9")}>
-      <input type="checkbox" className={cx("shrink-0 accent-[var(--ivy)]", large ? "size-7" : "size-5")} checked={checked} onChange={onChange} />
+      <input
+        type="checkbox"
+        className={cx("shrink-0 accent-[var(--ivy)]", large ? "size-7" : "size-5")}
+        checked={checked}
+        onChange={onChange}
+      />
       <span className={stop ? "text-rosehip" : undefined}>{label}</span>
     </label>
   );

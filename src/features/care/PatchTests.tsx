@@ -71,19 +71,19 @@ export function PatchTests({
               {test.readings.length === 0 ? ", not read yet" : ""}
               {test.readings.map((reading) => (
                 <span key={reading.id} className="block pl-3">
-                  {reading.result === "reaction" ? (
-                    <Verdict tone="stop">reaction{reading.severe ? ", grave" : ""}</Verdict>
-                  ) : (
-                    "clear"
-                  )}
-                  , {reading.when}
+                  {reading.result === "reaction" ? <Verdict tone="stop">reaction{reading.severe ? ", grave" : ""}</Verdict> : "clear"},{" "}
+                  {reading.when}
                   {reading.liftings.map(({ product, finding, when }) => (
                     <span key={product} className="block">
                       Lifted by the owner for {product} only, {when}: {finding}
                     </span>
                   ))}
                   {mayLiftReactions && reading.result === "reaction" && mayLift(reading) === null ? (
-                    <Button tone="plain" className="min-h-8 px-2 text-sm" onClick={() => setAsking({ what: "lift", reading, family: test.family })}>
+                    <Button
+                      tone="plain"
+                      className="min-h-8 px-2 text-sm"
+                      onClick={() => setAsking({ what: "lift", reading, family: test.family })}
+                    >
                       Lift for one product
                     </Button>
                   ) : null}
@@ -112,19 +112,30 @@ export function PatchTests({
       {asking?.what === "place" ? <PlaceSheet {...{ clientId, products, now, close }} /> : null}
       {asking?.what === "reaction" ? <ReactionSheet {...{ clientId, products, now, close }} /> : null}
       {asking?.what === "read" ? <ReadSheet test={asking.test} now={now} close={close} /> : null}
-      {asking?.what === "lift" ? <LiftSheet reading={asking.reading} products={products.filter(({ family }) => family === asking.family)} close={close} /> : null}
+      {asking?.what === "lift" ? (
+        <LiftSheet reading={asking.reading} products={products.filter(({ family }) => family === asking.family)} close={close} />
+      ) : null}
     </div>
   );
 }
 
-type Sheet = { readonly clientId: string; readonly products: Products; readonly now: { readonly day: string; readonly time: string; readonly ms: number }; readonly close: () => void };
+type Sheet = {
+  readonly clientId: string;
+  readonly products: Products;
+  readonly now: { readonly day: string; readonly time: string; readonly ms: number };
+  readonly close: () => void;
+};
 
 /** Sends a form once, whatever is tapped; keeps what was typed where it does not go through. */
 function useSending(close: () => void) {
   const [told, setTold] = useState<Told>(null);
   const [busy, setBusy] = useState(false);
   const [ids] = useState(() => [newId(), newId()] as const);
-  const send = async (work: (ids: readonly [string, string]) => Promise<{ ok: true } | { ok: false; message: string; fields: Readonly<Record<string, string>> }>) => {
+  const send = async (
+    work: (
+      ids: readonly [string, string],
+    ) => Promise<{ ok: true } | { ok: false; message: string; fields: Readonly<Record<string, string>> }>,
+  ) => {
     setBusy(true);
     const result = await work(ids).catch(() => null);
     setBusy(false);
@@ -147,14 +158,26 @@ function FamilyAndProduct({ products, told }: { products: Products; told: Told }
   const [family, setFamily] = useState<PatchFamily>("adhesive");
   return (
     <>
-      <SelectField label="Of" name="family" value={family} onChange={(event) => setFamily(event.target.value as PatchFamily)} error={told?.fields.family}>
+      <SelectField
+        label="Of"
+        name="family"
+        value={family}
+        onChange={(event) => setFamily(event.target.value as PatchFamily)}
+        error={told?.fields.family}
+      >
         {PATCH_FAMILIES.map((id) => (
           <option key={id} value={id}>
             {familyLabel(id)}
           </option>
         ))}
       </SelectField>
-      <SelectField label="Product" name="productId" defaultValue="" error={told?.fields.productId} hint="A new product of the same family is asked about again.">
+      <SelectField
+        label="Product"
+        name="productId"
+        defaultValue=""
+        error={told?.fields.productId}
+        hint="A new product of the same family is asked about again."
+      >
         <option value="">not noted</option>
         {products
           .filter((one) => one.family === family)

@@ -27,6 +27,18 @@ export function Findings({ findings, className }: { findings: readonly CareFindi
   );
 }
 
+/** The reason for what is asked; where only the consultation is to be asked, asking it is the way, and going on without it stands back. */
+function Reasoned({ quietly, children }: { quietly: boolean; children: React.ReactNode }) {
+  return quietly ? (
+    <details className="mt-2">
+      <summary className="text-sm text-ink-2">Go ahead without asking it</summary>
+      <div className="mt-2">{children}</div>
+    </details>
+  ) : (
+    <div className="mt-3">{children}</div>
+  );
+}
+
 /** What stands between the client and the service: stops that nothing passes, questions that a written reason passes. */
 export function Standing({
   care,
@@ -101,7 +113,7 @@ export function Standing({
         </p>
       ) : null}
       {asks.length > 0 || error ? (
-        <div className="mt-3">
+        <Reasoned quietly={error === undefined && asks.every(({ rule }) => rule === "noConsultation")}>
           <TextField
             label="Why it goes ahead"
             hint="Kept with the visit, in your name."
@@ -115,7 +127,7 @@ export function Standing({
               {care.reason.of === "this visit" ? "As written" : `As on ${care.reason.of}`}: “{care.reason.words}”
             </Button>
           ) : null}
-        </div>
+        </Reasoned>
       ) : null}
       {sheet === "consult" ? <ConsultSheet care={care} onClose={() => setSheet(null)} /> : null}
       {sheet === "consent" ? <ConsentSheet care={care} onClose={() => setSheet(null)} /> : null}

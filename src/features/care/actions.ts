@@ -1,26 +1,20 @@
 "use server";
-import { and, desc, eq, isNull } from "drizzle-orm";
+import { and, eq, isNull } from "drizzle-orm";
 import { refresh } from "next/cache";
 import { z } from "zod";
-import { addMonths, consentText, consultationSchema, mayLift, mayRead, PATCH_RESULTS, READ_AFTER_H } from "@/core/care";
+import { consentText, consultationSchema, mayLift, mayRead, PATCH_RESULTS, READ_AFTER_H } from "@/core/care";
 import { PATCH_FAMILIES } from "@/core/mixing";
-import { CLIENT_SERVICES, serviceOf, type ServiceId } from "@/core/service";
-import { client, consent, consultation, patchReading, patchTest, policy, product, adhesive, reactionLifting } from "@/db/schema";
+import { CLIENT_SERVICES, type ServiceId } from "@/core/service";
+import { adhesive, consent, patchReading, patchTest, product, reactionLifting } from "@/db/schema";
 import { action, Refusal } from "@/server/action";
 import { inStudio, type StudioTransaction } from "@/server/inStudio";
 import { momentIn, todayIn } from "@/server/studioTime";
+import { confirmAnswers, keepAnswers, knownClient } from "./keepAnswers";
 
-const GONE = "This client is not in the studio (any more).";
 const services = CLIENT_SERVICES as [ServiceId, ...ServiceId[]];
 const day = z.iso.date("Give the day.");
 const time = z.iso.time({ precision: -1, error: "Give the hour, as 14:30." });
 const words = (most: number, empty: string) => z.string().trim().min(1, empty).max(most, `${most} characters at most.`);
-
-async function knownClient(tx: StudioTransaction, clientId: string) {
-  const [known] = await tx.select({ id: client.id, bornOn: client.bornOn }).from(client).where(eq(client.id, clientId));
-  if (!known) throw new Refusal(GONE);
-  return known;
-}
 
 /** A moment typed on the studio's clock, not later than now. */
 function pastMoment(timeZone: string, form: { day: string; time: string }): Date {
@@ -43,19 +37,8 @@ export const keepConsultation = action(
       bornOn: z.union([z.iso.date("A date of birth."), z.literal("")]),
     }),
   },
-  async (me, { id, clientId, visitId, service, document, bornOn }) => {
-    const today = todayIn(me.timeZone, new Date());
-    if (bornOn && (bornOn > today || bornOn < "1900-01-01")) throw new Refusal("That is no date of birth.", { bornOn: "Between 1900 and today." });
-    const late = [document.operation?.on, document.operation?.releasedOn, ...document.elsewhere.map(({ on }) => on)].some((on) => on != null && on > today);
-    if (late) throw new Refusal("A day that was named is still to come.", { document: "Not in the future." });
-    await inStudio(me, async (tx) => {
-      await knownClient(tx, clientId);
-      if (bornOn) await tx.update(client).set({ bornOn }).where(eq(client.id, clientId));
-      await tx
-        .insert(consultation)
-        .values({ studioId: me.studioId, id, clientId, visitId, service, document, askedBy: me.id })
-        .onConflictDoNothing();
-    });
+  async (me, form) => {
+    await inStudio(me, (tx) => keepAnswers(tx, me, { ...form, givenBy: "technician" }));
     refresh();
     return null;
   },
@@ -64,33 +47,8 @@ export const keepConsultation = action(
 /** Confirms the last answers with nothing changed: one tap, as long as they were asked whole not long ago, for this kind of service. */
 export const confirmConsultation = action(
   { input: z.strictObject({ id: z.uuid(), clientId: z.uuid(), visitId: z.uuid().nullable(), service: z.enum(services) }) },
-  async (me, { id, clientId, visitId, service }) => {
-    await inStudio(me, async (tx) => {
-      const rows = await tx.select().from(consultation).where(eq(consultation.clientId, clientId)).orderBy(desc(consultation.createdAt));
-      const newest = rows[0];
-      if (!newest) throw new Refusal("There is nothing to confirm: the consultation has not been asked yet.");
-      const whole = rows.filter(({ confirms }) => confirms === null);
-      const kind = serviceOf(service).consultation;
-      if (kind && !whole.some((one) => one.service && serviceOf(one.service).consultation === kind))
-        throw new Refusal(`The consultation was never asked for a ${serviceOf(service).label}: ask it whole.`);
-      const [held] = await tx.select().from(policy);
-      if (addMonths(whole[0]?.createdAt.getTime() ?? 0, held!.document.consultationMonths) < Date.now())
-        throw new Refusal(`It was last asked whole over ${held!.document.consultationMonths} months ago: ask it whole.`);
-      await tx
-        .insert(consultation)
-        .values({
-          studioId: me.studioId,
-          id,
-          clientId,
-          visitId,
-          service,
-          // Looking is not answered: who confirms has not looked again.
-          document: { ...newest.document, extensionsOn: null },
-          confirms: newest.confirms ?? newest.id,
-          askedBy: me.id,
-        })
-        .onConflictDoNothing();
-    });
+  async (me, form) => {
+    await inStudio(me, (tx) => confirmAnswers(tx, me, { ...form, givenBy: "technician" }));
     refresh();
     return null;
   },
@@ -137,6 +95,20 @@ export const keepConsent = action(
   },
 );
 
+/** Tests of one family and product placed on a client at one moment. */
+const samePlacing = ({
+  clientId,
+  family,
+  productId,
+  placedAt,
+}: Pick<typeof patchTest.$inferSelect, "clientId" | "family" | "productId" | "placedAt">) =>
+  and(
+    eq(patchTest.clientId, clientId),
+    eq(patchTest.family, family),
+    eq(patchTest.placedAt, placedAt),
+    productId ? eq(patchTest.productId, productId) : isNull(patchTest.productId),
+  );
+
 /** A test placed on skin, with its hour. Tests are only added. */
 export const placePatchTest = action(
   {
@@ -155,20 +127,19 @@ export const placePatchTest = action(
     const placedAt = pastMoment(me.timeZone, when);
     await inStudio(me, async (tx) => {
       await knownClient(tx, clientId);
-      if (productId && !(await isOnShelf(tx, productId))) throw new Refusal("This product is not on the shelf.", { productId: "Choose another." });
-      await tx
+      if (productId && !(await isOnShelf(tx, productId)))
+        throw new Refusal("This product is not on the shelf.", { productId: "Choose another." });
+      const readAfterHours = leaflet24 ? 24 : READ_AFTER_H;
+      const placed = { clientId, family, productId: productId || null, placedAt };
+      const [made] = await tx
         .insert(patchTest)
-        .values({
-          studioId: me.studioId,
-          id,
-          clientId,
-          family,
-          productId: productId || null,
-          placedAt,
-          readAfterHours: leaflet24 ? 24 : READ_AFTER_H,
-          recordedBy: me.id,
-        })
-        .onConflictDoNothing();
+        .values({ studioId: me.studioId, id, ...placed, readAfterHours, recordedBy: me.id })
+        .onConflictDoNothing()
+        .returning({ id: patchTest.id });
+      // The same placing twice is one; with another hour to be read at it is a slip, and said.
+      const [known] = made ? [] : await tx.select().from(patchTest).where(samePlacing(placed));
+      if (known && known.readAfterHours !== readAfterHours)
+        throw new Refusal(`This placing is written down already, to be read at ${known.readAfterHours} h.`);
     });
     refresh();
     return null;
@@ -228,13 +199,16 @@ export const noteReaction = action(
     const at = pastMoment(me.timeZone, when);
     await inStudio(me, async (tx) => {
       await knownClient(tx, clientId);
-      if (productId && !(await isOnShelf(tx, productId))) throw new Refusal("This product is not on the shelf.", { productId: "Choose another." });
+      if (productId && !(await isOnShelf(tx, productId)))
+        throw new Refusal("This product is not on the shelf.", { productId: "Choose another." });
       const own = { studioId: me.studioId };
+      const placed = { clientId, family, productId: productId || null, placedAt: at };
       await tx
         .insert(patchTest)
-        .values({ ...own, id, clientId, family, productId: productId || null, placedAt: at, recordedBy: me.id })
+        .values({ ...own, id, ...placed, recordedBy: me.id })
         .onConflictDoNothing();
-      const [test] = await tx.select({ id: patchTest.id }).from(patchTest).where(and(eq(patchTest.clientId, clientId), eq(patchTest.family, family), eq(patchTest.placedAt, at), productId ? eq(patchTest.productId, productId) : isNull(patchTest.productId)));
+      // A placing of that very minute may stand there already: then the reaction is that one's.
+      const [test] = await tx.select({ id: patchTest.id }).from(patchTest).where(samePlacing(placed));
       await tx
         .insert(patchReading)
         .values({ ...own, id: readingId, testId: test?.id ?? id, readAt: at, result: "reaction", severe, readBy: me.id })

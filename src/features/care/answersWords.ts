@@ -1,7 +1,15 @@
 import { ALLERGIES, CONDITIONS, type Consultation } from "@/core/care";
 
 /** What was answered, read out: what is so, in words; “nothing named” where nothing is. */
-export function answersWords({ conditions, allergies, otherAllergies, operation, elsewhere, processed, extensionsOn }: Consultation): string {
+export function answersWords({
+  conditions,
+  allergies,
+  otherAllergies,
+  operation,
+  elsewhere,
+  processed,
+  extensionsOn,
+}: Consultation): string {
   const said = [
     ...conditions.map((id) => CONDITIONS[id].label),
     ...(operation ? [`eye operation${operation.on ? ` ${operation.on}` : ""}`] : []),

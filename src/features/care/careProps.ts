@@ -11,12 +11,14 @@ export type CareProps = {
   readonly findings: readonly CareFinding[];
   readonly bornOn: string | null;
   readonly today: string;
-  readonly consultation: (Pick<NonNullable<CareFacts["consultation"]>, "document" | "kinds"> & {
-    readonly confirmedOn: string;
-    /** Whether one tap is enough: asked whole not long ago, for this kind of service. */
-    readonly mayConfirm: boolean;
-    readonly isOfToday: boolean;
-  }) | null;
+  readonly consultation:
+    | (Pick<NonNullable<CareFacts["consultation"]>, "document" | "kinds"> & {
+        readonly confirmedOn: string;
+        /** Whether one tap is enough: asked whole not long ago, for this kind of service. */
+        readonly mayConfirm: boolean;
+        readonly isOfToday: boolean;
+      })
+    | null;
   readonly consent: {
     readonly words: string;
     readonly signedName: string;

@@ -33,6 +33,10 @@ export function patchTestWords(
     case "due":
       return { tone: "look", title: `Patch test, ${name}: soon due`, says: `Clear, good until ${moment(standing.validUntilMs)}.` };
     case "valid":
-      return { tone: "good", title: `Patch test, ${name}: clear`, says: `Good until ${moment(standing.validUntilMs)}. No promise: ask on the day.` };
+      return {
+        tone: "good",
+        title: `Patch test, ${name}: clear`,
+        says: `Good until ${moment(standing.validUntilMs)}. No promise: ask on the day.`,
+      };
   }
 }

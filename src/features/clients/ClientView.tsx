@@ -64,7 +64,9 @@ export function ClientView({
         <Part>
           <h2 className="font-sans text-[0.9375rem] font-semibold">Consultation</h2>
           <p className="text-[0.9375rem] text-ink-2">
-            {page.answers ? `Answered ${dates.answered}: ${answersWords(page.answers.document)}.` : "Not asked yet: it is asked at the visit."}
+            {page.answers
+              ? `Answered ${dates.answered}: ${answersWords(page.answers.document)}.`
+              : "Not asked yet: it is asked at the visit."}
           </p>
         </Part>
         {person.notes ? (
@@ -105,10 +107,11 @@ export function ClientView({
           <Thread leaves={leaves} />
         ) : (
           <Empty title="The thread begins with the first visit">
-            {survey ? "Plan a map and start the visit from it, or book one below." : "Take a survey first; the map follows from it. Other services begin below."}
+            {survey
+              ? "Plan a map and start the visit from it, or book one below."
+              : "Take a survey first; the map follows from it. Other services begin below."}
           </Empty>
         )}
-        {person.archivedAt ? null : <Services client={{ id: person.id, name: person.name }} standings={page.services} options={page.options} />}
         <h2 className="mt-8 text-2xl">Maps</h2>
         {maps.length === 0 ? (
           <p className="mt-2 text-ink-2">
@@ -132,6 +135,9 @@ export function ClientView({
               </li>
             ))}
           </ul>
+        )}
+        {person.archivedAt ? null : (
+          <Services client={{ id: person.id, name: person.name }} standings={page.services} options={page.options} />
         )}
       </div>
     </div>

@@ -47,7 +47,10 @@ export function Services({
       {problem ? <Notice tone="stop" title={problem} className="mt-3" /> : null}
       <ul className="mt-2 border-t border-line">
         {standings.map(({ service, findings }) => (
-          <li key={service} className="grid grid-cols-[minmax(0,1fr)_auto] items-start gap-x-4 border-b border-line py-1.5 sm:grid-cols-[11rem_minmax(0,1fr)_auto]">
+          <li
+            key={service}
+            className="grid grid-cols-[minmax(0,1fr)_auto] items-start gap-x-4 border-b border-line py-1.5 sm:grid-cols-[11rem_minmax(0,1fr)_auto]"
+          >
             <span className="pt-1 font-semibold">{sentence(SERVICES[service].label)}</span>
             <span className="order-last col-span-2 text-[0.9375rem] sm:order-none sm:col-span-1 sm:pt-1">
               <Gravest findings={findings} />
@@ -58,7 +61,9 @@ export function Services({
               </Button>
               <Button
                 tone="plain"
-                onClick={() => setBooking({ client, service, day: options.today, time: nextQuarter(options.time), technicianId: options.me })}
+                onClick={() =>
+                  setBooking({ client, service, day: options.today, time: nextQuarter(options.time), technicianId: options.me })
+                }
               >
                 Book
               </Button>
@@ -67,7 +72,9 @@ export function Services({
         ))}
       </ul>
       <p className="mt-2 text-sm text-ink-2">{NO_LASH_LIGHTENING}</p>
-      {booking ? <BookingSheet start={booking} options={options} onClose={() => setBooking(null)} onBooked={() => router.refresh()} /> : null}
+      {booking ? (
+        <BookingSheet start={booking} options={options} onClose={() => setBooking(null)} onBooked={() => router.refresh()} />
+      ) : null}
       <Dialog open={warning !== null} onOpenChange={(open) => !open && setWarning(null)} title="Something is booked then">
         <Notice tone="look" title={warning?.words ?? ""}>
           A walk-in keeps nobody’s time. Move it on its page if it is in the way.

@@ -14,25 +14,23 @@ export function careDates({ person, answers, patchStandings, tests, liftings, pr
     born: person.bornOn ? dayWords(person.bornOn) : null,
     answered: answers ? day(answers.confirmedAtMs) : null,
     standings: patchStandings.map(({ family, standing }): ShownStanding => ({ family, ...patchTestWords(standing, family, day) })),
-    tests: tests.map(
-      (test): ShownTest => ({
-        id: test.id,
-        family: test.family,
-        product: test.productId ? nameOf(test.productId) : null,
-        placedAtMs: test.placedAtMs,
-        readAfterHours: test.readAfterHours,
-        placed: when(test.placedAtMs, test.hourKnown),
-        readings: test.readings.map((reading) => ({
-          id: reading.id,
-          result: reading.result,
-          severe: reading.severe,
-          when: when(reading.atMs, reading.hourKnown),
-          liftings: liftings
-            .filter(({ readingId }) => readingId === reading.id)
-            .map(({ productId, finding, createdAt }) => ({ product: nameOf(productId), finding, when: day(createdAt.getTime()) })),
-        })),
-      }),
-    ),
+    tests: tests.map((test): ShownTest => ({
+      id: test.id,
+      family: test.family,
+      product: test.productId ? nameOf(test.productId) : null,
+      placedAtMs: test.placedAtMs,
+      readAfterHours: test.readAfterHours,
+      placed: when(test.placedAtMs, test.hourKnown),
+      readings: test.readings.map((reading) => ({
+        id: reading.id,
+        result: reading.result,
+        severe: reading.severe,
+        when: when(reading.atMs, reading.hourKnown),
+        liftings: liftings
+          .filter(({ readingId }) => readingId === reading.id)
+          .map(({ productId, finding, createdAt }) => ({ product: nameOf(productId), finding, when: day(createdAt.getTime()) })),
+      })),
+    })),
     now: { day: formatIn(timeZone, now, "yyyy-MM-dd"), time: formatIn(timeZone, now, "HH:mm"), ms: now.getTime() },
   };
 }

@@ -23,7 +23,16 @@ export function listClients(me: Member, search: string) {
     const rows = await tx
       .select({ id: client.id, name: client.name, contact: client.contact, lastVisit: max(visit.startsAt) })
       .from(client)
-      .leftJoin(visit, and(eq(visit.studioId, client.studioId), eq(visit.clientId, client.id), isNull(visit.cancelledAt), isNull(visit.withdrawnAt), sql`${visit.startsAt} < now()`))
+      .leftJoin(
+        visit,
+        and(
+          eq(visit.studioId, client.studioId),
+          eq(visit.clientId, client.id),
+          isNull(visit.cancelledAt),
+          isNull(visit.withdrawnAt),
+          sql`${visit.startsAt} < now()`,
+        ),
+      )
       .where(and(isNull(client.archivedAt), search ? ilike(client.name, `%${literal(search)}%`) : undefined))
       .groupBy(client.id, client.name, client.contact)
       .orderBy(asc(client.name))

@@ -39,11 +39,13 @@ export function leavesOf(
       // Said while it still is to be minded.
       water:
         waterMs !== undefined && waterMs > now.getTime() ? `no water before ${formatIn(timeZone, new Date(waterMs), "EEE HH:mm")}` : null,
-      work: cancelledAt ? cancelledWhy : state.run.plan
-        ? runWords(state.run)
-        : beads > 0
-          ? `${beads} ${beads === 1 ? "bead" : "beads"}${bottle ? ` of ${bottle}` : ""}`
-          : null,
+      work: cancelledAt
+        ? cancelledWhy
+        : state.run.plan
+          ? runWords(state.run)
+          : beads > 0
+            ? `${beads} ${beads === 1 ? "bead" : "beads"}${bottle ? ` of ${bottle}` : ""}`
+            : null,
     };
   });
 }

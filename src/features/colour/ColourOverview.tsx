@@ -108,8 +108,7 @@ export function ColourOverview({
                 <Link href={`/colour/protocols/${id ?? document.service}`} className="min-h-9 min-w-0 py-1.5 hover:underline">
                   <b className="break-words">{document.name}</b>{" "}
                   <span className="ml-2 text-sm text-ink-2">
-                    {SERVICES[document.service].label},{" "}
-                    {id === null ? "generic" : `own, ${revision} ${revision === 1 ? "save" : "saves"}`}
+                    {SERVICES[document.service].label}, {id === null ? "generic" : `own, ${revision} ${revision === 1 ? "save" : "saves"}`}
                   </span>
                 </Link>
               </li>

@@ -95,7 +95,13 @@ export function MixSheet({
                       key={productId}
                       label={`${product.name}, from`}
                       value={batchOf(productId)}
-                      error={batches.length === 0 ? "No open batch: open one with its lot first." : batchOf(productId) === "" ? past?.words : undefined}
+                      error={
+                        batches.length === 0
+                          ? "No open batch: open one with its lot first."
+                          : batchOf(productId) === ""
+                            ? past?.words
+                            : undefined
+                      }
                       hint={batchOf(productId) !== "" ? past?.words : undefined}
                       onChange={(event) => setChosen({ ...chosen, [productId]: event.target.value })}
                     >

@@ -3,7 +3,16 @@ import { SERVICES } from "@/core/service";
 import { useRouter } from "next/navigation";
 import { useMemo, useState } from "react";
 import { NO_LASH_LIGHTENING } from "@/core/service";
-import { checkProtocol, placeWords, protocolSchema, readProtocolFile, writeProtocolFile, type Protocol, type ProtocolProblem, type Step } from "@/core/protocol";
+import {
+  checkProtocol,
+  placeWords,
+  protocolSchema,
+  readProtocolFile,
+  writeProtocolFile,
+  type Protocol,
+  type ProtocolProblem,
+  type Step,
+} from "@/core/protocol";
 import { Button, Notice, NumberField, TextField, Verdict } from "@/ui";
 import { keepProtocol, putProtocolAway } from "./stockActions";
 import { StepFields } from "./StepFields";

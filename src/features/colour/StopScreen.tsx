@@ -1,16 +1,7 @@
 "use client";
 import { useState } from "react";
 import { AREA_LABELS } from "@/core/eye";
-import {
-  coatsOn,
-  lainS,
-  RINSE_ENDED_EARLY,
-  STOP_TAKEN_BACK,
-  STOP_WORDS,
-  stepOf,
-  type Coat,
-  type RunState,
-} from "@/core/processing";
+import { coatsOn, lainS, RINSE_ENDED_EARLY, STOP_TAKEN_BACK, STOP_WORDS, stepOf, type Coat, type RunState } from "@/core/processing";
 import { formatClock } from "@/core/units";
 import { Button, Verdict } from "@/ui";
 

@@ -37,5 +37,11 @@ export type ColourProps = {
   readonly survey: Survey | null;
   readonly air: RoomAir | null;
   readonly batchNames: Readonly<Record<string, string>>;
-  readonly incidents: readonly { readonly id: string; readonly words: string; readonly putOff: boolean; readonly by: string; readonly when: string }[];
+  readonly incidents: readonly {
+    readonly id: string;
+    readonly words: string;
+    readonly putOff: boolean;
+    readonly by: string;
+    readonly when: string;
+  }[];
 };

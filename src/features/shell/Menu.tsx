@@ -2,7 +2,7 @@
 import { DropdownMenu } from "radix-ui";
 import { useState } from "react";
 import { readAlarmChoice, ring, say, unlockSound, writeAlarmChoice } from "@/features/visit/alarm";
-import { loadAfresh } from "@/features/signIn/loadAfresh";
+import { loadAfresh } from "@/ui/loadAfresh";
 import { useTablet, useVisits } from "@/features/visit/VisitProvider";
 import { Button, Dialog } from "@/ui";
 import { MenuButton } from "./MenuButton";

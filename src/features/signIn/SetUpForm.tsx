@@ -2,7 +2,7 @@
 import { useState } from "react";
 import { Button, Notice, TextField } from "@/ui";
 import { setUpStudio } from "./actions";
-import { loadAfresh } from "./loadAfresh";
+import { loadAfresh } from "@/ui/loadAfresh";
 
 export function SetUpForm() {
   const [problem, setProblem] = useState<{ message: string; fields: Readonly<Record<string, string>> } | null>(null);

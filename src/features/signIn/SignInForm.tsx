@@ -1,7 +1,7 @@
 "use client";
 import { useState } from "react";
 import { Button, Notice, TextField } from "@/ui";
-import { loadAfresh } from "./loadAfresh";
+import { loadAfresh } from "@/ui/loadAfresh";
 
 const WRONG = "That address and password do not go together.";
 

@@ -21,7 +21,11 @@ export function Rooms({ rooms, chairs, mayChange }: { rooms: readonly Room[]; ch
   const [busy, start] = useTransition();
   const send = (work: () => Promise<Answer>) =>
     start(async () => {
-      const result = await work().catch((): Answer => ({ ok: false, message: "The server did not answer. What you typed is still here.", fields: {} }));
+      const result = await work().catch((): Answer => ({
+        ok: false,
+        message: "The server did not answer. What you typed is still here.",
+        fields: {},
+      }));
       setProblem(result.ok ? null : result);
       if (result.ok) setAsking(null);
     });
@@ -62,7 +66,12 @@ export function Rooms({ rooms, chairs, mayChange }: { rooms: readonly Room[]; ch
                   <Button tone="plain" className={small} onClick={() => ask({ what: "rename", room }, room.name)}>
                     Rename
                   </Button>
-                  <Button tone="plain" className={small} disabled={busy} onClick={() => send(() => closeRoom({ id: room.id, closed: !room.closed }))}>
+                  <Button
+                    tone="plain"
+                    className={small}
+                    disabled={busy}
+                    onClick={() => send(() => closeRoom({ id: room.id, closed: !room.closed }))}
+                  >
                     {room.closed ? "Open" : "Close"}
                   </Button>
                 </span>
@@ -107,7 +116,15 @@ export function Rooms({ rooms, chairs, mayChange }: { rooms: readonly Room[]; ch
       <Dialog
         open={asking !== null}
         onOpenChange={(open) => !open && setAsking(null)}
-        title={asking?.what === "room" ? "Add a room" : asking?.what === "rename" ? "Rename the room" : asking?.chair ? "Rename the chair" : "Add a chair"}
+        title={
+          asking?.what === "room"
+            ? "Add a room"
+            : asking?.what === "rename"
+              ? "Rename the room"
+              : asking?.chair
+                ? "Rename the chair"
+                : "Add a chair"
+        }
       >
         <form
           className="space-y-4"
@@ -118,7 +135,9 @@ export function Rooms({ rooms, chairs, mayChange }: { rooms: readonly Room[]; ch
           }}
         >
           <TextField label="Name" autoFocus value={name} error={problem?.fields.name} onChange={(event) => setName(event.target.value)} />
-          {asking?.what === "room" ? <p className="text-sm text-ink-2">It begins with one chair and 30 m³ of air; describe it on the air page.</p> : null}
+          {asking?.what === "room" ? (
+            <p className="text-sm text-ink-2">It begins with one chair and 30 m³ of air; describe it on the air page.</p>
+          ) : null}
           {problem ? <Notice tone="stop" title={problem.message} /> : null}
           <Button type="submit" disabled={busy}>
             Keep

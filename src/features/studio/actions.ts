@@ -85,14 +85,19 @@ async function refuseBooked(tx: StudioTransaction, where: { readonly roomId?: st
       eq(visit.keepsTime, true),
     ),
   );
-  if (booked > 0) throw new Refusal(`${booked} ${booked === 1 ? "visit is" : "visits are"} booked there. Move ${booked === 1 ? "it" : "them"} first.`);
+  if (booked > 0)
+    throw new Refusal(`${booked} ${booked === 1 ? "visit is" : "visits are"} booked there. Move ${booked === 1 ? "it" : "them"} first.`);
 }
 
 /** A new room, with its first chair. */
 export const addRoom = action({ input: z.strictObject({ id: z.uuid(), name: placeName }), least: "owner" }, async (me, { id, name }) => {
   await inStudio(me, async (tx) => {
     const own = { studioId: me.studioId };
-    const [made] = await tx.insert(room).values({ ...own, id, name, volumeM3: 30 }).onConflictDoNothing().returning({ id: room.id });
+    const [made] = await tx
+      .insert(room)
+      .values({ ...own, id, name, volumeM3: 30 })
+      .onConflictDoNothing()
+      .returning({ id: room.id });
     if (made) await tx.insert(chair).values({ ...own, id: randomUUID(), roomId: id, name: "Chair 1" });
   });
   refresh();
@@ -116,23 +121,26 @@ export const changeRoomName = action(
 );
 
 /** Closes a room to new bookings, or opens it again. Its history stays. */
-export const closeRoom = action({ input: z.strictObject({ id: z.uuid(), closed: z.boolean() }), least: "owner" }, async (me, { id, closed }) => {
-  await inStudio(me, async (tx) => {
-    if (closed) {
-      await refuseBooked(tx, { roomId: id });
-      const others = await tx.$count(room, and(isNull(room.closedAt), ne(room.id, id)));
-      if (others === 0) throw new Refusal("It is the only room in use. Add another first.");
-    }
-    const rows = await tx
-      .update(room)
-      .set({ closedAt: closed ? new Date() : null, revision: sql`${room.revision} + 1` })
-      .where(eq(room.id, id))
-      .returning({ id: room.id });
-    if (!rows[0]) throw new Refusal("This room is not in the studio.");
-  });
-  refresh();
-  return null;
-});
+export const closeRoom = action(
+  { input: z.strictObject({ id: z.uuid(), closed: z.boolean() }), least: "owner" },
+  async (me, { id, closed }) => {
+    await inStudio(me, async (tx) => {
+      if (closed) {
+        await refuseBooked(tx, { roomId: id });
+        const others = await tx.$count(room, and(isNull(room.closedAt), ne(room.id, id)));
+        if (others === 0) throw new Refusal("It is the only room in use. Add another first.");
+      }
+      const rows = await tx
+        .update(room)
+        .set({ closedAt: closed ? new Date() : null, revision: sql`${room.revision} + 1` })
+        .where(eq(room.id, id))
+        .returning({ id: room.id });
+      if (!rows[0]) throw new Refusal("This room is not in the studio.");
+    });
+    refresh();
+    return null;
+  },
+);
 
 /** Whether another chair in use of the room bears a name. */
 async function refuseTwin(tx: StudioTransaction, roomId: string, name: string, exceptId: string): Promise<void> {
@@ -143,19 +151,22 @@ async function refuseTwin(tx: StudioTransaction, roomId: string, name: string, e
   if (twin) throw new Refusal("Another chair of this room is called so.", { name: "Another name." });
 }
 
-export const addChair = action({ input: z.strictObject({ id: z.uuid(), roomId: z.uuid(), name: placeName }), least: "owner" }, async (me, form) => {
-  await inStudio(me, async (tx) => {
-    const [known] = await tx.select({ id: room.id }).from(room).where(eq(room.id, form.roomId));
-    if (!known) throw new Refusal("This room is not in the studio.");
-    await refuseTwin(tx, form.roomId, form.name, form.id);
-    await tx
-      .insert(chair)
-      .values({ studioId: me.studioId, ...form })
-      .onConflictDoNothing();
-  });
-  refresh();
-  return { id: form.id };
-});
+export const addChair = action(
+  { input: z.strictObject({ id: z.uuid(), roomId: z.uuid(), name: placeName }), least: "owner" },
+  async (me, form) => {
+    await inStudio(me, async (tx) => {
+      const [known] = await tx.select({ id: room.id }).from(room).where(eq(room.id, form.roomId));
+      if (!known) throw new Refusal("This room is not in the studio.");
+      await refuseTwin(tx, form.roomId, form.name, form.id);
+      await tx
+        .insert(chair)
+        .values({ studioId: me.studioId, ...form })
+        .onConflictDoNothing();
+    });
+    refresh();
+    return { id: form.id };
+  },
+);
 
 /** Renames a chair, closes it to new bookings, or opens it again. */
 export const changeChair = action(

@@ -15,7 +15,10 @@ export function studioPage(me: Member) {
         .select({ id: member.id, name: member.name, role: member.role })
         .from(member)
         .orderBy(asc(member.createdAt), asc(member.name)),
-      rooms: await tx.select({ id: room.id, name: room.name, closed: isNotNull(room.closedAt).mapWith(Boolean) }).from(room).orderBy(asc(room.createdAt), asc(room.name)),
+      rooms: await tx
+        .select({ id: room.id, name: room.name, closed: isNotNull(room.closedAt).mapWith(Boolean) })
+        .from(room)
+        .orderBy(asc(room.createdAt), asc(room.name)),
       chairs: await tx
         .select({ id: chair.id, roomId: chair.roomId, name: chair.name, closed: isNotNull(chair.closedAt).mapWith(Boolean) })
         .from(chair)

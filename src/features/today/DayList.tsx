@@ -15,7 +15,9 @@ export function DayList({ lines, onOpen }: { lines: readonly DayLine[]; onOpen: 
           <li key={line.id} className="relative grid grid-cols-[3.25rem_1.5rem_minmax(0,1fr)] items-start">
             <span className="pt-3 text-right font-semibold">{clockOf(line.fromMin)}</span>
             <span aria-hidden="true" className="relative h-full">
-              {i === lines.length - 1 ? null : <span className="absolute top-5 left-1/2 h-full -translate-x-1/2 border-l-2 border-dashed border-ivy" />}
+              {i === lines.length - 1 ? null : (
+                <span className="absolute top-5 left-1/2 h-full -translate-x-1/2 border-l-2 border-dashed border-ivy" />
+              )}
               <span
                 className={cx(
                   "absolute top-[0.95rem] left-1/2 size-3.5 -translate-x-1/2 rounded-full border-2 border-ivy",
@@ -23,10 +25,18 @@ export function DayList({ lines, onOpen }: { lines: readonly DayLine[]; onOpen: 
                 )}
               />
             </span>
-            <button type="button" onClick={() => onOpen(line)} className="mb-1 block w-full rounded-lg px-3 py-2.5 text-left hover:bg-moss-soft">
+            <button
+              type="button"
+              onClick={() => onOpen(line)}
+              className="mb-1 block w-full rounded-lg px-3 py-2.5 text-left hover:bg-moss-soft"
+            >
               <span className="flex flex-wrap items-baseline justify-between gap-x-3">
                 <bdi className="min-w-0 font-serif text-xl break-words">{line.clientName}</bdi>
-                {line.state === "running" ? <Verdict tone="good">under way</Verdict> : line.state === "done" ? <Verdict tone="good">done</Verdict> : null}
+                {line.state === "running" ? (
+                  <Verdict tone="good">under way</Verdict>
+                ) : line.state === "done" ? (
+                  <Verdict tone="good">done</Verdict>
+                ) : null}
               </span>
               <span className="mt-0.5 block text-[0.9375rem] text-ink-2">
                 until {clockOf(line.toMin)}, {SERVICES[line.service].label}; {line.technicianName}, {line.place}

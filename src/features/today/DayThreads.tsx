@@ -105,7 +105,10 @@ export function DayThreads({
         if (at && (at.fromMin !== at.line.fromMin || at.technicianId !== at.line.technicianId)) onDrop(at);
       }}
       accessibility={{
-        screenReaderInstructions: { draggable: "Enter opens the visit. M picks it up; arrows move it by five minutes or to another thread; M puts it down, Escape leaves it." },
+        screenReaderInstructions: {
+          draggable:
+            "Enter opens the visit. M picks it up; arrows move it by five minutes or to another thread; M puts it down, Escape leaves it.",
+        },
       }}
     >
       <div className="relative mt-4 grid grid-cols-[8.5rem_minmax(0,1fr)]">
@@ -120,7 +123,12 @@ export function DayThreads({
         {people.map((person, i) => {
           const own = lines.filter(({ technicianId }) => technicianId === person.id);
           const { lanes, count } = lanesFor(own);
-          const free = freeStretches(own, Math.max(EARLIEST_MIN, nowMin === null ? 0 : Math.ceil(nowMin / SNAP_MIN) * SNAP_MIN), LATEST_MIN, LEAST_FREE_MIN);
+          const free = freeStretches(
+            own,
+            Math.max(EARLIEST_MIN, nowMin === null ? 0 : Math.ceil(nowMin / SNAP_MIN) * SNAP_MIN),
+            LATEST_MIN,
+            LEAST_FREE_MIN,
+          );
           return (
             <section key={person.id} aria-label={person.name} className="contents">
               <h2 className="pt-9 pr-3 text-xl leading-tight break-words">
@@ -137,7 +145,12 @@ export function DayThreads({
                 style={{ height: count * LANE_PX }}
               >
                 {hours.map((minutes) => (
-                  <span key={minutes} aria-hidden="true" className="absolute inset-y-0 border-l border-line" style={{ left: left(minutes) }} />
+                  <span
+                    key={minutes}
+                    aria-hidden="true"
+                    className="absolute inset-y-0 border-l border-line"
+                    style={{ left: left(minutes) }}
+                  />
                 ))}
                 {Array.from({ length: count }, (_, lane) => (
                   <span
@@ -152,11 +165,22 @@ export function DayThreads({
                     key={fromMin}
                     type="button"
                     onClick={() => onFree(person, fromMin, toMin - fromMin)}
-                    className="absolute overflow-hidden rounded-md border border-dashed border-moss bg-paper px-2 text-left text-sm whitespace-nowrap text-ink-2 hover:bg-moss-soft"
-                    style={{ left: left(fromMin), width: `calc(${((toMin - fromMin) / span) * 100}% - 6px)`, marginLeft: 3, top: PILL_TOP_PX, height: PILL_PX }}
+                    title={fitWords(toMin - fromMin)}
+                    className="absolute truncate rounded-md border border-dashed border-moss bg-paper px-2 text-left text-sm text-ink-2 hover:bg-moss-soft"
+                    style={{
+                      left: left(fromMin),
+                      width: `calc(${((toMin - fromMin) / span) * 100}% - 6px)`,
+                      marginLeft: 3,
+                      top: PILL_TOP_PX,
+                      height: PILL_PX,
+                    }}
                   >
                     <span className="sr-only">{`Free from ${clockOf(fromMin)}: `}</span>
-                    {fitWords(toMin - fromMin)}
+                    {(toMin - fromMin) * pxPerMin < 90 ? (
+                      <span className="sr-only">{fitWords(toMin - fromMin)}</span>
+                    ) : (
+                      fitWords(toMin - fromMin)
+                    )}
                   </button>
                 ))}
                 {own.map((line, k) => (
@@ -174,8 +198,16 @@ export function DayThreads({
                 {target?.technicianId === person.id ? (
                   <div
                     aria-hidden="true"
-                    className={cx("pointer-events-none absolute z-20 rounded-full border-2 border-dashed", said?.tone === "stop" ? "border-rosehip" : "border-ivy")}
-                    style={{ left: left(target.fromMin), width: `${(target.line.minutes / span) * 100}%`, top: PILL_TOP_PX, height: PILL_PX }}
+                    className={cx(
+                      "pointer-events-none absolute z-20 rounded-full border-2 border-dashed",
+                      said?.tone === "stop" ? "border-rosehip" : "border-ivy",
+                    )}
+                    style={{
+                      left: left(target.fromMin),
+                      width: `${(target.line.minutes / span) * 100}%`,
+                      top: PILL_TOP_PX,
+                      height: PILL_PX,
+                    }}
                   >
                     <span className="absolute top-full left-0 mt-1 rounded bg-paper px-1.5 text-sm font-semibold whitespace-nowrap ring-1 ring-line">
                       {clockOf(target.fromMin)} {said ? <Verdict tone={said.tone}>{said.words}</Verdict> : null}
@@ -243,7 +275,7 @@ function Pill({
   return (
     <div className="absolute" style={{ left, top, width, height: LANE_PX }}>
       <div aria-hidden="true" className="absolute top-0 left-1 overflow-hidden" style={{ width: room }}>
-        <bdi className="block truncate font-serif text-[1.0625rem] leading-snug">{line.clientName}</bdi>
+        <bdi className="block truncate text-left font-serif text-[1.0625rem] leading-snug">{line.clientName}</bdi>
         <span className="block truncate text-sm text-ink-2">{SERVICES[line.service].label}</span>
       </div>
       <button
@@ -266,7 +298,11 @@ function Pill({
           line.state === "done" && "border-ivy bg-moss-soft",
           running && "border-ivy-deep bg-ivy",
           line.state === "ahead" &&
-            (gravest?.tone === "stop" ? "border-rosehip bg-leaf" : gravest?.tone === "look" ? "border-brass bg-leaf" : "border-ivy bg-leaf"),
+            (gravest?.tone === "stop"
+              ? "border-rosehip bg-leaf"
+              : gravest?.tone === "look"
+                ? "border-brass bg-leaf"
+                : "border-ivy bg-leaf"),
           line.state === "ahead" && "cursor-grab",
           dragged && "z-30 opacity-80 shadow-lg",
         )}

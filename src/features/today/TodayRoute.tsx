@@ -11,7 +11,15 @@ import { bottleWords, roomWords } from "./wishWords";
 const wishOrder = { stop: 0, look: 1, note: 2, good: 3 } as const;
 
 /** A day of the studio: today where none is named. */
-export async function TodayRoute({ day: asked, openId, withdrawnId }: { day?: string | undefined; openId?: string | undefined; withdrawnId?: string | undefined }) {
+export async function TodayRoute({
+  day: asked,
+  openId,
+  withdrawnId,
+}: {
+  day?: string | undefined;
+  openId?: string | undefined;
+  withdrawnId?: string | undefined;
+}) {
   const member = await requireMember();
   const now = new Date();
   const today = todayIn(member.timeZone, now);
@@ -56,22 +64,35 @@ export async function TodayRoute({ day: asked, openId, withdrawnId }: { day?: st
   const lines = visits.map(lineOf);
   const own = lines.filter((line) => line.technicianId === member.id && line.state !== "done");
   const next = own.find(({ state }) => state === "running") ?? own[0];
-  const people = options.people.map(({ id, name }) => {
-    const usual = visits.find(({ visit }) => visit.technicianId === id)?.visit;
-    return { id, name, place: usual ? `${usual.roomName}, ${usual.chairName}` : "", chairId: usual?.chairId ?? null };
-  });
+  // One's own thread first.
+  const people = [...options.people]
+    .sort((a, b) => Number(b.id === member.id) - Number(a.id === member.id))
+    .map(({ id, name }) => {
+      const usual = visits.find(({ visit }) => visit.technicianId === id)?.visit;
+      return { id, name, place: usual ? `${usual.roomName}, ${usual.chairName}` : "", chairId: usual?.chairId ?? null };
+    });
   const beside = (days: number) => format(addDays(parseISO(day), days), "yyyy-MM-dd");
   return (
     <TodayView
       key={`${day} ${openId ?? ""}`}
-      title={formatIn(member.timeZone, dayIn(member.timeZone, day).from, day.slice(0, 4) === today.slice(0, 4) ? "EEEE d MMMM" : "EEEE d MMMM yyyy")}
+      title={formatIn(
+        member.timeZone,
+        dayIn(member.timeZone, day).from,
+        day.slice(0, 4) === today.slice(0, 4) ? "EEEE d MMMM" : "EEEE d MMMM yyyy",
+      )}
       day={day}
       isToday={day === today}
       days={{ before: beside(-1), after: beside(1), today }}
       summary={summaryOf(lines)}
       people={people}
       lines={lines}
-      cancelled={cancelled.map(({ id, clientName, startsAt, service, cancelledWhy }) => ({ id, clientName, from: time(startsAt), service, why: cancelledWhy }))}
+      cancelled={cancelled.map(({ id, clientName, startsAt, service, cancelledWhy }) => ({
+        id,
+        clientName,
+        from: time(startsAt),
+        service,
+        why: cancelledWhy,
+      }))}
       nextId={next?.id ?? null}
       nowMin={day === today ? minuteOf(now) : null}
       options={options}
@@ -83,7 +104,8 @@ export async function TodayRoute({ day: asked, openId, withdrawnId }: { day?: st
 
 /** The day in a few words: how many, how many done, how many something stands against. */
 function summaryOf(lines: readonly DayLine[]): string {
-  const count = (found: readonly DayLine[], one: string, many: string) => (found.length === 0 ? "" : `${found.length} ${found.length === 1 ? one : many}`);
+  const count = (found: readonly DayLine[], one: string, many: string) =>
+    found.length === 0 ? "" : `${found.length} ${found.length === 1 ? one : many}`;
   const open = lines.filter(({ state }) => state !== "done");
   return [
     count(lines, "visit", "visits"),

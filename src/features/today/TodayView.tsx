@@ -79,7 +79,13 @@ export function TodayView(props: TodayProps) {
     setSaid(null);
     if (!target) return;
     looking.current.timer = setTimeout(() => {
-      void lookAtBooking({ clientId: target.line.clientId, service: target.line.service, day, time: clockOf(target.fromMin), visitId: target.line.id }).then(
+      void lookAtBooking({
+        clientId: target.line.clientId,
+        service: target.line.service,
+        day,
+        time: clockOf(target.fromMin),
+        visitId: target.line.id,
+      }).then(
         (result) => {
           if (turn !== looking.current.turn || !result.ok) return;
           const [stop] = stopsOf(result.data.findings);
@@ -90,9 +96,22 @@ export function TodayView(props: TodayProps) {
       );
     }, LOOK_AFTER_MS);
   };
-  const placeOf = (line: DayLine) => ({ technicianId: line.technicianId, chairId: line.chairId, day, time: clockOf(line.fromMin), minutes: line.minutes });
+  const placeOf = (line: DayLine) => ({
+    technicianId: line.technicianId,
+    chairId: line.chairId,
+    day,
+    time: clockOf(line.fromMin),
+    minutes: line.minutes,
+  });
   const drop = async ({ line, fromMin, technicianId, chairId }: Target) => {
-    const result = await move({ id: line.id, revision: line.revision, ...placeOf(line), technicianId, chairId, time: clockOf(fromMin) }).catch(() => null);
+    const result = await move({
+      id: line.id,
+      revision: line.revision,
+      ...placeOf(line),
+      technicianId,
+      chairId,
+      time: clockOf(fromMin),
+    }).catch(() => null);
     if (!result?.ok) return setTold({ tone: "stop", words: result?.message ?? LOST });
     const who = people.find(({ id }) => id === technicianId)?.name ?? "";
     const { revision } = result.data;
@@ -115,7 +134,9 @@ export function TodayView(props: TodayProps) {
     setTold(result?.ok ? null : { tone: "stop", words: result?.message ?? LOST });
   };
   const withdrawn: Said | null =
-    props.withdrawnId && told === null ? { tone: "good", words: "The visit is taken back.", back: () => bringBack(props.withdrawnId!) } : null;
+    props.withdrawnId && told === null
+      ? { tone: "good", words: "The visit is taken back.", back: () => bringBack(props.withdrawnId!) }
+      : null;
   const notice = told ?? withdrawn;
 
   return (
@@ -176,7 +197,9 @@ export function TodayView(props: TodayProps) {
           nowMin={nowMin}
           said={said ? { tone: said.tone, words: said.words } : null}
           onOpen={({ id }) => setOpenId(id)}
-          onFree={(person, fromMin) => setBooking(start({ technicianId: person.id, chairId: person.chairId ?? undefined, time: clockOf(fromMin) }))}
+          onFree={(person, fromMin) =>
+            setBooking(start({ technicianId: person.id, chairId: person.chairId ?? undefined, time: clockOf(fromMin) }))
+          }
           onTarget={look}
           onDrop={(target) => void drop(target)}
         />

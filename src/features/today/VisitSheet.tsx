@@ -9,7 +9,17 @@ import { Button, Dialog, LinkButton, Notice, TextField, Verdict } from "@/ui";
 import { clockOf, type DayLine } from "./dayLine";
 
 /** One visit of the day: what stands against it, what it wants, and what can be done with it. */
-export function VisitSheet({ line, onMove, onClose, onGone }: { line: DayLine; onMove: () => void; onClose: () => void; onGone: (id: string) => void }) {
+export function VisitSheet({
+  line,
+  onMove,
+  onClose,
+  onGone,
+}: {
+  line: DayLine;
+  onMove: () => void;
+  onClose: () => void;
+  onGone: (id: string) => void;
+}) {
   const [cancelling, setCancelling] = useState(false);
   const [why, setWhy] = useState("");
   const [problem, setProblem] = useState<{ message: string; fields: Readonly<Record<string, string>> } | null>(null);
@@ -25,7 +35,8 @@ export function VisitSheet({ line, onMove, onClose, onGone }: { line: DayLine; o
   return (
     <Dialog open onOpenChange={(open) => !open && onClose()} title={line.clientName}>
       <p className="text-ink-2">
-        {sentence(SERVICES[line.service].label)}, {line.really?.to ? `${line.really.from} to ${line.really.to}` : `${clockOf(line.fromMin)} to ${clockOf(line.toMin)}`},{" "}
+        {sentence(SERVICES[line.service].label)},{" "}
+        {line.really?.to ? `${line.really.from} to ${line.really.to}` : `${clockOf(line.fromMin)} to ${clockOf(line.toMin)}`},{" "}
         {line.technicianName}, {line.place}
         {line.isWalkIn ? ", walk-in" : ""}
       </p>
@@ -34,7 +45,8 @@ export function VisitSheet({ line, onMove, onClose, onGone }: { line: DayLine; o
         <ul className="mt-3 space-y-0.5 text-[0.9375rem]" data-testid="wish">
           {line.wishes.map(({ tone, word, says }) => (
             <li key={word + says} className="text-ink-2">
-              {tone === "good" ? "" : word ? <Verdict tone={tone}>{word}</Verdict> : null} {tone !== "good" && !word ? <Verdict tone={tone}>{says}</Verdict> : says}
+              {tone === "good" ? "" : word ? <Verdict tone={tone}>{word}</Verdict> : null}{" "}
+              {tone !== "good" && !word ? <Verdict tone={tone}>{says}</Verdict> : says}
             </li>
           ))}
         </ul>
@@ -62,7 +74,12 @@ export function VisitSheet({ line, onMove, onClose, onGone }: { line: DayLine; o
               <Button
                 tone="plain"
                 disabled={busy}
-                onClick={() => void send(() => withdraw({ id: line.id, back: false }), () => onGone(line.id))}
+                onClick={() =>
+                  void send(
+                    () => withdraw({ id: line.id, back: false }),
+                    () => onGone(line.id),
+                  )
+                }
               >
                 Made by mistake: take it back
               </Button>
@@ -79,7 +96,14 @@ export function VisitSheet({ line, onMove, onClose, onGone }: { line: DayLine; o
             void send(() => cancel({ id: line.id, why, back: false }), onClose);
           }}
         >
-          <TextField label="Why it is cancelled" autoFocus value={why} maxLength={500} error={problem?.fields.why} onChange={(event) => setWhy(event.target.value)} />
+          <TextField
+            label="Why it is cancelled"
+            autoFocus
+            value={why}
+            maxLength={500}
+            error={problem?.fields.why}
+            onChange={(event) => setWhy(event.target.value)}
+          />
           <Button type="submit" tone="stop" disabled={busy}>
             Cancel the visit
           </Button>

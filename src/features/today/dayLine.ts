@@ -28,7 +28,13 @@ export type DayLine = {
   readonly wishes: readonly { readonly tone: Tone; readonly word: string; readonly says: string }[];
 };
 
-export type CancelledLine = { readonly id: string; readonly clientName: string; readonly from: string; readonly service: ServiceId; readonly why: string };
+export type CancelledLine = {
+  readonly id: string;
+  readonly clientName: string;
+  readonly from: string;
+  readonly service: ServiceId;
+  readonly why: string;
+};
 
 /** `570` → "09:30" */
 export const clockOf = (minutes: number): string =>
@@ -41,7 +47,10 @@ export const lengthWords = (minutes: number): string => {
 };
 
 /** The gravest thing said of a visit in few words, for the thread; null where nothing is. */
-export function gravestOf({ findings, wishes }: Pick<DayLine, "findings" | "wishes">): { readonly tone: Tone; readonly words: string } | null {
+export function gravestOf({
+  findings,
+  wishes,
+}: Pick<DayLine, "findings" | "wishes">): { readonly tone: Tone; readonly words: string } | null {
   const finding = findings.find(({ weight }) => weight !== "note");
   if (finding) return { tone: finding.weight === "stop" ? "stop" : "look", words: shortOf(finding.words) };
   const wish = wishes.find(({ tone }) => tone === "stop" || tone === "look");

@@ -16,7 +16,12 @@ import type { VisitProps } from "./visitProps";
 import { useVisitStore } from "./VisitProvider";
 
 /** What the bottle that is chosen adds to what stands: its age, judged here at once and by the server once more. */
-function withBottle(findings: readonly CareFinding[], judged: readonly JudgedBottle[], bottleId: string | null, today: string): CareFinding[] {
+function withBottle(
+  findings: readonly CareFinding[],
+  judged: readonly JudgedBottle[],
+  bottleId: string | null,
+  today: string,
+): CareFinding[] {
   const bottle = judged.find((one) => one.bottle.id === bottleId)?.bottle;
   const age = bottle
     ? productAge(
@@ -31,7 +36,9 @@ function withBottle(findings: readonly CareFinding[], judged: readonly JudgedBot
       )
     : null;
   const own: CareFinding[] =
-    bottle && age?.weight && age.words ? [{ rule: "productLife", key: `productLife ${bottle.adhesiveId}`, weight: age.weight, words: age.words }] : [];
+    bottle && age?.weight && age.words
+      ? [{ rule: "productLife", key: `productLife ${bottle.adhesiveId}`, weight: age.weight, words: age.words }]
+      : [];
   return [...own, ...findings].sort((a, b) => WEIGHT[a.weight] - WEIGHT[b.weight]);
 }
 const WEIGHT = { stop: 0, ask: 1, note: 2 } as const;
@@ -68,7 +75,10 @@ export function BeforeBeginning({
     if (result) return setProblem({ message: result.message, field: result.fields.reason });
     // No server in reach: the standing this tablet last got decides. The tap is kept and judged when it arrives, the reason after it.
     if (!isCovered(findings, reason, keys) && keys.length > 0)
-      return setProblem({ message: "The server does not answer. Write why it goes ahead; it is sent when it does.", field: "A reason is needed." });
+      return setProblem({
+        message: "The server does not answer. Write why it goes ahead; it is sent when it does.",
+        field: "A reason is needed.",
+      });
     if (keys.length > 0) keep(reason, null);
     await store.tap(visit.id, "started", { bottleId, air });
   };
@@ -92,8 +102,8 @@ export function BeforeBeginning({
           <BottleChoice judged={judged} value={bottleId ?? ""} onChange={onBottle} />
         </div>
         <p className="mt-4 max-w-xl text-ink-2">
-          Anything in the eye? Lower lashes all under the pad? Look with the mirror before the first lash. Leaflets, local code and your licence
-          come before all of this.
+          Anything in the eye? Lower lashes all under the pad? Look with the mirror before the first lash. Leaflets, local code and your
+          licence come before all of this.
         </p>
         {problem ? <Notice tone="stop" title={problem.message} className="mt-4 max-w-xl" /> : null}
         <Button size="bed" className="mt-5" disabled={busy || stopped} onClick={() => void go()}>

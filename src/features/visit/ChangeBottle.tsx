@@ -42,7 +42,13 @@ export function ChangeBottle({ visitId, judged, bottleId }: { visitId: string; j
         <BottleChoice judged={judged} value={other ?? ""} onChange={setPicked} />
         {problem?.field ? (
           <div className="mt-3">
-            <TextField label="Why it goes ahead" value={reason} error={problem.field} maxLength={500} onChange={(event) => setReason(event.target.value)} />
+            <TextField
+              label="Why it goes ahead"
+              value={reason}
+              error={problem.field}
+              maxLength={500}
+              onChange={(event) => setReason(event.target.value)}
+            />
           </div>
         ) : null}
         {problem ? <Notice tone="stop" title={problem.message} className="mt-3" /> : null}

@@ -8,7 +8,11 @@ export function Marks({ marks }: { marks: readonly Mark[] }) {
   if (marks.length === 0) return null;
   const stops = marks.filter(({ weight }) => weight === "stop");
   return (
-    <Notice tone={stops.length > 0 ? "stop" : "look"} title={stops.length > 0 ? "Done against a stop" : "Begun without a written reason"} className="mt-2 max-w-2xl">
+    <Notice
+      tone={stops.length > 0 ? "stop" : "look"}
+      title={stops.length > 0 ? "Done against a stop" : "Begun without a written reason"}
+      className="mt-2 max-w-2xl"
+    >
       <ul>
         {marks.map(({ key, words }) => (
           <li key={key}>{words}</li>

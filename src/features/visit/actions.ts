@@ -23,26 +23,41 @@ const place = { technicianId: z.uuid("Choose who does it."), chairId: z.uuid("Ch
 function startOf(timeZone: string, { day, time }: { day: string; time: string }): Date {
   const startsAt = momentIn(timeZone, day, time);
   if (!startsAt) throw new Refusal("There is no such hour on that day.", { time: "The clocks change then; choose another." });
-  if (Math.abs(startsAt.getTime() - Date.now()) > 3 * 365 * 86_400_000) throw new Refusal("That is more than three years away.", { day: "Nearer." });
+  if (Math.abs(startsAt.getTime() - Date.now()) > 3 * 365 * 86_400_000)
+    throw new Refusal("That is more than three years away.", { day: "Nearer." });
   return startsAt;
 }
 
 /** Books a visit. Sending the same id twice books once. */
-export const book = action({ input: z.strictObject({ id: z.uuid(), clientId: z.uuid("Choose a client."), service: z.enum(services), ...place }) }, async (me, form) => {
-  const { day, time, ...rest } = form;
-  const { findings } = await inStudio(me, (tx) => bookVisit(tx, me, new Date(), { ...rest, startsAt: startOf(me.timeZone, { day, time }) }));
-  refresh();
-  return { visitId: form.id, findings };
-});
+export const book = action(
+  { input: z.strictObject({ id: z.uuid(), clientId: z.uuid("Choose a client."), service: z.enum(services), ...place }) },
+  async (me, form) => {
+    const { day, time, ...rest } = form;
+    const { findings } = await inStudio(me, (tx) =>
+      bookVisit(tx, me, new Date(), { ...rest, startsAt: startOf(me.timeZone, { day, time }) }),
+    );
+    refresh();
+    return { visitId: form.id, findings };
+  },
+);
 
 /** What would stand against a booking, before it is made. */
-export const lookAtBooking = action({ input: z.strictObject({ clientId: z.uuid(), service: z.enum(services), visitId: z.uuid().optional(), ...when }) }, (me, form) =>
-  inStudio(me, async (tx) => {
-    const now = new Date();
-    const at = startOf(me.timeZone, form);
-    await knownClient(tx, form.clientId);
-    return { findings: await standingFor(tx, me, now, { service: form.service, clientId: form.clientId, visitId: form.visitId ?? null, at: at > now ? at : now }) };
-  }),
+export const lookAtBooking = action(
+  { input: z.strictObject({ clientId: z.uuid(), service: z.enum(services), visitId: z.uuid().optional(), ...when }) },
+  (me, form) =>
+    inStudio(me, async (tx) => {
+      const now = new Date();
+      const at = startOf(me.timeZone, form);
+      await knownClient(tx, form.clientId);
+      return {
+        findings: await standingFor(tx, me, now, {
+          service: form.service,
+          clientId: form.clientId,
+          visitId: form.visitId ?? null,
+          at: at > now ? at : now,
+        }),
+      };
+    }),
 );
 
 export const move = action(
@@ -162,7 +177,16 @@ export const changeBottle = action(
       await keepReason(tx, visitId, why, passOrRefuse(findings, why, words ? [] : row.askKeys));
       await tx
         .insert(visitEvent)
-        .values({ studioId: me.studioId, visitId, id: eventId, at: now, clock: "checked", memberId: me.id, type: "bottleTaken", payload: { bottleId } })
+        .values({
+          studioId: me.studioId,
+          visitId,
+          id: eventId,
+          at: now,
+          clock: "checked",
+          memberId: me.id,
+          type: "bottleTaken",
+          payload: { bottleId },
+        })
         .onConflictDoNothing();
     });
     return null;

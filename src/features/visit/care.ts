@@ -61,7 +61,12 @@ export async function careOf(
           state: consentStanding(facts.consents, service, facts.atMs, rules.consentMonths).state,
         }
       : null,
-    reason: await reasonFor(tx, row, asksOf(findings).map(({ key }) => key), day),
+    reason: await reasonFor(
+      tx,
+      row,
+      asksOf(findings).map(({ key }) => key),
+      day,
+    ),
   };
 }
 

@@ -23,7 +23,12 @@ export type FactsWanted = {
  * What care judges by, in one read for all who are asked about. Everything that decides whether a service may go ahead comes
  * from here, whichever way in was taken.
  */
-export async function careFactsOf(tx: StudioTransaction, timeZone: string, now: Date, wanted: readonly FactsWanted[]): Promise<CareFacts[]> {
+export async function careFactsOf(
+  tx: StudioTransaction,
+  timeZone: string,
+  now: Date,
+  wanted: readonly FactsWanted[],
+): Promise<CareFacts[]> {
   const ids = [...new Set(wanted.map(({ clientId }) => clientId))];
   if (ids.length === 0) return [];
   const people = await tx.select({ id: client.id, bornOn: client.bornOn }).from(client).where(inArray(client.id, ids));
@@ -40,7 +45,13 @@ export async function careFactsOf(tx: StudioTransaction, timeZone: string, now: 
     .where(inArray(consultation.clientId, ids))
     .orderBy(asc(consultation.createdAt));
   const signed = await tx
-    .select({ clientId: consent.clientId, service: consent.service, words: consent.words, signedBy: consent.signedBy, createdAt: consent.createdAt })
+    .select({
+      clientId: consent.clientId,
+      service: consent.service,
+      words: consent.words,
+      signedBy: consent.signedBy,
+      createdAt: consent.createdAt,
+    })
     .from(consent)
     .where(inArray(consent.clientId, ids));
   const visits = await visitsWhere(tx, { clientIds: ids });
@@ -112,7 +123,15 @@ const elsewhereOf = (document: Consultation | null): PastService[] =>
   (document?.elsewhere ?? []).flatMap(({ treatment, part, on }) =>
     on === null
       ? []
-      : [{ label: `${treatment} elsewhere`, treated: [{ treatment, part }], atMs: Date.parse(`${on}T12:00:00Z`), stopped: null, standing: "elsewhere" }],
+      : [
+          {
+            label: `${treatment} elsewhere`,
+            treated: [{ treatment, part }],
+            atMs: Date.parse(`${on}T12:00:00Z`),
+            stopped: null,
+            standing: "elsewhere",
+          },
+        ],
   );
 
 export type KeptPatchTest = Omit<PatchTest, "readings"> & {
@@ -123,7 +142,11 @@ export type KeptPatchTest = Omit<PatchTest, "readings"> & {
 
 /** Every test of some clients with what was read of it, oldest first. */
 export async function patchTestsOf(tx: StudioTransaction, clientIds: readonly string[]): Promise<KeptPatchTest[]> {
-  const tests = await tx.select().from(patchTest).where(inArray(patchTest.clientId, [...clientIds])).orderBy(asc(patchTest.placedAt));
+  const tests = await tx
+    .select()
+    .from(patchTest)
+    .where(inArray(patchTest.clientId, [...clientIds]))
+    .orderBy(asc(patchTest.placedAt));
   if (tests.length === 0) return [];
   const readings = await tx
     .select({ reading: patchReading })

@@ -3,16 +3,7 @@ import { and, asc, desc, eq, gte, inArray, isNotNull, isNull, lt, ne } from "dri
 import type { LashMap } from "@/core/map";
 import { visitState, type KeptEvent, type VisitState } from "@/core/visit";
 import type { ServiceId } from "@/core/service";
-import {
-  chair,
-  client,
-  lashMapRevision,
-  member as memberTable,
-  room,
-  visit,
-  visitEvent,
-  visitMark,
-} from "@/db/schema";
+import { chair, client, lashMapRevision, member as memberTable, room, visit, visitEvent, visitMark } from "@/db/schema";
 import type { StudioTransaction } from "@/server/inStudio";
 
 /** An agreed visit with what its events say of it. */
@@ -46,7 +37,10 @@ export type VisitRow = {
 type Where = { day?: { from: Date; to: Date }; clientIds?: readonly string[]; visitId?: string; cancelled?: boolean };
 
 /** Visits of a day, of clients, or one alone, earliest first, each with its map and events; cancelled ones only where asked for. */
-export async function visitsWhere(tx: StudioTransaction, { day, clientIds, visitId, cancelled = visitId !== undefined }: Where): Promise<VisitRow[]> {
+export async function visitsWhere(
+  tx: StudioTransaction,
+  { day, clientIds, visitId, cancelled = visitId !== undefined }: Where,
+): Promise<VisitRow[]> {
   const rows = await tx
     .select({
       id: visit.id,

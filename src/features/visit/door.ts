@@ -32,7 +32,9 @@ export function passOrRefuse(findings: readonly CareFinding[], reason: string, k
   refuseStops(findings);
   const asks = asksOf(findings);
   if (asks.length > 0 && !isCovered(findings, reason, keys.length > 0 ? keys : asks.map(({ key }) => key)))
-    throw new Refusal(`To be asked first: ${asks.map(({ words }) => words).join(" ")} Write why it goes ahead.`, { reason: "A reason is needed." });
+    throw new Refusal(`To be asked first: ${asks.map(({ words }) => words).join(" ")} Write why it goes ahead.`, {
+      reason: "A reason is needed.",
+    });
   return asks;
 }
 
@@ -43,14 +45,27 @@ export function refuseStops(findings: readonly CareFinding[]): void {
 }
 
 /** Writes down why a visit goes ahead, and for what that was written. */
-export async function keepReason(tx: StudioTransaction, visitId: string, reason: string, asks: readonly Pick<CareFinding, "key">[]): Promise<void> {
-  if (asks.length > 0) await tx.update(visit).set({ askReason: reason.trim(), askKeys: asks.map(({ key }) => key) }).where(eq(visit.id, visitId));
+export async function keepReason(
+  tx: StudioTransaction,
+  visitId: string,
+  reason: string,
+  asks: readonly Pick<CareFinding, "key">[],
+): Promise<void> {
+  if (asks.length > 0)
+    await tx
+      .update(visit)
+      .set({ askReason: reason.trim(), askKeys: asks.map(({ key }) => key) })
+      .where(eq(visit.id, visitId));
 }
 
 /** Adhesive bottles as products that care judges. */
 export async function bottlesAsProducts(tx: StudioTransaction, bottleIds: readonly string[]): Promise<UsedProduct[]> {
   if (bottleIds.length === 0) return [];
-  const rows = await tx.select().from(bottle).innerJoin(adhesive, eq(adhesive.id, bottle.adhesiveId)).where(inArray(bottle.id, [...bottleIds]));
+  const rows = await tx
+    .select()
+    .from(bottle)
+    .innerJoin(adhesive, eq(adhesive.id, bottle.adhesiveId))
+    .where(inArray(bottle.id, [...bottleIds]));
   return rows.map(({ bottle: one, adhesive: { id, document } }) => ({
     productId: id,
     name: `${document.name}, lot ${one.lot}`,
@@ -65,7 +80,11 @@ export async function bottlesAsProducts(tx: StudioTransaction, bottleIds: readon
 /** Batches of lotion, colour, lightener as products that care judges. */
 export async function batchesAsProducts(tx: StudioTransaction, batchIds: readonly string[]): Promise<UsedProduct[]> {
   if (batchIds.length === 0) return [];
-  const rows = await tx.select().from(batch).innerJoin(product, eq(product.id, batch.productId)).where(inArray(batch.id, [...batchIds]));
+  const rows = await tx
+    .select()
+    .from(batch)
+    .innerJoin(product, eq(product.id, batch.productId))
+    .where(inArray(batch.id, [...batchIds]));
   return rows.map(({ batch: one, product: { id, document } }) => ({
     ...asProduct(id, document),
     name: `${document.name}, lot ${one.lot}`,
@@ -77,7 +96,10 @@ export async function batchesAsProducts(tx: StudioTransaction, batchIds: readonl
 /** Products as they are planned, before a batch is taken. */
 export async function plannedProducts(tx: StudioTransaction, productIds: readonly string[]): Promise<UsedProduct[]> {
   if (productIds.length === 0) return [];
-  const rows = await tx.select().from(product).where(inArray(product.id, [...new Set(productIds)]));
+  const rows = await tx
+    .select()
+    .from(product)
+    .where(inArray(product.id, [...new Set(productIds)]));
   return rows.map(({ id, document }) => asProduct(id, document));
 }
 

@@ -19,7 +19,10 @@ export async function keepEvents(
     const mine = events.filter((event) => known.has(event.visitId));
     if (mine.length > 0) {
       // A visit that was taken back as a mistake, and yet was worked at, is there again.
-      await tx.update(visit).set({ withdrawnAt: null }).where(inArray(visit.id, [...known]));
+      await tx
+        .update(visit)
+        .set({ withdrawnAt: null })
+        .where(inArray(visit.id, [...known]));
       const fresh = await tx
         .insert(visitEvent)
         .values(
@@ -92,7 +95,9 @@ async function afterEvents(tx: StudioTransaction, me: Member, events: readonly V
     if (event.type === "finished") {
       await tx.update(visit).set({ keepsTime: false }).where(eq(visit.id, row.id));
       if (row.state.run.stop && !(await isWritten(tx, row.id)))
-        await mark(tx, me, event, [{ rule: "openIncident", key: "openIncident", weight: "stop", words: "Closed before its incident was written down." }]);
+        await mark(tx, me, event, [
+          { rule: "openIncident", key: "openIncident", weight: "stop", words: "Closed before its incident was written down." },
+        ]);
       continue;
     }
     if (row.cancelledAt && event.type === "started") {
@@ -109,9 +114,15 @@ async function afterEvents(tx: StudioTransaction, me: Member, events: readonly V
 }
 
 const bottlesIn = (event: VisitEvent): string[] =>
-  event.type === "started" || event.type === "bottleTaken" || event.type === "beadPlaced" ? [event.payload.bottleId].filter((id) => id !== null) : [];
+  event.type === "started" || event.type === "bottleTaken" || event.type === "beadPlaced"
+    ? [event.payload.bottleId].filter((id) => id !== null)
+    : [];
 const batchesIn = (event: VisitEvent): string[] =>
-  event.type === "batchTaken" ? [event.payload.batchId] : event.type === "pasteMixed" ? event.payload.lines.map(({ batchId }) => batchId) : [];
+  event.type === "batchTaken"
+    ? [event.payload.batchId]
+    : event.type === "pasteMixed"
+      ? event.payload.lines.map(({ batchId }) => batchId)
+      : [];
 
 async function mark(tx: StudioTransaction, me: Member, event: VisitEvent, findings: readonly CareFinding[]): Promise<void> {
   if (findings.length === 0) return;

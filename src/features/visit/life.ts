@@ -47,7 +47,13 @@ async function checkPlace(tx: StudioTransaction, { chairId, technicianId }: Pick
 }
 
 /** Runs a change that the database may refuse because somebody or some chair is taken; says by which visit. */
-async function whereFree<T>(tx: StudioTransaction, me: Member, place: Place, exceptId: string | null, work: (inner: StudioTransaction) => Promise<T>): Promise<T> {
+async function whereFree<T>(
+  tx: StudioTransaction,
+  me: Member,
+  place: Place,
+  exceptId: string | null,
+  work: (inner: StudioTransaction) => Promise<T>,
+): Promise<T> {
   try {
     return await tx.transaction(work);
   } catch (error) {
@@ -58,7 +64,8 @@ async function whereFree<T>(tx: StudioTransaction, me: Member, place: Place, exc
 
 const EXCLUSION_VIOLATION = "23P01";
 function isTaken(error: unknown): boolean {
-  for (let one: unknown = error; one instanceof Error; one = one.cause) if ((one as { code?: unknown }).code === EXCLUSION_VIOLATION) return true;
+  for (let one: unknown = error; one instanceof Error; one = one.cause)
+    if ((one as { code?: unknown }).code === EXCLUSION_VIOLATION) return true;
   return false;
 }
 
@@ -104,7 +111,12 @@ async function takenWords(tx: StudioTransaction, me: Member, place: Place, excep
 }
 
 /** Agrees a visit. A stop refuses it; what is only asked is said and asked on the day. */
-export async function bookVisit(tx: StudioTransaction, me: Member, now: Date, booking: Booking): Promise<{ readonly findings: readonly CareFinding[] }> {
+export async function bookVisit(
+  tx: StudioTransaction,
+  me: Member,
+  now: Date,
+  booking: Booking,
+): Promise<{ readonly findings: readonly CareFinding[] }> {
   const { id, clientId, service, technicianId, chairId, startsAt, minutes } = booking;
   await knownClient(tx, clientId);
   const roomId = await checkPlace(tx, booking);
@@ -162,11 +174,24 @@ export async function moveVisit(
 }
 
 /** Cancels a visit that has not begun, with a reason, or takes it up again where its time is still free. */
-export async function cancelVisit(tx: StudioTransaction, me: Member, now: Date, { id, why, back }: { id: string; why: string; back: boolean }): Promise<void> {
+export async function cancelVisit(
+  tx: StudioTransaction,
+  me: Member,
+  now: Date,
+  { id, why, back }: { id: string; why: string; back: boolean },
+): Promise<void> {
   const row = await knownVisit(tx, id);
   if (row.state.startedAtMs !== null) throw new Refusal("This visit has begun; it is finished, not cancelled.");
   if (!back && why.length < 3) throw new Refusal("Say why it is cancelled.", { why: "A word at least." });
-  if (back) refuseStops(await standingFor(tx, me, now, { service: row.service, clientId: row.clientId, at: row.startsAt > now ? row.startsAt : now, visitId: id }));
+  if (back)
+    refuseStops(
+      await standingFor(tx, me, now, {
+        service: row.service,
+        clientId: row.clientId,
+        at: row.startsAt > now ? row.startsAt : now,
+        visitId: id,
+      }),
+    );
   await inTurn(tx, me, [`chair ${row.chairId}`, `person ${row.technicianId}`]);
   await whereFree(tx, me, row, id, (inner) =>
     inner
@@ -195,7 +220,14 @@ export async function knownVisit(tx: StudioTransaction, id: string): Promise<Vis
 }
 
 /** The agreed visit of a client today for one of some services that has not begun (or not finished), or null. */
-async function agreedToday(tx: StudioTransaction, me: Member, now: Date, clientId: string, services: readonly ServiceId[], until: "started" | "finished") {
+async function agreedToday(
+  tx: StudioTransaction,
+  me: Member,
+  now: Date,
+  clientId: string,
+  services: readonly ServiceId[],
+  until: "started" | "finished",
+) {
   const { from, to } = dayIn(me.timeZone, todayIn(me.timeZone, now));
   const [agreed] = await tx
     .select({ id: visit.id })
@@ -289,7 +321,13 @@ export async function beginVisit(
   tx: StudioTransaction,
   me: Member,
   now: Date,
-  { visitId, eventId, bottleId, air, reason }: { visitId: string; eventId: string; bottleId: string | null; air: Air | null; reason: string },
+  {
+    visitId,
+    eventId,
+    bottleId,
+    air,
+    reason,
+  }: { visitId: string; eventId: string; bottleId: string | null; air: Air | null; reason: string },
 ): Promise<void> {
   const row = await knownVisit(tx, visitId);
   if (row.state.finishedAtMs !== null) throw new Refusal("This visit is over.");
@@ -301,6 +339,15 @@ export async function beginVisit(
   await keepReason(tx, visitId, words, passOrRefuse(findings, words, reason.trim() ? [] : row.askKeys));
   await tx
     .insert(visitEvent)
-    .values({ studioId: me.studioId, visitId, id: eventId, at: now, clock: "checked", memberId: me.id, type: "started", payload: { bottleId, air } })
+    .values({
+      studioId: me.studioId,
+      visitId,
+      id: eventId,
+      at: now,
+      clock: "checked",
+      memberId: me.id,
+      type: "started",
+      payload: { bottleId, air },
+    })
     .onConflictDoNothing();
 }

@@ -1,5 +1,5 @@
 /** Answers as soon as the app can; says nothing about anyone. */
-export function GET(request: Request) {
+export function GET() {
   return Response.json({ ok: true });
 }
 export const dynamic = "force-static";

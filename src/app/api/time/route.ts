@@ -1,7 +1,7 @@
 import { answer } from "@/server/respond";
 
 /** The server's time, ms since 1970, for devices to check theirs against. */
-export function GET(request: Request) {
+export function GET() {
   return answer({ serverMs: Date.now() });
 }
 export const dynamic = "force-dynamic";

@@ -9,7 +9,14 @@ export const allergy: CareRule = (service, facts) => {
     const { label, stops, substitute, part } = allergyOf(id);
     if (stops !== null)
       return families.includes(stops)
-        ? [finding("allergy", "stop", `Allergic to ${label}: no ${service.label}. Another brand is no way round, and no patch test here.`, id)]
+        ? [
+            finding(
+              "allergy",
+              "stop",
+              `Allergic to ${label}: no ${service.label}. Another brand is no way round, and no patch test here.`,
+              id,
+            ),
+          ]
         : [];
     if (part && !service.parts.includes(part)) return [];
     return [finding("allergy", "ask", `Allergic to ${label}: use ${substitute}.`, id)];

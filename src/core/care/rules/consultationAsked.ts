@@ -10,7 +10,14 @@ export const consultationAsked: CareRule = (service, facts, rules) => {
   if (!asked.kinds.includes(service.consultation))
     return [finding("noConsultation", "ask", `The consultation was never asked for a ${service.label}: ask it whole.`, "kind")];
   if (addMonths(asked.wholeAtMs, rules.consultationMonths) < facts.atMs)
-    return [finding("noConsultation", "ask", `The consultation was last asked whole over ${rules.consultationMonths} months ago: ask it whole.`, "old")];
+    return [
+      finding(
+        "noConsultation",
+        "ask",
+        `The consultation was last asked whole over ${rules.consultationMonths} months ago: ask it whole.`,
+        "old",
+      ),
+    ];
   if (asked.confirmedAtMs < facts.dayStartMs)
     return [finding("noConsultation", "ask", "The consultation has not been asked today.", "today")];
   return [];

@@ -7,7 +7,13 @@ export const operation: CareRule = (_service, facts, rules) => {
   if (!had) return [];
   const what = had.what ? `Eye operation (${had.what})` : "Eye operation";
   if (had.on !== null && addMonths(Date.parse(had.on), rules.operationMonths) > facts.atMs)
-    return [finding("operation", "stop", `${what} on ${had.on}: nothing at the eyes for ${rules.operationMonths} months, whatever else is noted.`)];
+    return [
+      finding(
+        "operation",
+        "stop",
+        `${what} on ${had.on}: nothing at the eyes for ${rules.operationMonths} months, whatever else is noted.`,
+      ),
+    ];
   if (had.releasedOn === null)
     return [
       finding(
@@ -17,5 +23,7 @@ export const operation: CareRule = (_service, facts, rules) => {
       ),
     ];
   // The release is noted; without the day of the operation the months cannot be counted.
-  return had.on === null ? [finding("operation", "ask", `${what}, its day not known: released on ${had.releasedOn}. Ask when it was.`)] : [];
+  return had.on === null
+    ? [finding("operation", "ask", `${what}, its day not known: released on ${had.releasedOn}. Ask when it was.`)]
+    : [];
 };

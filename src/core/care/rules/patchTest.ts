@@ -15,7 +15,11 @@ export const patchTest: CareRule = (service, facts, rules) =>
     // Whether it is tested does not matter where it is not used.
     if (reacted.some(({ weight }) => weight === "stop")) return reacted;
     const lifted = reacted.length > 0;
-    const standing = patchTestStanding(lifted ? tests.filter(({ readings }) => !readings.some(isReaction)) : tests, facts.atMs, rules.patchTestMonths);
+    const standing = patchTestStanding(
+      lifted ? tests.filter(({ readings }) => !readings.some(isReaction)) : tests,
+      facts.atMs,
+      rules.patchTestMonths,
+    );
     const lack = lackOf(standing, family, facts);
     const untested =
       (standing.state === "valid" || standing.state === "due") && standing.productIds.length > 0
@@ -25,7 +29,12 @@ export const patchTest: CareRule = (service, facts, rules) =>
       ...reacted,
       ...(lack ? [lack] : []),
       ...untested.map(({ name, productId }) =>
-        finding("newProduct", "ask", `${name} was not tested on this client: their ${familyLabel(family)} test was of another product.`, productId),
+        finding(
+          "newProduct",
+          "ask",
+          `${name} was not tested on this client: their ${familyLabel(family)} test was of another product.`,
+          productId,
+        ),
       ),
     ];
   });
@@ -45,8 +54,18 @@ function reactions(family: PatchFamily, facts: CareFacts): CareFinding[] {
         return finding("reaction", "stop", `Reacted to ${name}: nothing of that family on this client, whatever is tested since.`, family);
       const why = liftings.map(({ finding: words }) => words).join("; ");
       return used.length === 0
-        ? finding("reaction", "ask", `Reacted to ${name}; lifted by the owner for one product only (${why}). Use that and no other.`, family)
-        : finding("reaction", "note", `Reacted to ${name}; lifted by the owner for ${used.map((one) => one.name).join(", ")} (${why}).`, family);
+        ? finding(
+            "reaction",
+            "ask",
+            `Reacted to ${name}; lifted by the owner for one product only (${why}). Use that and no other.`,
+            family,
+          )
+        : finding(
+            "reaction",
+            "note",
+            `Reacted to ${name}; lifted by the owner for ${used.map((one) => one.name).join(", ")} (${why}).`,
+            family,
+          );
     });
   return found.some(({ weight }) => weight === "stop") ? found.filter(({ weight }) => weight === "stop").slice(0, 1) : found.slice(0, 1);
 }
@@ -55,7 +74,11 @@ function lackOf(standing: ReturnType<typeof patchTestStanding>, family: PatchFam
   if (standing.state === "valid" || standing.state === "due" || standing.state === "reaction") return null;
   const name = familyLabel(family);
   const never = NEVER_WITHOUT.includes(family);
-  const wornBefore = family === "adhesive" ? facts.past.filter(({ standing: its, treated }) => its === "here" && treated.some(({ treatment }) => treatment === "extensions")).length : 0;
+  const wornBefore =
+    family === "adhesive"
+      ? facts.past.filter(({ standing: its, treated }) => its === "here" && treated.some(({ treatment }) => treatment === "extensions"))
+          .length
+      : 0;
   const lack = {
     missing: "none",
     expired: "run out",
@@ -66,13 +89,22 @@ function lackOf(standing: ReturnType<typeof patchTestStanding>, family: PatchFam
     // There is time to place one and read it, or to read the one that lies.
     const readFromMs = standing.state === "waiting" ? standing.readFromMs : facts.nowMs + READ_AFTER_H * HOUR_MS;
     if (readFromMs <= facts.atMs) {
-      const then = standing.state === "waiting" ? "Read it before the visit." : `Place it ${READ_AFTER_H} h before the visit at the latest.`;
+      const then =
+        standing.state === "waiting" ? "Read it before the visit." : `Place it ${READ_AFTER_H} h before the visit at the latest.`;
       return finding("noPatchTest", "note", `Patch test for ${name}: ${lack}. ${then}${record}`, family);
     }
     const late = `Patch test for ${name}: ${lack}, and none can be read before this visit: it takes ${READ_AFTER_H} h.`;
     return finding("noPatchTest", never ? "stop" : "ask", `${late}${never ? " Book it later." : record}`, family);
   }
-  const then = standing.state === "waiting" ? `Read it from ${Math.max(1, Math.ceil((standing.readFromMs - facts.atMs) / HOUR_MS))} h from now.` : `Place it ${READ_AFTER_H} h before.`;
+  const then =
+    standing.state === "waiting"
+      ? `Read it from ${Math.max(1, Math.ceil((standing.readFromMs - facts.atMs) / HOUR_MS))} h from now.`
+      : `Place it ${READ_AFTER_H} h before.`;
   const readable = standing.state === "waiting" && standing.readFromMs <= facts.atMs;
-  return finding("noPatchTest", never ? "stop" : "ask", `Patch test for ${name}: ${lack}. ${readable ? "It can be read now." : then}${record}`, family);
+  return finding(
+    "noPatchTest",
+    never ? "stop" : "ask",
+    `Patch test for ${name}: ${lack}. ${readable ? "It can be read now." : then}${record}`,
+    family,
+  );
 }

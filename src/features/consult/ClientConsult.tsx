@@ -1,0 +1,119 @@
+"use client";
+import { useState } from "react";
+import type { Consultation } from "@/core/care";
+import { serviceOf, type ServiceId } from "@/core/service";
+import { answersWords } from "@/features/care/answersWords";
+import { ConsultationForm } from "@/features/care/ConsultationForm";
+import { Button, Notice, TextField } from "@/ui";
+import { loadAfresh } from "@/ui/loadAfresh";
+import { newId } from "@/ui/newId";
+import { confirmOwnAnswers, keepOwnAnswers, takeTabletBack } from "./actions";
+
+/** The consultation in the client's own hands: large and plain, nobody else in reach, and back only by the technician's password. */
+export function ClientConsult({
+  name,
+  studioName,
+  technicianName,
+  service,
+  known,
+  answeredOn,
+  mayConfirm,
+  bornOn,
+  today,
+}: {
+  name: string;
+  studioName: string;
+  technicianName: string;
+  service: ServiceId;
+  known: Consultation | null;
+  answeredOn: string | null;
+  mayConfirm: boolean;
+  bornOn: string | null;
+  today: string;
+}) {
+  const [stage, setStage] = useState<"last" | "form" | "done">(mayConfirm ? "last" : "form");
+  const [problem, setProblem] = useState<string | null>(null);
+  const [id] = useState(newId);
+  const same = async () => {
+    const result = await confirmOwnAnswers({ id }).catch(() => null);
+    if (result?.ok) return setStage("done");
+    setProblem(result?.message ?? "The server did not answer. Try again.");
+  };
+  return (
+    <main className="mx-auto max-w-3xl px-5 py-8">
+      <p className="font-serif text-xl text-ink-2">{studioName}</p>
+      {stage === "done" ? (
+        <>
+          <h1 className="mt-2 text-[2.75rem]">Thank you</h1>
+          <p className="mt-3 text-2xl">Please give the tablet back to {technicianName}.</p>
+        </>
+      ) : (
+        <>
+          <h1 className="mt-2 text-[2.75rem] break-words">
+            <bdi>{name}</bdi>
+          </h1>
+          <p className="mt-1 text-xl text-ink-2">Before your {serviceOf(service).label}. Only this studio reads your answers.</p>
+        </>
+      )}
+      {stage === "last" && known ? (
+        <section className="mt-6">
+          <p className="text-2xl">On {answeredOn} you told us:</p>
+          <p className="mt-2 border-l-4 border-ivy pl-4 text-2xl">{answersWords(known)}</p>
+          {problem ? <Notice tone="stop" title={problem} className="mt-4" /> : null}
+          <div className="mt-6 flex flex-wrap gap-4">
+            <Button size="bed" onClick={() => void same()}>
+              Nothing has changed
+            </Button>
+            <Button size="bed" tone="line" onClick={() => setStage("form")}>
+              Something has changed
+            </Button>
+          </div>
+        </section>
+      ) : null}
+      {stage === "form" ? (
+        <div className="mt-6">
+          <ConsultationForm
+            who="client"
+            service={service}
+            known={known}
+            bornOn={bornOn}
+            today={today}
+            onKeep={async (document, born) => {
+              const result = await keepOwnAnswers({ id, document, bornOn: born });
+              if (result.ok) setStage("done");
+              return result.ok ? { ok: true } : result;
+            }}
+          />
+        </div>
+      ) : null}
+      <Back technicianName={technicianName} />
+    </main>
+  );
+}
+
+/** Only who signed in takes the tablet back. */
+function Back({ technicianName }: { technicianName: string }) {
+  const [problem, setProblem] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const submit = async (event: React.FormEvent<HTMLFormElement>) => {
+    event.preventDefault();
+    const password = String(new FormData(event.currentTarget).get("password") ?? "");
+    setBusy(true);
+    const result = await takeTabletBack({ password }).catch(() => null);
+    if (result?.ok) return loadAfresh(`/visits/${result.data.visitId}`);
+    setBusy(false);
+    setProblem(result?.message ?? "The server did not answer. Try again.");
+  };
+  return (
+    <details className="mt-14 border-t border-line pt-4">
+      <summary className="text-ink-2">For {technicianName}: take the tablet back</summary>
+      <form onSubmit={submit} className="mt-3 max-w-sm space-y-3">
+        <TextField label="Your password" name="password" type="password" autoComplete="off" />
+        {problem ? <Notice tone="stop" title={problem} /> : null}
+        <Button type="submit" disabled={busy}>
+          Take it back
+        </Button>
+      </form>
+    </details>
+  );
+}
