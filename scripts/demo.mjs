@@ -41,7 +41,7 @@ try {
   const port = await freePort(Number(process.env.PORT ?? 4100));
   let app;
   const keepUp = async () => {
-    app = await startApp(postgres, secrets, { port });
+    app = await startApp(postgres, secrets, { port, logFolder: path.join(stateFolder, `${name}-log`) });
     app.child.once("exit", () => {
       if (stopping) return;
       console.log("The app ended unexpectedly; starting it again.");
@@ -68,6 +68,7 @@ try {
                      pim@tideroom.example     trainee
   password           ${secrets.password}
 
+  What the app logs is kept in ${path.relative(process.cwd(), path.join(stateFolder, `${name}-log`))}; no name and no note of a client stands there.
   Three simulated hygrometers report every 10 s. Ctrl-C stops everything; the data stays.
 `);
   } else console.log(`\n  Ivy Thread is at   ${app.url}   with no studio yet: the first page creates one.\n`);

@@ -80,7 +80,8 @@ try {
       stops.push(() => postgres.destroy());
       migrate(postgres);
       const empty = await postgres.emptyDatabase("ivy_older");
-      return jest(["integration"], { IVY_TEST_URLS: JSON.stringify({ ...postgres.urls, empty }) });
+      const beforeBookings = await postgres.emptyDatabase("ivy_before_bookings");
+      return jest(["integration"], { IVY_TEST_URLS: JSON.stringify({ ...postgres.urls, empty, beforeBookings }) });
     });
   if (wanted("e2e"))
     await step("end to end", async () => {

@@ -32,14 +32,30 @@ export function loadDemo(postgres, secrets, more = {}) {
   });
 }
 
-/** Starts the built app on loopback and waits until it answers. Returns { url, port, child, stop }. */
-export async function startApp(postgres, secrets, { port: wished = 0, env = {}, logFile } = {}) {
+/** A log that is kept, rotated: five files of two megabytes, only their owner reads them. */
+async function keptLog(folder) {
+  const { createStream } = await import("rotating-file-stream");
+  return createStream("app.log", { path: folder, size: "2M", maxFiles: 5, mode: 0o600 });
+}
+
+/**
+ * Starts the built app on loopback and waits until it answers. Returns { url, port, child, stop }. `logFolder` keeps what it
+ * says, so that the number in an apology is found there.
+ */
+export async function startApp(postgres, secrets, { port: wished = 0, env = {}, logFile, logFolder } = {}) {
   const port = wished || (await freePort());
   const child = start(process.execPath, [nextBin, "start", "-H", "127.0.0.1", "-p", String(port)], {
     cwd: root,
     env: appEnv(postgres, secrets, port, env),
-    stdio: ["ignore", logFile ? openSync(logFile, "w") : env.IVY_QUIET === "off" ? "inherit" : "ignore", "inherit"],
+    stdio: logFolder
+      ? ["ignore", "pipe", "pipe"]
+      : ["ignore", logFile ? openSync(logFile, "w") : env.IVY_QUIET === "off" ? "inherit" : "ignore", "inherit"],
   });
+  if (logFolder) {
+    const log = await keptLog(logFolder);
+    for (const stream of [child.stdout, child.stderr]) stream.on("data", (text) => log.write(text));
+    child.once("exit", () => log.end());
+  }
   const url = `http://127.0.0.1:${port}`;
   await untilAnswers(`${url}/api/health`);
   return { url, port, child, stop: () => stop(child) };

@@ -1,6 +1,6 @@
 import { readFile } from "node:fs/promises";
 import type { Page } from "@playwright/test";
-import { database, expect, openClient, seconds, stateOf, test } from "./support";
+import { askWhole, confirmAnswers, database, expect, openClient, openService, seconds, stateOf, test } from "./support";
 
 /** Taps as a tablet would have made them, some while ago. */
 async function tapped(page: Page, visitId: string, list: readonly { minutesAgo: number; type: string; payload: object }[]) {
@@ -18,13 +18,6 @@ async function tapped(page: Page, visitId: string, list: readonly { minutesAgo: 
   });
   expect(answer.ok()).toBe(true);
 }
-async function openService(page: Page, name: RegExp, service: string): Promise<string> {
-  await openClient(page, name);
-  await page.getByRole("button", { name: "Colour or lift" }).click();
-  await page.getByRole("dialog").getByRole("button", { name: service, exact: true }).click();
-  await page.waitForURL(/\/visits\//);
-  return page.url().split("/").pop()!;
-}
 const now = (page: Page) => page.getByTestId("run-now");
 const lane = (page: Page, name: string) => page.getByRole("button", { name: new RegExp(`^${name}:`) });
 
@@ -32,13 +25,12 @@ test("a lift and tint from plan to card: proposed from history, run by the pedal
   page,
   browser,
 }) => {
-  const visitId = await openService(page, /Marigold/, "lash lift and tint");
+  const visitId = await openService(page, /Marigold/, "Lash lift and tint");
   // What worked last time is where it begins, with the reason.
   await expect(page.getByText(/it lay 6:30 and kept 84°; that was the wish: the same again/)).toBeVisible();
   await expect(page.getByText(/By 3 looks at 3 visits: the wish at/)).toBeVisible();
   // No key moves a time past the leaflet.
   const minutes = page.getByRole("slider", { name: "Minutes for step 1" });
-  // The room may be unlike last time's, which counts too.
   const proposed = (await minutes.getAttribute("aria-valuetext"))!;
   expect(seconds(proposed)).toBeGreaterThanOrEqual(300);
   expect(seconds(proposed)).toBeLessThan(480);
@@ -70,7 +62,8 @@ test("a lift and tint from plan to card: proposed from history, run by the pedal
   await developer.blur();
   await expect(developer).toHaveValue("10");
   await expect(page.getByRole("button", { name: "Go by this plan" })).toBeEnabled();
-  // What is asked first needs its reason; nothing is lost by asking.
+  // What is asked first needs its reason; nothing is lost by asking. The consultation is confirmed by one tap.
+  await confirmAnswers(page);
   await page.getByRole("button", { name: "Go by this plan" }).click();
   await expect(page.getByText("A reason is needed.")).toBeVisible();
   await page.getByLabel("Why it goes ahead").fill("lenses are out");
@@ -105,7 +98,7 @@ test("a lift and tint from plan to card: proposed from history, run by the pedal
 
   // On another client's page the clock says whose it is, and where.
   await page.goto("/colour");
-  await expect(page.getByRole("region", { name: "Now" })).toContainText("front room, chair 2");
+  await expect(page.getByRole("region", { name: "Now" })).toContainText("Front room, Chair 2");
   await expect(page.getByTestId("clock-coat").first()).toContainText("step 1, right");
   await page.goto(`/visits/${visitId}`);
 
@@ -145,6 +138,9 @@ test("a lift and tint from plan to card: proposed from history, run by the pedal
 
   // Judged by the card, kept, and the card goes home.
   await expect(page.getByRole("heading", { name: "How did it turn out?" })).toBeVisible();
+  // Nothing is judged for anybody: every answer starts empty, and what is left empty is left open.
+  await expect(page.locator('section[aria-label="How it turned out"] [aria-checked="true"]')).toHaveCount(0);
+  await expect(page.getByText(/not judged yet/)).toBeVisible();
   await page.getByRole("radio", { name: /^open/ }).click();
   await page.getByRole("button", { name: "Keep and finish" }).click();
   await expect(page.getByRole("heading", { name: "Flood and Slack lift, tint after release" })).toBeVisible();
@@ -159,7 +155,8 @@ test("a lift and tint from plan to card: proposed from history, run by the pedal
 test("the stop key: rinse clock at once, exposures until each is wiped, the other words for glued lids, an incident written", async ({
   page,
 }) => {
-  const visitId = await openService(page, /Petra/, "lash and brow tint");
+  const visitId = await openService(page, /Petra/, "Lash and brow tint");
+  await askWhole(page);
   await page.getByLabel("Why it goes ahead").fill("signs today on paper");
   await page.getByRole("button", { name: "Go by this plan" }).click();
   await now(page).waitFor();
@@ -194,9 +191,14 @@ test("the stop key: rinse clock at once, exposures until each is wiped, the othe
 
   await page.keyboard.press("s");
   const stop = page.getByTestId("stop-screen");
-  await expect(stop).toContainText("Rinse now");
+  await expect(stop).toContainText("Rinse at once");
   expect(seconds(await page.getByTestId("rinse-clock").innerText())).toBeGreaterThan(890);
   await expect(stop.getByRole("button", { name: /right lashes wiped lash tint 3:/ })).toBeVisible();
+  await expect(stop.locator("ol li").first()).toContainText("lukewarm clean water, lids held open, from the nose outwards");
+  // No pedal and no key takes it back.
+  await page.keyboard.press("Backspace");
+  await page.keyboard.press("Backspace");
+  await expect(page.getByTestId("rinse-clock")).toBeVisible();
   await stop.getByRole("button", { name: "Lids stuck" }).click();
   await expect(stop).toContainText("never pull");
   await stop.getByRole("button", { name: "Splash or sting" }).click();
@@ -213,19 +215,52 @@ test("the stop key: rinse clock at once, exposures until each is wiped, the othe
   await page.goto(`/visits/${visitId}`);
   await stop.getByRole("button", { name: /right lashes wiped/ }).click();
   await stop.getByRole("button", { name: /left lashes wiped/ }).click();
-  await stop.getByRole("button", { name: "End it before the time" }).click();
-  await expect(stop.getByRole("button", { name: "The rinse is over" })).toBeDisabled();
+  await expect(stop).toContainText("First mark every area as it is wiped.");
+  await expect(stop.getByRole("button", { name: "End it before the time" })).toHaveCount(0);
   await stop.getByRole("button", { name: /left brow wiped/ }).click();
-  await stop.getByRole("button", { name: "The rinse is over" }).click();
+  await expect(stop.getByRole("button", { name: "The rinse is over" })).toHaveCount(0);
+  await stop.getByRole("button", { name: "End it before the time" }).click();
+  await stop.getByRole("button", { name: "handed over to medical help" }).click();
+  // The visit is not closed before the incident is written, or put off by name.
+  await expect(page.getByRole("button", { name: "Keep and finish" })).toBeDisabled();
   await page.getByLabel("What happened, what was done, who was told").fill("A drop ran in; rinsed, sister told.");
   await page.getByRole("button", { name: "Write it down" }).click();
   await expect(page.getByText("A drop ran in; rinsed, sister told.")).toBeVisible();
   await page.getByRole("button", { name: "Keep and finish" }).click();
-  await expect(page.getByText(/Stopped at .* splash or sting/)).toBeVisible();
+  await expect(
+    page.getByText(/Stopped at .* splash or sting; rinsed .*, ended before its time: handed over to medical help/),
+  ).toBeVisible();
+});
+
+test("a stop is taken back by name only, and stays on the record", async ({ page }) => {
+  const visitId = await openService(page, /Petra/, "Brow tint");
+  await page.getByLabel("Why it goes ahead").fill("signs today on paper; spoken about last time");
+  await page.getByRole("button", { name: "Go by this plan" }).click();
+  await now(page).waitFor();
+  await tapped(page, visitId, [{ minutesAgo: 1, type: "runStopped", payload: { kind: "splash", rinseS: 900 } }]);
+  await page.reload();
+  const stop = page.getByTestId("stop-screen");
+  await stop.getByRole("button", { name: "It was no stop" }).click();
+  await expect(stop).toContainText("in the name of Maren Holt");
+  await stop.getByRole("button", { name: "a mistaken tap" }).click();
+  await expect(now(page)).toBeVisible();
+  // An old tablet's undo of it does nothing either.
+  const { id } = await database(
+    async (db) =>
+      (await db.query("select id from studio.visit_event where visit_id = $1 and type = 'stopTakenBack'", [visitId])).rows[0] as {
+        id: string;
+      },
+  );
+  await tapped(page, visitId, [{ minutesAgo: 0, type: "undone", payload: { eventId: id } }]);
+  await page.reload();
+  await expect(now(page)).toBeVisible();
+  await tapped(page, visitId, [{ minutesAgo: 0, type: "finished", payload: {} }]);
+  await page.reload();
+  await expect(page.getByText(/taken back at .*: a mistaken tap/)).toBeVisible();
 });
 
 test("on the run's own page, too, a clock sounds at its second", async ({ page }) => {
-  const visitId = await openService(page, /Petra/, "lash lift");
+  const visitId = await openService(page, /Petra/, "Lash lift");
   await page.getByLabel("Why it goes ahead").fill("signs on paper; lotion worn before");
   await page.getByRole("button", { name: "Go by this plan" }).click();
   await now(page).waitFor();
@@ -254,15 +289,32 @@ test("on the run's own page, too, a clock sounds at its second", async ({ page }
 });
 
 test("no patch test, no tint: the door stays shut whatever is written; lash lightening is nowhere to be had", async ({ page }) => {
-  await openService(page, /Imke/, "lash tint");
-  await expect(page.getByText(/Patch test for tint: none/)).toBeVisible();
-  await expect(page.getByRole("button", { name: "Go by this plan" })).toBeDisabled();
-  await page.getByRole("button", { name: "Ask the consultation" }).click();
-  await page.getByRole("dialog").getByLabel("inflamed, infected or broken skin or eye").check();
-  await page.getByRole("dialog").getByLabel("Date of birth").fill("2014-05-05");
-  await page.getByRole("dialog").getByRole("button", { name: "Keep the answers" }).click();
-  await expect(page.getByText("Under 16: no tint and no lightener.")).toBeVisible();
+  await openClient(page, /Imke/);
+  const services = page.getByRole("region", { name: "Services" });
+  const row = (service: string) => services.getByRole("listitem").filter({ hasText: service }).first();
+  await expect(row("Brow tint")).toContainText("Patch test for tint: none");
+  await expect(row("Brow tint").getByRole("button", { name: "Begin" })).toBeDisabled();
+  await expect(services).toContainText("Lash lightening is not offered");
+  await expect(services.getByText(/lightening/i).first()).toBeVisible();
+  await expect(services.getByText("Lash lightening", { exact: true })).toHaveCount(0);
+
+  // With a test the door opens, and shuts again at what is answered there.
+  await database((db) =>
+    db.query(`with placed as (
+        insert into studio.patch_test (studio_id, id, client_id, family, placed_at) select studio_id, gen_random_uuid(), id, 'tint', now() - interval '9 days'
+        from studio.client where name like 'Imke%' returning studio_id, id)
+      insert into studio.patch_reading (studio_id, id, test_id, read_at, result) select studio_id, gen_random_uuid(), id, now() - interval '6 days', 'clear' from placed`),
+  );
+  await openService(page, /Imke/, "Brow tint");
+  await page.getByRole("button", { name: "Ask it whole" }).click();
+  const sheet = page.getByRole("dialog", { name: "Consultation" });
+  await sheet.getByRole("button", { name: "Keep the answers" }).click();
+  await expect(sheet.getByText(/Some questions are still open/)).toBeVisible();
+  await sheet.getByLabel("Date of birth").fill("2014-05-05");
+  await page.keyboard.press("Escape");
+  await askWhole(page, ["Inflamed, infected or broken skin or eye"]);
   await expect(page.getByText(/Inflamed, infected or broken skin or eye: not today/)).toBeVisible();
+  await expect(page.getByRole("button", { name: "Go by this plan" })).toBeDisabled();
   // Consent is signed by a hand's line.
   await page.getByRole("button", { name: "Sign the consent" }).click();
   const field = page.getByTestId("signature");
@@ -272,13 +324,10 @@ test("no patch test, no tint: the door stays shut whatever is written; lash ligh
   await page.mouse.move(box.x + 160, box.y + 30, { steps: 6 });
   await page.mouse.up();
   await page.getByRole("dialog").getByRole("button", { name: "Signed", exact: true }).click();
-  await expect(page.getByRole("button", { name: /Consent of 20\d\d-/ })).toBeVisible();
-
-  await openClient(page, /Imke/);
-  await page.getByRole("button", { name: "Colour or lift" }).click();
-  const dialog = page.getByRole("dialog");
-  await expect(dialog).toContainText("Lash lightening is not offered");
-  await expect(dialog.getByRole("button", { name: /lightening/ })).toHaveText(["brow lightening and toner"]);
+  await expect(page.getByRole("button", { name: /^Consent of \d/ })).toBeVisible();
+  await page.getByRole("button", { name: "Opened by mistake: take it back" }).click();
+  await page.waitForURL(/withdrawn=/);
+  await expect(page.getByText("The visit is taken back.")).toBeVisible();
 });
 
 test("a protocol is copied, refused while impossible with place and reason, kept, written and read back; doses are measured", async ({

@@ -1,4 +1,4 @@
-import { database, expect, openClient, test } from "./support";
+import { beginVisit, confirmAnswers, database, expect, openClient, test, toTheChair } from "./support";
 
 test("at the chair: zones, the check by one key from any screen, a bad bead found, the cure counted, water onto card and thread", async ({
   page,
@@ -6,13 +6,11 @@ test("at the chair: zones, the check by one key from any screen, a bad bead foun
   await openClient(page, /Dagny/);
   await page.locator('a[href*="/map/"]').first().click();
   await page.waitForURL(/\/map\//);
-  await page.getByRole("button", { name: "To the chair" }).click();
-  const before = page.getByRole("dialog");
-  await before.getByLabel("Why it goes ahead").fill("worn for years without trouble");
-  await before.getByRole("button", { name: "To the chair" }).click();
-  await page.waitForURL(/\/visits\//);
+  await toTheChair(page);
+  await confirmAnswers(page);
+  await page.getByLabel("Why it goes ahead").fill("worn for years without trouble");
   const visitId = page.url().split("/").pop()!;
-  await page.getByRole("button", { name: "Begin the visit" }).click();
+  await beginVisit(page);
   await page.keyboard.press("n");
   // All that is to be touched between two beads stands on the screen, without scrolling.
   const last = (await page.getByRole("button", { name: "It will not grab" }).boundingBox())!;

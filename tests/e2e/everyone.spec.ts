@@ -47,7 +47,7 @@ const VIEWS: readonly (readonly [name: string, path: (one: (sql: string) => Prom
   ["protocol", () => "/colour/protocols/liftTint"],
   [
     "colour kept",
-    async (one) => `/visits/${await one("select id from studio.visit where service = 'brow lightening' order by starts_at limit 1")}`,
+    async (one) => `/visits/${await one("select id from studio.visit where service = 'lightening' order by starts_at limit 1")}`,
   ],
   ["shelf", () => "/shelf"],
   ["studio", () => "/studio"],
@@ -95,8 +95,7 @@ test("a lightening planned, under way with looks owed, and stopped: axe finds no
   await page.emulateMedia({ reducedMotion: "reduce" });
   const visitId = await database(
     async (db) =>
-      (await db.query("select id from studio.visit where service = 'brow lightening' order by starts_at desc limit 1")).rows[0]
-        .id as string,
+      (await db.query("select id from studio.visit where service = 'lightening' order by starts_at desc limit 1")).rows[0].id as string,
   );
   await page.goto(`/visits/${visitId}`);
   await expect(page.getByRole("button", { name: "Go by this plan" })).toBeVisible();

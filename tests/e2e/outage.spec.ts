@@ -1,5 +1,18 @@
 import { startApp } from "../../scripts/lib/app.mjs";
-import { databases, database, expect, openClient, secrets, seconds, signedOut, test, url } from "./support";
+import {
+  beginVisit,
+  confirmAnswers,
+  database,
+  databases,
+  expect,
+  openClient,
+  seconds,
+  secrets,
+  signedOut,
+  test,
+  toTheChair,
+  url,
+} from "./support";
 
 test.setTimeout(180_000);
 
@@ -24,10 +37,10 @@ test("server killed with -9 under way: clocks go on, taps are kept and arrive on
     .first()
     .click();
   await page.waitForURL(/\/map\//);
-  await page.getByRole("button", { name: "To the chair" }).click();
-  await page.waitForURL(/\/visits\//);
+  await toTheChair(page);
   const visitId = page.url().split("/").pop()!;
-  await page.getByRole("button", { name: "Begin the visit" }).click();
+  await confirmAnswers(page);
+  await beginVisit(page);
   await page.keyboard.press("n");
   const safety = page.getByTestId("safety");
   await expect(safety).toContainText("all safe on the server");

@@ -46,6 +46,48 @@ export async function openClient(page: Page, name: RegExp) {
   await page.waitForURL(/\/clients\/[0-9a-f-]{36}$/);
 }
 
+/** Opens a service from a client's page: today's visit for it, or a walk-in. Returns the visit's id. */
+export async function openService(page: Page, name: RegExp, service: string): Promise<string> {
+  await openClient(page, name);
+  const row = page.getByRole("region", { name: "Services" }).getByRole("listitem").filter({ hasText: service });
+  await row.first().getByRole("button", { name: "Begin" }).click();
+  const toIt = page.getByRole("button", { name: "To the visit" });
+  await Promise.race([page.waitForURL(/\/visits\//), toIt.click().then(() => page.waitForURL(/\/visits\//))]);
+  return page.url().split("/").pop()!;
+}
+
+/** From a map to its visit, whether or not something is booked at this hour. */
+export async function toTheChair(page: Page) {
+  await page.getByRole("button", { name: "To the chair" }).click();
+  const warned = page.getByRole("dialog").getByRole("button", { name: "To the chair" });
+  await Promise.race([page.waitForURL(/\/visits\//), warned.click().then(() => page.waitForURL(/\/visits\//))]);
+}
+
+/** Begins a visit that nothing stands against any more, and waits until it has begun. */
+export async function beginVisit(page: Page) {
+  await page.getByRole("button", { name: "Begin the visit" }).click();
+  await expect(page.getByRole("button", { name: "First bead" })).toBeVisible();
+}
+
+/** The consultation asked whole on a visit's page, with nothing so but what is named. */
+export async function askWhole(page: Page, so: readonly string[] = []) {
+  await page.getByRole("button", { name: /^Ask (it whole|the consultation)$/ }).click();
+  const sheet = page.getByRole("dialog", { name: "Consultation" });
+  for (const one of so) await sheet.getByLabel(one).check();
+  for (const none of await sheet.getByLabel(/^(none|nothing|none of these)$/).all()) {
+    const group = none.locator("xpath=ancestor::fieldset[1]");
+    if ((await group.locator("input[type=checkbox]:checked").count()) === 0) await none.check();
+  }
+  await sheet.getByRole("button", { name: "Keep the answers" }).click();
+  await expect(sheet).toBeHidden();
+}
+
+/** One tap confirms the last answers. */
+export async function confirmAnswers(page: Page) {
+  await page.getByRole("button", { name: /^As on .*, nothing changed$/ }).click();
+  await expect(page.getByText(/^Answered today/)).toBeVisible();
+}
+
 export async function database<T>(work: (db: pg.Client) => Promise<T>): Promise<T> {
   const db = new pg.Client({ connectionString: databases.owner });
   await db.connect();

@@ -1,5 +1,5 @@
 import { readFile } from "node:fs/promises";
-import { expect, seconds, test, zone, zoneText } from "./support";
+import { askWhole, beginVisit, expect, seconds, test, toTheChair, zone, zoneText } from "./support";
 
 const NAME = "Wilhelmina Saltwhistle";
 
@@ -68,18 +68,18 @@ test("client → survey → checked map → pad strip → air → bead → visit
   await expect(page.getByLabel("Title of the map")).toHaveValue(/^cat, /);
   await page.goto(mapUrl);
 
-  // To the chair: no patch test, so a reason is asked for and kept.
-  await page.getByRole("button", { name: "To the chair" }).click();
-  const asking = page.getByRole("dialog");
-  await expect(asking).toContainText("Patch test, adhesive: none");
-  await expect(asking.getByRole("button", { name: "To the chair" })).toBeDisabled();
-  await asking.getByLabel("Why it goes ahead").fill("worn this adhesive for years");
-  await asking.getByRole("button", { name: "To the chair" }).click();
-  await page.waitForURL(/\/visits\//);
+  // To the chair: no patch test and nothing asked, so the consultation and a reason are, and the reason is kept.
+  await toTheChair(page);
   await expect(page.getByText("untied")).toBeVisible();
-  await expect(page.getByText("worn this adhesive for years")).toBeVisible();
+  await expect(page.getByText(/Patch test for adhesive: none/)).toBeVisible();
   await expect(page.getByLabel("Adhesive")).toBeVisible();
   await page.getByRole("button", { name: "Begin the visit" }).click();
+  await expect(page.getByText("A reason is needed.")).toBeVisible();
+  await askWhole(page);
+  await expect(page.getByText(/^Answered today: nothing named/)).toBeVisible();
+  await page.getByLabel("Why it goes ahead").fill("worn this adhesive for years");
+  await beginVisit(page);
+  await expect(page.getByText("worn this adhesive for years")).toBeVisible();
   await page.keyboard.press("s");
   await expect(page.getByTestId("clock-shake")).toBeVisible();
   await page.keyboard.press("n");

@@ -11,6 +11,8 @@ test.beforeAll(() =>
 );
 
 test("each visit is told its bottle; drops are counted down through the day, whoever works", async ({ page }) => {
+  // On a narrow screen the day is a list that says it all.
+  await page.setViewportSize({ width: 390, height: 844 });
   await page.goto("/");
   const wishes = page.getByRole("list").getByTestId("wish");
   await expect(wishes.first()).toBeVisible();
@@ -42,6 +44,7 @@ test("a room too dry for every bottle: what to switch on when, or that its machi
   );
   await emptied("current_date");
   try {
+    await page.setViewportSize({ width: 390, height: 844 });
     await page.goto("/");
     const rosalind = page.getByRole("listitem").filter({ hasText: "Rosalind" });
     await expect(rosalind.getByTestId("wish")).toContainText("Out of this room's reach.");

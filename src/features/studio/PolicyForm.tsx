@@ -5,6 +5,7 @@ import { defaultPolicy, POLICY_FIELDS, type Policy, type PolicyField } from "@/c
 import { Button, Notice, SelectField, TextField } from "@/ui";
 import { readNumber } from "@/ui/readNumber";
 import { savePolicy } from "./actions";
+import { readSpacing, SpacingFields, spacingTyped } from "./SpacingFields";
 
 type Typed = Record<PolicyField["key"], string>;
 const typedOf = (policy: Policy) => Object.fromEntries(POLICY_FIELDS.map(({ key }) => [key, String(policy[key])])) as Typed;
@@ -50,6 +51,7 @@ const GROUPS = [...new Set(POLICY_FIELDS.map((field) => field.group))];
 export function PolicyForm({ policy, revision, mayChange }: { policy: Policy; revision: number; mayChange: boolean }) {
   const [typed, setTyped] = useState(() => typedOf(policy));
   const [curls, setCurls] = useState(() => curlsOf(policy));
+  const [spacing, setSpacing] = useState(() => spacingTyped(policy.spacing));
   const [local, setLocal] = useState({ country: policy.country, localNotes: policy.localNotes });
   const [base, setBase] = useState(revision);
   const [told, setTold] = useState<{ tone: "good" | "stop"; message: string; fields: Readonly<Record<string, string>> } | null>(null);
@@ -61,9 +63,10 @@ export function PolicyForm({ policy, revision, mayChange }: { policy: Policy; re
         options ? typed[key] : typed[key].trim() === "" ? undefined : (readNumber(typed[key]) ?? NaN),
       ]),
     );
-    const result = await savePolicy({ base, policy: { version: defaultPolicy.version, curls: readCurls(curls), ...local, ...read } }).catch(
-      () => null,
-    );
+    const result = await savePolicy({
+      base,
+      policy: { version: defaultPolicy.version, curls: readCurls(curls), spacing: readSpacing(spacing), ...local, ...read },
+    }).catch(() => null);
     if (result?.ok) {
       setBase(result.data.revision);
       setTold({ tone: "good", message: "Kept. Maps and clocks follow it from now on.", fields: {} });
@@ -107,6 +110,7 @@ export function PolicyForm({ policy, revision, mayChange }: { policy: Policy; re
             </div>
           </div>
         ))}
+        <SpacingFields value={spacing} errors={told?.fields ?? {}} onChange={setSpacing} />
         <div className="border-t border-line py-4">
           <h3 className="text-xl">Curls</h3>
           <p className="mt-1 text-sm text-ink-2">
@@ -182,7 +186,9 @@ export function PolicyForm({ policy, revision, mayChange }: { policy: Policy; re
           <Button
             tone="plain"
             onClick={() => {
-              setTyped(typedOf(defaultPolicy));
+              // What the owner confirmed of the law is no default.
+              setTyped({ ...typedOf(defaultPolicy), lashTintLawful: typed.lashTintLawful });
+              setSpacing(spacingTyped(defaultPolicy.spacing));
               setCurls(curlsOf(defaultPolicy));
             }}
           >

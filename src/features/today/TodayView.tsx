@@ -9,7 +9,7 @@ import type { BookingOptions } from "@/features/booking/data";
 import { findClients } from "@/features/clients/actions";
 import { cancel, lookAtBooking, move, withdraw } from "@/features/visit/actions";
 import { LastMap } from "@/features/visit/LastMap";
-import { Button, Empty, isTyping, LinkButton, Notice, Verdict } from "@/ui";
+import { Button, Empty, isTyping, LinkButton, Verdict } from "@/ui";
 import { clockOf, gravestOf, type CancelledLine, type DayLine } from "./dayLine";
 import { DayList } from "./DayList";
 import { DayThreads, type DayPerson, type Target } from "./DayThreads";
@@ -172,13 +172,14 @@ export function TodayView(props: TodayProps) {
       </div>
 
       {notice ? (
-        <Notice tone={notice.tone} title={notice.words} className="mt-3 max-w-3xl">
+        <div role={notice.tone === "stop" ? "alert" : "status"} className="mt-2 flex flex-wrap items-baseline gap-x-3">
+          <Verdict tone={notice.tone}>{notice.words}</Verdict>
           {notice.back ? (
-            <Button tone="plain" className="-ml-4 min-h-8" onClick={() => void notice.back!()}>
+            <Button tone="plain" className="min-h-8 px-3" onClick={() => void notice.back!()}>
               Undo
             </Button>
           ) : null}
-        </Notice>
+        </div>
       ) : null}
 
       {isToday && next ? <Next line={next} /> : null}

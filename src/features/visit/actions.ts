@@ -8,7 +8,7 @@ import { lashMap, lashMapRevision, visit, visitEvent } from "@/db/schema";
 import { action, Refusal } from "@/server/action";
 import { inStudio, type StudioTransaction } from "@/server/inStudio";
 import { momentIn } from "@/server/studioTime";
-import { LEAST_REASON } from "@/core/care";
+import { beforeTheVisit, LEAST_REASON } from "@/core/care";
 import { lastMapOf, marksOf } from "./data";
 import { bottlesAsProducts, keepReason, passOrRefuse, standingFor } from "./door";
 import { beginVisit, bookVisit, cancelVisit, knownClient, knownVisit, moveVisit, openToday, withdrawVisit } from "./life";
@@ -50,12 +50,14 @@ export const lookAtBooking = action(
       const at = startOf(me.timeZone, form);
       await knownClient(tx, form.clientId);
       return {
-        findings: await standingFor(tx, me, now, {
-          service: form.service,
-          clientId: form.clientId,
-          visitId: form.visitId ?? null,
-          at: at > now ? at : now,
-        }),
+        findings: beforeTheVisit(
+          await standingFor(tx, me, now, {
+            service: form.service,
+            clientId: form.clientId,
+            visitId: form.visitId ?? null,
+            at: at > now ? at : now,
+          }),
+        ),
       };
     }),
 );
