@@ -70,7 +70,7 @@ test("client → survey → checked map → pad strip → air → bead → visit
 
   // To the chair: no patch test and nothing asked, so the consultation and a reason are, and the reason is kept.
   await toTheChair(page);
-  await expect(page.getByText("untied")).toBeVisible();
+  await expect(page.locator("[aria-current=step]")).toHaveText("Consult");
   await expect(page.getByText(/Patch test for adhesive: none/)).toBeVisible();
   await expect(page.getByLabel("Adhesive")).toBeVisible();
   await page.getByRole("button", { name: "Begin the visit" }).click();

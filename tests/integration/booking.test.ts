@@ -202,6 +202,29 @@ describe("walking in", () => {
   });
 });
 
+test("taken back, its hour given to another, and worked at after all by a tablet out of reach: kept, beside the other", async () => {
+  const mistaken = (await book()).data!.visitId as string;
+  expect(await actions.withdraw!({ id: mistaken, back: false })).toMatchObject({ ok: true });
+  expect(await book()).toMatchObject({ ok: true });
+  expect(await actions.withdraw!({ id: mistaken, back: true })).toMatchObject({
+    ok: false,
+    message: expect.stringMatching(/is taken from/),
+  });
+  const { POST } = await import("@/app/api/visits/events/route");
+  const event = {
+    id: uuid(),
+    visitId: mistaken,
+    at: new Date().toISOString(),
+    clock: "device",
+    type: "started",
+    payload: { bottleId: null, air: null },
+  };
+  const answer = await POST(new Request("http://127.0.0.1/x", { method: "POST", body: JSON.stringify({ events: [event] }) }));
+  expect(answer.status).toBe(200);
+  expect((await answer.json()).kept).toHaveLength(1);
+  expect(await count()).toBe(2);
+});
+
 describe("rooms and chairs", () => {
   test("made, renamed, closed by the owner; what is booked there keeps it open", async () => {
     const roomId = uuid();
@@ -214,7 +237,7 @@ describe("rooms and chairs", () => {
       fields: { name: expect.any(String) },
     });
     expect(await book({ chairId: rows[0].id })).toMatchObject({ ok: true });
-    expect(await actions.changeChair!({ id: rows[0].id, name: "Chair 1", closed: true })).toMatchObject({
+    expect(await actions.changeChair!({ id: rows[0].id, was: "Chair 1", name: "Chair 1", closed: true })).toMatchObject({
       ok: false,
       message: expect.stringMatching(/1 visit is booked there/),
     });
@@ -228,6 +251,14 @@ describe("rooms and chairs", () => {
     });
     expect(await actions.changeRoomName!({ id: roomId, was: "Garden room", name: "Orchard" })).toMatchObject({ ok: true });
     expect(await actions.changeRoomName!({ id: roomId, was: "Garden room", name: "Elsewhere" })).toMatchObject({ ok: false });
+    // A tablet that still shows the old name does not give it back by closing the chair.
+    expect(await actions.changeChair!({ id: rows[0].id, was: "Chair 1", name: "By the window", closed: false })).toMatchObject({
+      ok: true,
+    });
+    expect(await actions.changeChair!({ id: rows[0].id, was: "Chair 1", name: "Chair 1", closed: true })).toMatchObject({ ok: false });
+    expect((await sql("select name, closed_at from studio.chair where id = $1", [rows[0].id])).rows).toEqual([
+      { name: "By the window", closed_at: null },
+    ]);
   });
   test("of two edits of a room's air the second is told", async () => {
     const { changeRoom } = (await import("@/features/air/actions")) as unknown as Actions;

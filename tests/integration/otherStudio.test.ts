@@ -153,7 +153,7 @@ const inputs: Record<string, (s: TestStudio) => unknown> = {
   "studio/changeRoomName": (s) => ({ id: s.ids.room, was: "room", name: "taken" }),
   "studio/closeRoom": (s) => ({ id: s.ids.room, closed: false }),
   "studio/addChair": (s) => ({ id: uuid(), roomId: s.ids.room, name: "taken" }),
-  "studio/changeChair": (s) => ({ id: s.ids.chair, name: "taken", closed: false }),
+  "studio/changeChair": (s) => ({ id: s.ids.chair, was: "Chair 1", name: "taken", closed: false }),
   "studio/addSensor": (s) => ({ roomId: s.ids.room, name: "spy" }),
   "studio/renewToken": (s) => ({ id: s.ids.sensor }),
 };
@@ -218,7 +218,7 @@ test("a trainee sets no policy, adds nobody, removes nothing, and is told whose 
     ["studio/changeRoomName", { id: ours.ids.room, was: "room", name: "x" }],
     ["studio/closeRoom", { id: ours.ids.room, closed: true }],
     ["studio/addChair", { id: uuid(), roomId: ours.ids.room, name: "x" }],
-    ["studio/changeChair", { id: ours.ids.chair, name: "x", closed: true }],
+    ["studio/changeChair", { id: ours.ids.chair, was: "Chair 1", name: "x", closed: true }],
     ["map/forgetLook", { id: ours.ids.look }],
     ["map/forgetTemplate", { id: ours.ids.template }],
     ["pictures/removePicture", { id: ours.ids.picture }],

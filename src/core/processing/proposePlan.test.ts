@@ -117,3 +117,22 @@ test("a run that was broken off teaches nothing of the lift, and what never lay 
   expect(judgeable(early)).toEqual({ turn: true, lashDepth: false, browDepth: false });
   expect(judgeable(EMPTY_RUN)).toEqual({ turn: false, lashDepth: false, browDepth: false });
 });
+
+test("what nobody judged is not learned from", () => {
+  const sound = past({ step1: 7, atMs: 0 });
+  const unjudged = past({ step1: 5.5, atMs: 1e9 });
+  const result = { turn: null, lashDepth: null, browDepth: null, even: null, comfort: null, atMs: 1e9 };
+  const silent: PastRun = { ...unjudged, run: { ...unjudged.run, result } };
+  expect(coursesOf([silent], "tint", "lashes")).toEqual([]);
+  expect(keptReadingsOf([silent])).toEqual([]);
+  expect(seconds([silent])).toEqual(seconds([]));
+  expect(keptReadingsOf([sound, silent])).toEqual(keptReadingsOf([sound]));
+  // A turn alone is learned from; evenness and comfort nobody spoke of hold nothing back.
+  const turnOnly: PastRun = { ...unjudged, run: { ...unjudged.run, result: { ...result, turn: { seenDeg: 60, by: "card" } } } };
+  expect(seconds([turnOnly])["step-1"]).toBe(360);
+  const uneven: PastRun = {
+    ...unjudged,
+    run: { ...unjudged.run, result: { ...result, turn: { seenDeg: 60, by: "card" }, even: false } },
+  };
+  expect(seconds([uneven])["step-1"]).toBe(330);
+});

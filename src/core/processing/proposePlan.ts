@@ -56,11 +56,12 @@ function proposeStep(step: ProcessStep, past: readonly PastRun[], { wish, from }
   return { stepId: step.id, seconds: planned.seconds, planned, colour: null, lift: null, last };
 }
 
-/** The same product on the same part, at the newest visit that went well to the end: how long it lay, by which pace. */
+/** The same product on the same part, at the newest visit that ended and was said to have gone well: how long it lay, by which pace. */
 function lastOf(step: ProcessStep, past: readonly PastRun[]) {
   const sound = [...past]
     .sort((a, b) => b.endedAtMs - a.endedAtMs)
-    .filter(({ run }) => run.plan && !run.stop && run.result?.comfort !== "stung");
+    // Of a visit nobody judged it is not known whether that time was right.
+    .filter(({ run }) => run.plan && !run.stop && (run.result?.comfort === "well" || run.result?.comfort === "tickled"));
   for (const { run, endedAtMs } of sound) {
     const coat = run.coats.find(({ stepId }) => {
       const then = stepOf(run, stepId);

@@ -217,6 +217,53 @@ describe("safety, one by one", () => {
     chair.tap(130, "runStopped", { kind: "gluedLids", rinseS: 900 });
     expect(chair.run().stop).toMatchObject({ kind: "gluedLids", atMs: chair.now(100) });
   });
+  test("a stop is no mistaken bead: taking back the last tap leaves it, and the rinse goes on", () => {
+    const chair = lift();
+    chair.tap(0, "coated", { stepId: "step-1", area: "lashRight" });
+    const stopped = chair.tap(100, "runStopped", { kind: "splash", rinseS: 900 });
+    chair.tap(101, "undone", { eventId: stopped });
+    expect(chair.run().stop).toMatchObject({ kind: "splash", atMs: chair.now(100), endedAtMs: null });
+    const ended = chair.tap(400, "rinseEnded", { why: "handedOver" });
+    chair.tap(401, "undone", { eventId: ended });
+    expect(chair.run().stop).toMatchObject({ endedAtMs: chair.now(400), endedEarly: "handedOver" });
+    // A tap of another kind is taken back as ever.
+    const other = lift();
+    const on = other.tap(0, "coated", { stepId: "step-1", area: "lashRight" });
+    other.tap(1, "undone", { eventId: on });
+    expect(other.run().coats).toEqual([]);
+  });
+  test("taken back in somebody's name, a stop stays on the record and the work goes on", () => {
+    const chair = lift();
+    chair.tap(0, "coated", { stepId: "step-1", area: "lashRight" });
+    chair.tap(100, "runStopped", { kind: "gluedLids", rinseS: 900 });
+    const back = chair.tap(110, "stopTakenBack", { why: "mistakenTap" });
+    chair.tap(111, "undone", { eventId: back });
+    expect(chair.run().stop).toBeNull();
+    expect(chair.run().stopsTakenBack).toEqual([
+      {
+        kind: "gluedLids",
+        atMs: chair.now(100),
+        rinseS: 900,
+        endedAtMs: null,
+        endedEarly: null,
+        takenBackAtMs: chair.now(110),
+        why: "mistakenTap",
+      },
+    ]);
+    expect(mayCoat(chair.run(), "step-1", "lashLeft", chair.now(120))).toBeNull();
+    expect(chair.clocks(120).map(({ kind }) => kind)).toEqual(["coat"]);
+    // Nothing to take back changes nothing; stopped again, the rinse counts from the new moment.
+    chair.tap(130, "stopTakenBack", { why: "nothingHappened" });
+    expect(chair.run().stopsTakenBack).toHaveLength(1);
+    chair.tap(140, "runStopped", { kind: "splash", rinseS: 900 });
+    expect(chair.run().stop).toMatchObject({ kind: "splash", atMs: chair.now(140) });
+  });
+  test("a rinse that is ended with no word of why, by an older tablet, is kept so", () => {
+    const chair = lift();
+    chair.tap(0, "runStopped", { kind: "splash", rinseS: 900 });
+    chair.tap(30, "rinseEnded", {});
+    expect(chair.run().stop).toMatchObject({ endedAtMs: chair.now(30), endedEarly: null });
+  });
   test("glue left before tint, paste missing, paste stood", () => {
     const chair = told(planOf("liftTint", BOTH));
     chair.ready(-30, "cleanse", "shield");
@@ -259,6 +306,24 @@ test("taps of a tablet whose clock is behind count though they are dated before 
   expect(chair.run().plan).not.toBeNull();
   expect(chair.run().tasks.has("cleanse")).toBe(true);
   expect(chair.clocks(-3500)[0]).toMatchObject({ label: "step 1, right", leftS: 260 });
+});
+
+test("where the factors ask for less than the leaflet's shortest, an early look is asked for and goes by itself", () => {
+  const chair = told({ ...planOf("lift", BOTH), lookAtS: { "step-1": 200 } });
+  chair.ready(-30, "cleanse", "shield");
+  chair.tap(0, "coated", { stepId: "step-1", area: "lashRight" });
+  const early = (atS: number) => chair.clocks(atS).filter(({ kind }) => kind === "look");
+  expect(early(199)).toEqual([]);
+  expect(early(200)).toHaveLength(1);
+  expect(early(201)).toMatchObject([{ label: "look early, right", totalS: 200, leftS: -1, state: "soon" }]);
+  expect(early(290)).toHaveLength(1);
+  expect(early(291)).toEqual([]);
+  chair.tap(250, "runStopped", { kind: "splash", rinseS: 900 });
+  expect(early(260)).toEqual([]);
+  // No look is asked for where the plan keeps to the leaflet by itself.
+  const usual = lift();
+  usual.tap(0, "coated", { stepId: "step-1", area: "lashRight" });
+  expect(usual.clocks(210).map(({ kind }) => kind)).toEqual(["coat"]);
 });
 
 test("lightener is looked at every two minutes, each look in one tap", () => {

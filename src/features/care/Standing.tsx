@@ -52,7 +52,8 @@ export function Standing({
   findings: readonly CareFinding[];
   reason: string;
   error?: string | undefined;
-  onReason: (reason: string) => void;
+  /** Left out where nothing is begun from here yet: then no reason is asked for. */
+  onReason?: ((reason: string) => void) | undefined;
 }) {
   const [sheet, setSheet] = useState<"consult" | "consent" | null>(null);
   const [busy, setBusy] = useState(false);
@@ -112,7 +113,7 @@ export function Standing({
           <Verdict tone="stop">{problem}</Verdict>
         </p>
       ) : null}
-      {asks.length > 0 || error ? (
+      {onReason && (asks.length > 0 || error) ? (
         <Reasoned quietly={error === undefined && asks.every(({ rule }) => rule === "noConsultation")}>
           <TextField
             label="Why it goes ahead"

@@ -39,7 +39,7 @@ export function Rooms({ rooms, chairs, mayChange }: { rooms: readonly Room[]; ch
     if (!asking) return;
     if (asking.what === "room") send(() => addRoom({ id, name }));
     else if (asking.what === "rename") send(() => changeRoomName({ id: asking.room.id, was: asking.room.name, name }));
-    else if (asking.chair) send(() => changeChair({ id: asking.chair!.id, name, closed: asking.chair!.closed }));
+    else if (asking.chair) send(() => changeChair({ id: asking.chair!.id, was: asking.chair!.name, name, closed: asking.chair!.closed }));
     else send(() => addChair({ id, roomId: asking.roomId, name }));
   };
   const small = "min-h-8 px-2 text-sm";
@@ -95,7 +95,9 @@ export function Rooms({ rooms, chairs, mayChange }: { rooms: readonly Room[]; ch
                           tone="plain"
                           className={small}
                           disabled={busy}
-                          onClick={() => send(() => changeChair({ id: chair.id, name: chair.name, closed: !chair.closed }))}
+                          onClick={() =>
+                            send(() => changeChair({ id: chair.id, was: chair.name, name: chair.name, closed: !chair.closed }))
+                          }
                         >
                           {chair.closed ? "Open" : "Close"}
                         </Button>

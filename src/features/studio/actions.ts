@@ -170,17 +170,19 @@ export const addChair = action(
 
 /** Renames a chair, closes it to new bookings, or opens it again. */
 export const changeChair = action(
-  { input: z.strictObject({ id: z.uuid(), name: placeName, closed: z.boolean() }), least: "owner" },
-  async (me, { id, name, closed }) => {
+  { input: z.strictObject({ id: z.uuid(), was: z.string(), name: placeName, closed: z.boolean() }), least: "owner" },
+  async (me, { id, was, name, closed }) => {
     await inStudio(me, async (tx) => {
       const [known] = await tx.select().from(chair).where(eq(chair.id, id));
       if (!known) throw new Refusal("This chair is not in the studio.");
       if (closed && known.closedAt === null) await refuseBooked(tx, { chairId: id });
       if (!closed) await refuseTwin(tx, known.roomId, name, id);
-      await tx
+      const kept = await tx
         .update(chair)
         .set({ name, closedAt: closed ? (known.closedAt ?? new Date()) : null })
-        .where(eq(chair.id, id));
+        .where(and(eq(chair.id, id), eq(chair.name, was)))
+        .returning({ id: chair.id });
+      if (!kept[0]) throw new Refusal("This chair was renamed elsewhere in the meantime. Nothing of it was changed here.");
     });
     refresh();
     return null;

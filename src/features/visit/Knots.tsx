@@ -3,7 +3,7 @@ import { cx } from "@/ui";
 export type Knot = { readonly name: string; readonly state: "tied" | "here" | "ahead" | "open" };
 
 /**
- * The order of work as a line of knots: tied, here, ahead, or visibly open where one was passed untied. On a phone
+ * The order of work as a line of knots: tied, here, ahead, or visibly open where one was passed over. On a phone
  * only the knot one is on, and those left open, keep their names.
  */
 export function Knots({ knots }: { knots: readonly Knot[] }) {
@@ -44,7 +44,7 @@ export function Knots({ knots }: { knots: readonly Knot[] }) {
             )}
           >
             {knot.name}
-            {knot.state === "open" ? <span className="block">untied</span> : null}
+            {knot.state === "open" ? <span className="block">not done</span> : null}
           </span>
         </li>
       ))}

@@ -4,7 +4,7 @@ import { freshAir, type Air } from "@/core/air";
 import { stopsOf } from "@/core/care";
 import { serviceOf } from "@/core/service";
 import { visitState } from "@/core/visit";
-import { Findings } from "@/features/care/Standing";
+import { Findings, Standing } from "@/features/care/Standing";
 import { useRooms } from "@/features/live/LiveProvider";
 import { useTrail } from "@/features/live/useTrail";
 import { judgedBottles } from "@/features/shelf/judged";
@@ -88,8 +88,8 @@ export function VisitWorkspace(visit: VisitProps) {
                 Plan a new one
               </LinkButton>
             </div>
-            <div className="mt-6 max-w-xl">
-              <Findings findings={visit.care.findings} />
+            <div className="mt-8">
+              <Standing care={visit.care} findings={visit.care.findings} reason="" />
             </div>
             <PlaceOfVisit visit={visit} />
           </div>

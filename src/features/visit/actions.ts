@@ -83,7 +83,7 @@ export const cancel = action(
 );
 
 export const withdraw = action({ input: z.strictObject({ id: z.uuid(), back: z.boolean() }) }, async (me, form) => {
-  await inStudio(me, (tx) => withdrawVisit(tx, new Date(), form));
+  await inStudio(me, (tx) => withdrawVisit(tx, me, new Date(), form));
   refresh();
   return null;
 });

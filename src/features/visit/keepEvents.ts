@@ -1,5 +1,5 @@
 import "server-only";
-import { eq, inArray } from "drizzle-orm";
+import { and, eq, inArray, isNotNull } from "drizzle-orm";
 import { asksOf, isCovered, stopsOf, type CareFinding } from "@/core/care";
 import type { VisitEvent } from "@/core/visit";
 import { bottle, incident, setTest, visit, visitEvent, visitMark } from "@/db/schema";
@@ -18,11 +18,11 @@ export async function keepEvents(
     const known = new Set((await tx.select({ id: visit.id }).from(visit).where(inArray(visit.id, visitIds))).map((row) => row.id));
     const mine = events.filter((event) => known.has(event.visitId));
     if (mine.length > 0) {
-      // A visit that was taken back as a mistake, and yet was worked at, is there again.
+      // A visit that was taken back as a mistake, and yet was worked at, is there again; its time may be another's by now.
       await tx
         .update(visit)
-        .set({ withdrawnAt: null })
-        .where(inArray(visit.id, [...known]));
+        .set({ withdrawnAt: null, keepsTime: false })
+        .where(and(inArray(visit.id, [...known]), isNotNull(visit.withdrawnAt)));
       const fresh = await tx
         .insert(visitEvent)
         .values(

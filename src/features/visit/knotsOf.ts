@@ -4,7 +4,7 @@ import type { Knot } from "./Knots";
 /** How far along the order of work a visit is; what was passed undone stays visibly open. */
 export function knotsOf(visit: { readonly hasMap: boolean; readonly asked: boolean }, state: VisitState): Knot[] {
   const done: readonly (readonly [string, boolean, boolean])[] = [
-    ["Consult", visit.asked, !visit.asked],
+    ["Consult", visit.asked, !visit.asked && state.startedAtMs !== null],
     ["Survey", visit.hasMap, false],
     ["Map", visit.hasMap, false],
     ["Room", state.startAir !== null, state.startedAtMs !== null && state.startAir === null],

@@ -202,15 +202,24 @@ export async function cancelVisit(
 }
 
 /** Takes back a visit opened by mistake: one at which nothing has happened. It can be brought back. */
-export async function withdrawVisit(tx: StudioTransaction, now: Date, { id, back }: { id: string; back: boolean }): Promise<void> {
+export async function withdrawVisit(
+  tx: StudioTransaction,
+  me: Member,
+  now: Date,
+  { id, back }: { id: string; back: boolean },
+): Promise<void> {
+  const [row] = await tx.select().from(visit).where(eq(visit.id, id));
+  if (!row) throw new Refusal(GONE);
   const [event] = await tx.select({ id: visitEvent.id }).from(visitEvent).where(eq(visitEvent.visitId, id)).limit(1);
   if (event && !back) throw new Refusal("Something has happened at this visit: it is finished, or cancelled, not taken back.");
-  const rows = await tx
-    .update(visit)
-    .set(back ? { withdrawnAt: null, keepsTime: false } : { withdrawnAt: now })
-    .where(eq(visit.id, id))
-    .returning({ id: visit.id });
-  if (!rows[0]) throw new Refusal(GONE);
+  await inTurn(tx, me, [`chair ${row.chairId}`, `person ${row.technicianId}`]);
+  // One that held its time holds it again, or is not brought back while another does.
+  await whereFree(tx, me, row, id, (inner) =>
+    inner
+      .update(visit)
+      .set({ withdrawnAt: back ? null : now })
+      .where(eq(visit.id, id)),
+  );
 }
 
 export async function knownVisit(tx: StudioTransaction, id: string): Promise<VisitRow> {

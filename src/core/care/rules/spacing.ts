@@ -1,5 +1,5 @@
 import type { Treated } from "../../service";
-import { finding, type CareRule } from "../facts";
+import { finding, isAhead, type CareRule } from "../facts";
 import { spanWords } from "../spanWords";
 import { newestOf, spacingAgainst, spacingOf, wornAt } from "../spacing";
 
@@ -31,7 +31,7 @@ export const wornExtensions: CareRule = (service, facts) => {
       finding(
         "wornExtensions",
         "stop",
-        "Extensions are on, by the record: not over extensions. Take them off and write the removal down, or look, and note at the consultation that none are on.",
+        `Extensions are on, by the record: not over extensions. ${isAhead(facts) ? "Book their removal before it" : "Take them off and write the removal down"}, or look, and note at the consultation that none are on.`,
       ),
     ];
   const lift = service.counts.some(({ treatment, part }) => part === LASHES && treatment === "lift");
