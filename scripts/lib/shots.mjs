@@ -22,6 +22,12 @@ const tapAt = (visitId, minutesAgo, type, payload) => ({
   payload,
 });
 
+/** The last answers, confirmed for today. */
+async function confirmAnswers(page) {
+  await page.getByRole("button", { name: /nothing changed$/ }).click();
+  await page.getByText(/^Answered today/).waitFor();
+}
+
 /** A visit brought to the chair, begun a while ago, with its second bead out; taps are handed in as a tablet would. */
 async function toTheChair(page, name) {
   // What an earlier picture left running would hang over this one.
@@ -29,7 +35,10 @@ async function toTheChair(page, name) {
   for (const { id } of visits) await page.request.post("/api/visits/events", { data: { events: [tapAt(id, 0, "finished", {})] } });
   await openMap(page, name);
   await page.getByRole("button", { name: "To the chair" }).click();
-  await page.waitForURL(/\/visits\//);
+  // Where something is booked at this hour, it is said first.
+  const warned = page.getByRole("dialog").getByRole("button", { name: "To the chair" });
+  await Promise.race([page.waitForURL(/\/visits\//), warned.click().then(() => page.waitForURL(/\/visits\//))]);
+  await confirmAnswers(page);
   const visitId = page.url().split("/").pop();
   // Once the air is known the bottle that fits it stands chosen.
   await page
@@ -38,14 +47,7 @@ async function toTheChair(page, name) {
     .waitFor();
   const bottleId = await page.getByLabel("Adhesive").inputValue();
   const air = { temperatureC: 21.6, relativeHumidity: 0.45 };
-  const tap = (minutesAgo, type, payload) => ({
-    id: crypto.randomUUID(),
-    visitId,
-    at: new Date(Date.now() - minutesAgo * 60_000).toISOString(),
-    clock: "checked",
-    type,
-    payload,
-  });
+  const tap = (...of) => tapAt(visitId, ...of);
   const bead = { lifeS: 900, air, bottleId };
   const events = [tap(34, "started", { bottleId, air }), tap(19, "beadPlaced", bead), tap(4.3, "beadPlaced", bead)];
   const answer = await page.request.post("/api/visits/events", { data: { events } });
@@ -63,6 +65,7 @@ async function openPlan(page, name) {
 /** A plan gone by, and taps handed in as a tablet would have made them. */
 async function toTheRun(page, name, taps) {
   await openPlan(page, name);
+  await confirmAnswers(page);
   const why = page.getByLabel("Why it goes ahead");
   if (await why.count()) await why.fill("lenses are out, in their case");
   await page.getByRole("button", { name: "Go by this plan" }).click();
@@ -91,6 +94,20 @@ export const shots = [
     },
   },
   {
+    name: "consultation",
+    width: 834,
+    height: 1112,
+    take: async (page) => {
+      await page.goto("/");
+      await page.getByRole("button", { name: /Petra/ }).first().click();
+      await page.getByRole("link", { name: "Open the visit" }).click();
+      await page.getByRole("link", { name: "Hand it to the client" }).click();
+      await page.getByRole("button", { name: "Hand it over" }).click();
+      await page.waitForURL(/\/consult\//);
+      await settle(page);
+    },
+  },
+  {
     name: "survey",
     take: async (page) => {
       await openClient(page, /Hesper/);
@@ -109,14 +126,6 @@ export const shots = [
       await page.locator("[data-zone=right-7]").click();
       await page.keyboard.press("ArrowUp");
       await page.keyboard.press("ArrowUp");
-      await settle(page);
-    },
-  },
-  {
-    name: "map-bed-head",
-    take: async (page) => {
-      await openMap(page, /Bronagh/);
-      await page.keyboard.press("b");
       await settle(page);
     },
   },

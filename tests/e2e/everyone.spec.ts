@@ -30,6 +30,7 @@ test.afterAll(() => database((db) => db.query(clear)));
 const CLIENT = "(select id from studio.client where name like 'Rosalind%')";
 const VIEWS: readonly (readonly [name: string, path: (one: (sql: string) => Promise<string>) => string | Promise<string>])[] = [
   ["today", () => "/"],
+  ["another day", () => `/?day=${new Date(Date.now() + 40 * 86_400_000).toISOString().slice(0, 10)}`],
   ["clients", () => "/clients"],
   ["nobody found", () => "/clients?find=zzz"],
   ["new client", () => "/clients/new"],
@@ -137,6 +138,23 @@ for (const [name, path] of VIEWS)
     await expect(page.getByTestId("clock-bead").first()).toBeVisible();
     await check(page, name);
   });
+
+test("the tablet handed over, and in the client's hands: axe finds nothing and nothing runs off sideways", async ({ page }) => {
+  test.setTimeout(240_000);
+  await page.emulateMedia({ reducedMotion: "reduce" });
+  const visitId = await database(
+    async (db) =>
+      (await db.query("select v.id from studio.visit v join studio.client c on c.id = v.client_id and c.name like 'Petra%' limit 1"))
+        .rows[0].id as string,
+  );
+  await page.goto(`/consult/${visitId}`);
+  const give = page.getByRole("button", { name: "Hand it over" });
+  await expect(give).toBeVisible();
+  await check(page, "handing over");
+  await give.click();
+  await expect(page.getByText(/^Before your/)).toBeVisible();
+  await check(page, "in the client's hands");
+});
 
 test("sign-in: axe finds nothing and nothing runs off sideways, 360 to 1440 px, paper and lamp", async ({ browser }) => {
   const context = await browser.newContext({ storageState: signedOut });

@@ -5,6 +5,8 @@ import type { PatchFamily } from "../mixing/productKinds";
 type Condition_ = {
   /** As the technician reads it. */
   readonly label: string;
+  /** What to mind besides asking. */
+  readonly advice?: string;
   /** As the client is asked. */
   readonly question: string;
   readonly group: ConditionGroup;
@@ -35,7 +37,13 @@ export const CONDITIONS = {
     group: "eyes",
     weight: "stop",
   },
-  contactLenses: { label: "contact lenses: out before anything", question: "Contact lenses, worn today", group: "eyes", weight: "ask" },
+  contactLenses: {
+    label: "contact lenses",
+    advice: "out before anything",
+    question: "Contact lenses, worn today",
+    group: "eyes",
+    weight: "ask",
+  },
   blepharitis: {
     label: "blepharitis, quiet now",
     question: "Blepharitis (lids that get sore and flaky), quiet at the moment",
@@ -58,7 +66,8 @@ export const CONDITIONS = {
     weight: "ask",
   },
   asthma: {
-    label: "asthma: air the room, keep dust and vapour from the face",
+    label: "asthma",
+    advice: "air the room, keep dust and vapour from the face",
     question: "Asthma",
     group: "health",
     weight: "ask",

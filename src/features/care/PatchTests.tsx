@@ -90,7 +90,7 @@ export function PatchTests({
                 </span>
               ))}
               <Button tone="plain" className="min-h-8 px-2 text-sm" onClick={() => setAsking({ what: "read", test })}>
-                Read it
+                {test.readings.length === 0 ? "Read it" : "Read it again"}
               </Button>
             </li>
           ))}

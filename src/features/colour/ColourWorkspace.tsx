@@ -47,9 +47,11 @@ export function ColourWorkspace(visit: ColourProps) {
     [visit.products, visit.batchNames],
   );
   const at = ORDER.findIndex(([, one]) => one === stage);
+  const asked = visit.care.consultation?.isOfToday ?? false;
+  const isNext = (i: number) => i === at && (asked || stage !== "plan");
   const knots: Knot[] = [
-    { name: "Consult", state: visit.care.consultation?.isOfToday ? "tied" : stage === "plan" ? "here" : "open" },
-    ...ORDER.map(([name], i): Knot => ({ name, state: i < at || stage === "kept" ? "tied" : i === at ? "here" : "ahead" })),
+    { name: "Consult", state: asked ? "tied" : stage === "plan" ? "here" : "open" },
+    ...ORDER.map(([name], i): Knot => ({ name, state: i < at || stage === "kept" ? "tied" : isNext(i) ? "here" : "ahead" })),
   ];
   return (
     <div className="pt-3">

@@ -2,7 +2,7 @@
 import { useState } from "react";
 import type { Consultation } from "@/core/care";
 import { serviceOf, type ServiceId } from "@/core/service";
-import { answersWords } from "@/features/care/answersWords";
+import { ownAnswers } from "@/features/care/answersWords";
 import { ConsultationForm } from "@/features/care/ConsultationForm";
 import { Button, Notice, TextField } from "@/ui";
 import { loadAfresh } from "@/ui/loadAfresh";
@@ -58,7 +58,14 @@ export function ClientConsult({
       {stage === "last" && known ? (
         <section className="mt-6">
           <p className="text-2xl">On {answeredOn} you told us:</p>
-          <p className="mt-2 border-l-4 border-ivy pl-4 text-2xl">{answersWords(known)}</p>
+          <dl className="mt-3 border-l-4 border-ivy pl-5 text-xl">
+            {ownAnswers(known, serviceOf(service).parts).map(({ asked, words }) => (
+              <div key={asked} className="flex flex-wrap gap-x-3 py-1">
+                <dt className="text-ink-2">{asked}</dt>
+                <dd className="min-w-0 break-words">{words}</dd>
+              </div>
+            ))}
+          </dl>
           {problem ? <Notice tone="stop" title={problem} className="mt-4" /> : null}
           <div className="mt-6 flex flex-wrap gap-4">
             <Button size="bed" onClick={() => void same()}>

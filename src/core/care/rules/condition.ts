@@ -27,7 +27,8 @@ function weigh(id: Condition, isRemoval: boolean, { consultation, products }: Ca
   // Dust of a powder is breathed in.
   const powder = id === "asthma" && products.find(({ family, isPowder }) => family === "lightener" && isPowder);
   if (powder) return { weight: "stop", why: `${powder.name} is a powder; never with asthma.` };
-  return conditionOf(id).weight === "stop"
+  const { weight, advice } = conditionOf(id);
+  return weight === "stop"
     ? { weight: "stop", why: "not today. A doctor's word comes first." }
-    : { weight: "ask", why: "ask, and write down why it goes ahead." };
+    : { weight: "ask", why: `${advice ? `${advice}; ` : ""}ask, and write down why it goes ahead.` };
 }
