@@ -9,6 +9,7 @@ import {
   beforeTheVisit,
   CONDITIONS,
   CONDITION_IDS,
+  type Condition,
   consentText,
   isCovered,
   NOTHING_SO,
@@ -129,6 +130,12 @@ describe("stops and questions, over every service", () => {
       return first === "stop condition" ? "■" : first === "ask condition" ? "▲" : first === undefined ? "·" : first;
     });
     expect(marks.join("")).toBe(row);
+  });
+  test("what is to be minded besides asking is said with it", () => {
+    const words = (conditions: Condition[]) => standing("fill", { ...sound, consultation: answers({ conditions }) }, RULES)[0]!.words;
+    expect(words(["contactLenses"])).toBe("Contact lenses: out before anything; ask, and write down why it goes ahead.");
+    expect(words(["dryEye"])).toBe("Dry eyes: ask, and write down why it goes ahead.");
+    expect(words(["asthma"])).toMatch(/^Asthma: air the room/);
   });
   test("every condition has its row", () => expect(CONDITION_IDS).toHaveLength(16));
   test.each([
@@ -347,10 +354,20 @@ describe("spacing, row by row", () => {
       const against = CLIENT_SERVICES.filter((service) => found(service, { past: [set] }).includes("stop wornExtensions"));
       expect(against).toEqual(["lift", "liftTint", "lashTint", "lashBrowTint"]);
     });
+    test("for a later day it says to book the removal first, and one that is booked clears it", () => {
+      const ahead = { past: [set], atMs: NOW + 7 * DAY, dayStartMs: sound.dayStartMs + 7 * DAY, today: "2026-12-02" };
+      expect(standing("lift", { ...sound, ...ahead }, RULES)[0]!.words).toMatch(/Book their removal before it/);
+      expect(standing("lift", { ...sound, past: [set] }, RULES)[0]!.words).toMatch(/Take them off and write the removal down/);
+      const removal = { ...done("removal", -5 * 24), standing: "agreed" as const };
+      expect(found("lift", { ...ahead, past: [set, removal] })).toEqual([]);
+    });
     test("worn for 42 days, until a removal, or until somebody looked", () => {
       expect(found("lift", { past: [done("extensions", 42 * 24)] })).toEqual(["stop wornExtensions"]);
       expect(found("lift", { past: [done("extensions", 42 * 24 + 1)] })).toEqual([]);
       expect(found("lift", { past: [set, done("removal", 30)] })).toEqual([]);
+      // Of the same moment: taken off, or looked at, after it.
+      expect(found("lift", { past: [set, done("removal", 3 * 24)] })).toEqual([]);
+      expect(found("lift", { past: [set], extensionsSeen: { on: false, atMs: set.atMs } })).toEqual([]);
       expect(found("lift", { past: [set, done("removal", 4 * 24)] })).toEqual(["stop wornExtensions"]);
       expect(found("lift", { past: [set], extensionsSeen: { on: false, atMs: NOW - HOUR } })).toEqual([]);
       expect(found("lift", { past: [set], extensionsSeen: { on: false, atMs: NOW - 4 * DAY } })).toEqual(["stop wornExtensions"]);
@@ -361,6 +378,8 @@ describe("spacing, row by row", () => {
       expect(found("lift", { past: [set, done("removal", 2)] })).toEqual(["ask removedToday"]);
       expect(found("lashTint", { past: [set, done("removal", 2)] })).toEqual([]);
       expect(found("lift", { past: [set, done("removal", 11)] })).toEqual([]);
+      expect(found("lift", { past: [set, done("removal", 9.9)] })).toEqual(["ask removedToday"]);
+      expect(found("lift", { past: [set, done("removal", 10)] })).toEqual(["ask removedToday"]);
     });
   });
 });
@@ -373,6 +392,7 @@ describe("the rest", () => {
   test("consultation: asked on the day, whole after six months and for a new kind of service", () => {
     expect(found("fill", { consultation: null })).toEqual(["ask noConsultation"]);
     expect(found("fill", { consultation: answers({}, NOW - 11 * HOUR) })).toEqual(["ask noConsultation"]);
+    expect(found("fill", { consultation: answers({}, sound.dayStartMs) })).toEqual([]);
     expect(found("fill", { consultation: { ...answers()!, wholeAtMs: Date.parse("2026-05-24T10:00:00Z") } })).toEqual([
       "ask noConsultation",
     ]);

@@ -35,6 +35,13 @@ test("none, being watched, clear, soon due, run out", () => {
   expect(state(placed(until, read(48, "clear", until)))).toBe("due");
   expect(state(placed(until - 1000, read(48, "clear", until - 1000)))).toBe("expired");
 });
+test("it counts from the very moment: placed just now it is watched, read just now it is good, due three weeks before its end", () => {
+  expect(state(placed(NOW))).toBe("waiting");
+  expect(state(placed(NOW - 48 * HOUR, read(48, "clear", NOW - 48 * HOUR)))).toBe("valid");
+  const due = addMonths(NOW + 21 * DAY, -6);
+  expect(state(placed(due, read(48, "clear", due)))).toBe("due");
+  expect(state(placed(due + HOUR, read(48, "clear", due + HOUR)))).toBe("valid");
+});
 test("called clear too soon it counts for nothing", () => {
   const at = NOW - 10 * DAY;
   expect(state(placed(at, read(23, "clear", at)))).toBe("waiting");
@@ -61,6 +68,9 @@ test("of several reactions the gravest is named", () => {
   const at = NOW - 30 * DAY;
   const standing = patchTestStanding([placed(at, read(40, "reaction", at, false), read(50, "reaction", at, true))], NOW, 6);
   expect(standing).toMatchObject({ state: "reaction", severe: true });
+  // How grave one was that nobody wrote down counts as grave.
+  const unsaid = patchTestStanding([placed(at, read(40, "reaction", at, false), read(50, "reaction", at, null))], NOW, 6);
+  expect(unsaid).toMatchObject({ state: "reaction", severe: null });
 });
 test("while a new one is watched, an older one that is still good stays good; one that has run out does not", () => {
   const [good, gone, fresh] = [NOW - 100 * DAY, NOW - 250 * DAY, NOW - DAY];

@@ -15,7 +15,7 @@ function past(
     tint?: number;
     seenDeg?: number;
     lashDepth?: number;
-    comfort?: "well" | "stung";
+    comfort?: "well" | "tickled" | "stung";
     pace?: Partial<RunPlan["pace"]>;
     atMs?: number;
   } = {},
@@ -116,6 +116,15 @@ test("a run that was broken off teaches nothing of the lift, and what never lay 
   const early = { ...sound.run, coats: sound.run.coats.filter(({ stepId }) => stepId === "step-1") };
   expect(judgeable(early)).toEqual({ turn: true, lashDepth: false, browDepth: false });
   expect(judgeable(EMPTY_RUN)).toEqual({ turn: false, lashDepth: false, browDepth: false });
+});
+
+test("how long a step lay is learned from where it was said to have gone well, or to have tickled", () => {
+  const step2 = (comfort: "well" | "tickled" | "stung") => {
+    const { run, ...rest } = past({ comfort });
+    const coats = run.coats.map((coat) => (coat.stepId === "step-2" ? { ...coat, offAtMs: coat.onAtMs + 6 * MINUTE } : coat));
+    return seconds([{ ...rest, run: { ...run, coats } }])["step-2"];
+  };
+  expect([step2("well"), step2("tickled"), step2("stung")]).toEqual([360, 360, 300]);
 });
 
 test("what nobody judged is not learned from", () => {

@@ -60,7 +60,7 @@ export function ClientConsult({
           <p className="text-2xl">On {answeredOn} you told us:</p>
           <dl className="mt-3 border-l-4 border-ivy pl-5 text-xl">
             {ownAnswers(known, serviceOf(service).parts).map(({ asked, words }) => (
-              <div key={asked} className="flex flex-wrap gap-x-3 py-1">
+              <div key={asked} className="grid gap-x-4 py-1 sm:grid-cols-[16rem_minmax(0,1fr)]">
                 <dt className="text-ink-2">{asked}</dt>
                 <dd className="min-w-0 break-words">{words}</dd>
               </div>
