@@ -221,34 +221,13 @@ export function ConsultationForm({
         words("Done elsewhere since the last visit here", "What was done elsewhere since you were last here"),
         <>
           {doc.elsewhere.map((one, i) => (
-            <div key={i} className="grid grid-cols-[minmax(0,1fr)_10rem_auto] items-end gap-3 pl-8 sm:col-span-2">
-              <SelectField
-                label="What"
-                value={`${one.treatment} ${one.part}`}
-                onChange={(event) => {
-                  const [treatment, part] = event.target.value.split(" ") as [Treatment, "lashes" | "brows"];
-                  change({ elsewhere: doc.elsewhere.map((other, k) => (k === i ? { ...other, treatment, part } : other)) });
-                }}
-              >
-                {ELSEWHERE.map(({ treatment, part, label }) => (
-                  <option key={label} value={`${treatment} ${part}`}>
-                    {label}
-                  </option>
-                ))}
-              </SelectField>
-              <TextField
-                label="When"
-                type="date"
-                max={today}
-                value={one.on ?? ""}
-                onChange={(event) =>
-                  change({ elsewhere: doc.elsewhere.map((other, k) => (k === i ? { ...other, on: event.target.value || null } : other)) })
-                }
-              />
-              <Button tone="plain" onClick={() => change({ elsewhere: doc.elsewhere.filter((_, k) => k !== i) })}>
-                Not this
-              </Button>
-            </div>
+            <DoneElsewhere
+              key={i}
+              one={one}
+              today={today}
+              onChange={(part) => change({ elsewhere: doc.elsewhere.map((other, k) => (k === i ? { ...other, ...part } : other)) })}
+              onDrop={() => change({ elsewhere: doc.elsewhere.filter((_, k) => k !== i) })}
+            />
           ))}
           <div>
             <Button
@@ -313,6 +292,50 @@ export function ConsultationForm({
         {busy ? "Keeping…" : words("Keep the answers", "These are my answers")}
       </Button>
     </form>
+  );
+}
+
+type Elsewhere = Consultation["elsewhere"][number];
+
+/** One thing done elsewhere: what, and when if anybody knows. */
+function DoneElsewhere({
+  one,
+  today,
+  onChange,
+  onDrop,
+}: {
+  one: Elsewhere;
+  today: string;
+  onChange: (part: Partial<Elsewhere>) => void;
+  onDrop: () => void;
+}) {
+  return (
+    <div className="grid items-end gap-3 sm:col-span-2 sm:grid-cols-[minmax(0,1fr)_10rem_auto] sm:pl-8">
+      <SelectField
+        label="What"
+        value={`${one.treatment} ${one.part}`}
+        onChange={(event) => {
+          const [treatment, part] = event.target.value.split(" ") as [Treatment, "lashes" | "brows"];
+          onChange({ treatment, part });
+        }}
+      >
+        {ELSEWHERE.map(({ treatment, part, label }) => (
+          <option key={label} value={`${treatment} ${part}`}>
+            {label}
+          </option>
+        ))}
+      </SelectField>
+      <TextField
+        label="When"
+        type="date"
+        max={today}
+        value={one.on ?? ""}
+        onChange={(event) => onChange({ on: event.target.value || null })}
+      />
+      <Button tone="plain" onClick={onDrop}>
+        Not this
+      </Button>
+    </div>
   );
 }
 

@@ -1,6 +1,7 @@
 import "server-only";
 import { dayWords, patchTestWords } from "@/features/care/patchTestWords";
-import type { ShownStanding, ShownTest } from "@/features/care/PatchTests";
+import type { ShownStanding } from "@/features/care/PatchTests";
+import type { ShownTest } from "@/features/care/PatchTestSheets";
 import { formatIn } from "@/server/studioTime";
 import type { ClientPage } from "./data";
 
