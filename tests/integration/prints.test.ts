@@ -109,7 +109,7 @@ describe.each(Object.keys(PAPERS) as Paper[])("on %s", (paper) => {
     apart(pages[0]!);
     const words = wordsOf(pages[0]!);
     // What keeps eyes safe is never what a full page leaves out.
-    for (const caution of ["Check left and right", "Eyes stay shut", "rinse with lukewarm", "lash serum", "local codes"])
+    for (const caution of ["Check left and right", "Eyes stay shut", "rinse at once", "lash serum", "local codes"])
       expect(words).toContain(caution);
     expect(words).toMatch(/\d+ more on the map\./);
     // Every zone's lengths stand there whole: shorter lashes' first.
