@@ -11,8 +11,8 @@ const clearRuns = `delete from studio.visit_event where visit_id in
 test.beforeAll(async () => {
   // A visit under way, its bead nearly spent: the state with the most on the screen.
   await database(async (db) => {
-    await db.query(`insert into studio.visit (studio_id, id, client_id, technician_id, room_id, service, starts_at, minutes, keeps_time, map_id, map_revision)
-      select v.studio_id, '${UNDER_WAY}', v.client_id, m.id, v.room_id, 'fill', now(), 90, false, v.map_id, 1
+    await db.query(`insert into studio.visit (studio_id, id, client_id, technician_id, room_id, chair_id, service, starts_at, minutes, keeps_time, map_id, map_revision)
+      select v.studio_id, '${UNDER_WAY}', v.client_id, m.id, v.room_id, v.chair_id, 'fill', now(), 90, false, v.map_id, 1
       from studio.visit v join studio.member m on m.studio_id = v.studio_id and m.role = 'owner' where v.map_id is not null limit 1 on conflict do nothing`);
     await db.query(clear);
     await db.query(clearRuns);

@@ -4,14 +4,14 @@ import { refresh } from "next/cache";
 import { z } from "zod";
 import { airSchema } from "@/core/air";
 import { CLIENT_SERVICES, isByProtocol, serviceOf, SET_SERVICES, type ServiceId } from "@/core/service";
-import { lashMap, lashMapRevision, visit, visitEvent } from "@/db/schema";
+import { lashMap, lashMapRevision, visit } from "@/db/schema";
 import { action, Refusal } from "@/server/action";
 import { inStudio, type StudioTransaction } from "@/server/inStudio";
 import { momentIn } from "@/server/studioTime";
 import { beforeTheVisit, LEAST_REASON } from "@/core/care";
 import { lastMapOf, marksOf } from "./data";
-import { bottlesAsProducts, keepReason, passOrRefuse, standingFor } from "./door";
-import { beginVisit, bookVisit, cancelVisit, knownClient, knownVisit, moveVisit, openToday, withdrawVisit } from "./life";
+import { keepReason, standingFor } from "./door";
+import { beginVisit, bookVisit, cancelVisit, knownClient, knownVisit, moveVisit, openToday, takeBottle, withdrawVisit } from "./life";
 
 const services = CLIENT_SERVICES as [ServiceId, ...ServiceId[]];
 const reason = z.string().trim().max(2000, "2,000 characters at most.");
@@ -168,29 +168,8 @@ export const giveReason = action({ input: z.strictObject({ visitId: z.uuid(), re
 /** Takes another bottle while a visit runs: asked like a beginning. */
 export const changeBottle = action(
   { input: z.strictObject({ visitId: z.uuid(), eventId: z.uuid(), bottleId: z.uuid(), reason }) },
-  async (me, { visitId, eventId, bottleId, reason: words }) => {
-    await inStudio(me, async (tx) => {
-      const row = await knownVisit(tx, visitId);
-      const now = new Date();
-      const products = await bottlesAsProducts(tx, [bottleId]);
-      if (products.length === 0) throw new Refusal("This bottle is not on the shelf (any more).");
-      const findings = await standingFor(tx, me, now, { service: row.service, clientId: row.clientId, visitId, products });
-      const why = words || row.askReason;
-      await keepReason(tx, visitId, why, passOrRefuse(findings, why, words ? [] : row.askKeys));
-      await tx
-        .insert(visitEvent)
-        .values({
-          studioId: me.studioId,
-          visitId,
-          id: eventId,
-          at: now,
-          clock: "checked",
-          memberId: me.id,
-          type: "bottleTaken",
-          payload: { bottleId },
-        })
-        .onConflictDoNothing();
-    });
+  async (me, form) => {
+    await inStudio(me, (tx) => takeBottle(tx, me, new Date(), form));
     return null;
   },
 );

@@ -325,38 +325,62 @@ export async function openToday(
   return { visitId: wanted.visitId, warning: other ? await takenWords(tx, me, place, wanted.visitId) : null };
 }
 
-/** Begins a visit: the standing is asked once more, with the bottle that is taken. A stop refuses, a question wants its reason. */
+type WithBottle = { readonly visitId: string; readonly eventId: string; readonly bottleId: string | null; readonly reason: string };
+
+/** Asks the standing with a bottle that is taken: a stop refuses, a question wants its reason, the one written before or a new one. */
+async function passWithBottle(
+  tx: StudioTransaction,
+  me: Member,
+  now: Date,
+  row: VisitRow,
+  { bottleId, reason }: Pick<WithBottle, "bottleId" | "reason">,
+): Promise<void> {
+  const products = await bottlesAsProducts(tx, bottleId ? [bottleId] : []);
+  if (bottleId && products.length === 0) throw new Refusal("This bottle is not on the shelf (any more).");
+  const findings = await standingFor(tx, me, now, { service: row.service, clientId: row.clientId, visitId: row.id, products });
+  const written = reason.trim();
+  const words = written || row.askReason;
+  await keepReason(tx, row.id, words, passOrRefuse(findings, words, written ? [] : row.askKeys));
+}
+
+/** Writes an event down that happens on the server, now. Twice does nothing. */
+async function writeEvent(
+  tx: StudioTransaction,
+  me: Member,
+  now: Date,
+  event: Pick<typeof visitEvent.$inferInsert, "id" | "visitId" | "type" | "payload">,
+): Promise<void> {
+  await tx
+    .insert(visitEvent)
+    .values({ studioId: me.studioId, at: now, clock: "checked", memberId: me.id, ...event })
+    .onConflictDoNothing();
+}
+
+/** Begins a visit: the standing is asked once more, with the bottle that is taken. */
 export async function beginVisit(
   tx: StudioTransaction,
   me: Member,
   now: Date,
-  {
-    visitId,
-    eventId,
-    bottleId,
-    air,
-    reason,
-  }: { visitId: string; eventId: string; bottleId: string | null; air: Air | null; reason: string },
+  begun: WithBottle & { readonly air: Air | null },
 ): Promise<void> {
-  const row = await knownVisit(tx, visitId);
+  const row = await knownVisit(tx, begun.visitId);
   if (row.state.finishedAtMs !== null) throw new Refusal("This visit is over.");
   if (row.cancelledAt) throw new Refusal("This visit is cancelled. Take it up again first.");
   if (row.state.startedAtMs !== null) return;
-  const products = await bottlesAsProducts(tx, bottleId ? [bottleId] : []);
-  const findings = await standingFor(tx, me, now, { service: row.service, clientId: row.clientId, visitId, products });
-  const words = reason.trim() || row.askReason;
-  await keepReason(tx, visitId, words, passOrRefuse(findings, words, reason.trim() ? [] : row.askKeys));
-  await tx
-    .insert(visitEvent)
-    .values({
-      studioId: me.studioId,
-      visitId,
-      id: eventId,
-      at: now,
-      clock: "checked",
-      memberId: me.id,
-      type: "started",
-      payload: { bottleId, air },
-    })
-    .onConflictDoNothing();
+  await passWithBottle(tx, me, now, row, begun);
+  const { visitId, eventId, bottleId, air } = begun;
+  await writeEvent(tx, me, now, { visitId, id: eventId, type: "started", payload: { bottleId, air } });
+}
+
+/** Takes another bottle while a visit runs: asked like a beginning. */
+export async function takeBottle(
+  tx: StudioTransaction,
+  me: Member,
+  now: Date,
+  taken: WithBottle & { readonly bottleId: string },
+): Promise<void> {
+  const row = await knownVisit(tx, taken.visitId);
+  await passWithBottle(tx, me, now, row, taken);
+  const { visitId, eventId, bottleId } = taken;
+  await writeEvent(tx, me, now, { visitId, id: eventId, type: "bottleTaken", payload: { bottleId } });
 }
