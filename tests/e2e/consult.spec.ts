@@ -8,7 +8,7 @@ test("the tablet in a client's hands: their questions and nothing else, back by 
   );
   await page.getByRole("link", { name: "Hand it to the client" }).click();
   await page.getByRole("button", { name: "Hand it over" }).click();
-  await expect(page.getByRole("heading", { name: /Ottilie/ })).toBeVisible();
+  await expect(page.getByText(/^Before your fill/)).toBeVisible();
 
   // No other page, no route and no list is in reach, by address or by the back button.
   for (const path of ["/", "/clients", `/clients/${clientId}`, `/visits/${visitId}`, "/studio", "/air", "/colour"]) {

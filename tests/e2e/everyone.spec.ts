@@ -1,6 +1,6 @@
 import AxeBuilder from "@axe-core/playwright";
 import type { Page } from "@playwright/test";
-import { database, expect, signedOut, test, url } from "./support";
+import { confirmAnswers, database, expect, signedOut, test, url } from "./support";
 
 const UNDER_WAY = "11111111-1111-4111-8111-111111111111";
 const clear = `delete from studio.visit_event where visit_id = '${UNDER_WAY}'`;
@@ -101,6 +101,7 @@ test("a lightening planned, under way with looks owed, and stopped: axe finds no
   await page.goto(`/visits/${visitId}`);
   await expect(page.getByRole("button", { name: "Go by this plan" })).toBeVisible();
   await check(page, "colour planned");
+  await confirmAnswers(page);
   await page.getByRole("button", { name: "Go by this plan" }).click();
   await page.getByTestId("run-now").waitFor();
   const sent = await page.request.post("/api/visits/events", {
