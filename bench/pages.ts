@@ -19,7 +19,7 @@ const visit = await one(`select id from studio.visit where client_id = '${client
 const clients = Number(await one("select count(*) from studio.client"));
 const visits = Number(await one("select count(*) from studio.visit"));
 const events = Number(await one("select count(*) from studio.visit_event"));
-const colourVisit = await one("select id from studio.visit where service = 'lift and tint' order by starts_at desc limit 1");
+const colourVisit = await one("select id from studio.visit where service = 'liftTint' order by starts_at desc limit 1");
 await db.end();
 
 const api = await request.newContext({ baseURL: url, extraHTTPHeaders: { origin: url } });
