@@ -38,30 +38,3 @@ export const consultationSchema = z.strictObject({
   processed: z.boolean(),
 });
 export type Consultation = z.infer<typeof consultationSchema>;
-
-/** Nothing is so: what a consultation holds where every question was answered with no. */
-export const NOTHING_SO: Consultation = {
-  version: 2,
-  conditions: [],
-  allergies: [],
-  otherAllergies: "",
-  operation: null,
-  doctorsWord: "",
-  elsewhere: [],
-  extensionsOn: null,
-  processed: false,
-};
-
-/** A consultation of the first version as one of the second: a reaction to hair dye is an allergy, an operation has no date. */
-export function upgradeConsultation(document: unknown): unknown {
-  const older = document as { version?: unknown; conditions?: readonly string[]; processed?: boolean } | null;
-  if (older?.version !== 1) return document;
-  const named = older.conditions ?? [];
-  return {
-    ...NOTHING_SO,
-    conditions: named.filter((id) => (CONDITION_IDS as readonly string[]).includes(id)),
-    allergies: named.includes("dyeReaction") ? ["dye"] : [],
-    operation: named.includes("operation") ? { what: "", on: null, releasedOn: null } : null,
-    processed: older.processed ?? false,
-  };
-}

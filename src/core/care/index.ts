@@ -1,6 +1,7 @@
 export { CONDITIONS, CONDITION_IDS, conditionOf, type Condition, type ConditionGroup } from "./conditions";
 export { ALLERGIES, ALLERGY_IDS, allergyOf, type Allergy } from "./allergies";
-export { consultationSchema, upgradeConsultation, NOTHING_SO, type Consultation } from "./consultation";
+export { consultationSchema, type Consultation } from "./consultation";
+export { upgradeConsultation } from "./upgradeConsultation";
 export { consentText, consentStanding, type Consent } from "./consent";
 export {
   patchTestStanding,
@@ -25,3 +26,4 @@ export { familyLabel } from "./families";
 export { ageOn } from "./rules/age";
 export { spanWords } from "./spanWords";
 export { careCard, careText, type CareCard, type CaredFor, type StopKind } from "./aftercare";
+export { NOTHING_SO } from "./nothingSo";

@@ -1,5 +1,6 @@
 "use client";
 import Link from "next/link";
+import dynamic from "next/dynamic";
 import { useState } from "react";
 import type { CareFinding } from "@/core/care";
 import { asksOf } from "@/core/care";
@@ -9,8 +10,10 @@ import { newId } from "@/ui/newId";
 import { confirmConsultation } from "./actions";
 import { answersWords } from "./answersWords";
 import type { CareProps } from "./careProps";
-import { ConsentSheet } from "./ConsentSheet";
-import { ConsultSheet } from "./ConsultSheet";
+
+// Fetched when they are opened: most visits confirm by one tap.
+const ConsultSheet = dynamic(() => import("./ConsultSheet").then((module) => module.ConsultSheet));
+const ConsentSheet = dynamic(() => import("./ConsentSheet").then((module) => module.ConsentSheet));
 
 const TONES = { stop: "stop", ask: "look", note: "note" } as const;
 

@@ -1,14 +1,17 @@
 "use client";
+import dynamic from "next/dynamic";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import type { CareFinding } from "@/core/care";
 import { CLIENT_SERVICES, NO_LASH_LIGHTENING, SERVICES, type ServiceId } from "@/core/service";
 import { sentence } from "@/core/units";
-import { BookingSheet, type BookingStart } from "@/features/booking/BookingSheet";
+import type { BookingStart } from "@/features/booking/BookingSheet";
 import type { BookingOptions } from "@/features/booking/data";
 import { openVisit } from "@/features/visit/actions";
 import { Button, Dialog, Notice, Verdict } from "@/ui";
 import { newId } from "@/ui/newId";
+
+const BookingSheet = dynamic(() => import("@/features/booking/BookingSheet").then((module) => module.BookingSheet));
 
 export type ServiceStanding = { readonly service: ServiceId; readonly findings: readonly CareFinding[] };
 

@@ -1,10 +1,11 @@
 "use client";
+import dynamic from "next/dynamic";
 import { useRouter } from "next/navigation";
 import { useEffect, useEffectEvent, useRef, useState } from "react";
 import { asksOf, stopsOf } from "@/core/care";
 import { SERVICES } from "@/core/service";
 import { sentence } from "@/core/units";
-import { BookingSheet, type BookingStart } from "@/features/booking/BookingSheet";
+import type { BookingStart } from "@/features/booking/BookingSheet";
 import type { BookingOptions } from "@/features/booking/data";
 import { findClients } from "@/features/clients/actions";
 import { cancel, lookAtBooking, move, withdraw } from "@/features/visit/actions";
@@ -14,6 +15,8 @@ import { clockOf, gravestOf, type CancelledLine, type DayLine } from "./dayLine"
 import { DayList } from "./DayList";
 import { DayThreads, type DayPerson, type Target } from "./DayThreads";
 import { VisitSheet } from "./VisitSheet";
+
+const BookingSheet = dynamic(() => import("@/features/booking/BookingSheet").then((module) => module.BookingSheet));
 
 export type TodayProps = {
   readonly title: string;
