@@ -1,5 +1,6 @@
 export { runPlanSchema, depthSchema, type RunPlan } from "./runPlan";
-export { RUN_PAYLOADS, RINSE_ENDED_EARLY, STOP_TAKEN_BACK, type RunEvent, type RunPayloads } from "./runEvents";
+export { RUN_PAYLOADS, type RunEvent, type RunPayloads } from "./runEvents";
+export { RINSE_ENDED_EARLY, STOP_TAKEN_BACK } from "./stopReasons";
 export {
   EMPTY_RUN,
   foldRun,

@@ -3,15 +3,11 @@ import { airSchema } from "../air/schema";
 import { AREAS } from "../eye/areas";
 import { DOSE_UNITS } from "../mixing/dose";
 import { depthSchema, runPlanSchema } from "./runPlan";
+import { RINSE_ENDED_EARLY, STOP_TAKEN_BACK } from "./stopReasons";
 
 const stepId = z.string().min(1).max(31);
 const at = { stepId, area: z.enum(AREAS) };
 const fraction = z.number().min(0).max(1);
-
-/** Why a rinse was ended before its time. */
-export const RINSE_ENDED_EARLY = ["handedOver", "clientRefused", "nothingInTheEye", "lidsOpen"] as const;
-/** Why a stop was taken back. */
-export const STOP_TAKEN_BACK = ["mistakenTap", "nothingHappened"] as const;
 
 /** Payloads of what happens while something is processed. Products and batches by id, amounts as they were dosed. */
 export const RUN_PAYLOADS = {

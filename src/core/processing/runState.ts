@@ -3,8 +3,9 @@ import type { StopKind } from "../care/aftercare";
 import type { Area } from "../eye/areas";
 import type { ProcessStep } from "../protocol/protocol";
 import { isProcess } from "../protocol/steps";
-import type { RINSE_ENDED_EARLY, RunEvent, RunPayloads, STOP_TAKEN_BACK } from "./runEvents";
+import type { RunEvent, RunPayloads } from "./runEvents";
 import type { RunPlan } from "./runPlan";
+import type { RINSE_ENDED_EARLY, STOP_TAKEN_BACK } from "./stopReasons";
 
 /** A product on an area, from first touch until it is wiped off. Times in ms since 1970. */
 export type Coat = {
