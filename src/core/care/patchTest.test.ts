@@ -83,6 +83,9 @@ describe("when it may be read", () => {
   const test24 = { placedAtMs: NOW, readAfterHours: 24 };
   test("clear at 48 h, or at 24 h by the leaflet; never sooner, and never before it was placed", () => {
     expect(mayRead(test48, "clear", NOW + 47 * HOUR)).toMatch(/It lies 47 h; it is read at 48 h/);
+    // The leaflet's hour is spoken of only where it would be an earlier one.
+    expect(mayRead(test48, "clear", NOW + 30 * HOUR)).toMatch(/read at 48 h, at 24 h only where the leaflet says so\./);
+    expect(mayRead(test24, "clear", NOW + 23 * HOUR)).toMatch(/read at 24 h\. A reaction/);
     expect(mayRead(test48, "clear", NOW + 48 * HOUR)).toBeNull();
     expect(mayRead(test24, "clear", NOW + 23 * HOUR)).toMatch(/it is read at 24 h\./);
     expect(mayRead(test24, "clear", NOW + 24 * HOUR)).toBeNull();
