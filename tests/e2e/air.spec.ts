@@ -1,4 +1,4 @@
-import { expect, test } from "./support";
+import { expect, keysAreHeard, test } from "./support";
 
 test("the hygrometer's air, the bottles' verdicts, and what to do in grams or degrees", async ({ page }) => {
   await page.goto("/air");
@@ -50,6 +50,7 @@ test("a tray that runs out of a length, and a bottle without a lot", async ({ pa
 
 test("find by name from anywhere, and the keys", async ({ page }) => {
   await page.goto("/shelf");
+  await keysAreHeard(page);
   await page.keyboard.press("/");
   await page.getByPlaceholder("A client's name, or a place").fill("yuki");
   await page.getByRole("option", { name: /Yuki/ }).waitFor();

@@ -1,4 +1,4 @@
-import { beginVisit, confirmAnswers, database, expect, openClient, test, toTheChair } from "./support";
+import { beginVisit, confirmAnswers, database, expect, keysAreHeard, openClient, test, toTheChair } from "./support";
 
 test("at the chair: zones, the check by one key from any screen, a bad bead found, the cure counted, water onto card and thread", async ({
   page,
@@ -22,6 +22,7 @@ test("at the chair: zones, the check by one key from any screen, a bad bead foun
   // Amber on every screen, and said by one key from another one.
   await page.goto("/shelf");
   await expect(page.getByTestId("clock-check")).toHaveAttribute("data-state", "soon");
+  await keysAreHeard(page);
   await page.keyboard.press("c");
   await expect(page.getByTestId("clock-check")).toHaveCount(0);
   await page.goto(`/visits/${visitId}`);

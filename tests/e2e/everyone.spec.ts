@@ -1,6 +1,6 @@
 import AxeBuilder from "@axe-core/playwright";
 import type { Page } from "@playwright/test";
-import { confirmAnswers, database, expect, signedOut, test, url } from "./support";
+import { confirmAnswers, database, expect, keysAreHeard, signedOut, test, url } from "./support";
 
 const UNDER_WAY = "11111111-1111-4111-8111-111111111111";
 const clear = `delete from studio.visit_event where visit_id = '${UNDER_WAY}'`;
@@ -122,6 +122,7 @@ test("a lightening planned, under way with looks owed, and stopped: axe finds no
   await page.reload();
   await page.getByTestId("look-row").waitFor();
   await check(page, "colour under way");
+  await keysAreHeard(page);
   await page.keyboard.press("s");
   await page.getByTestId("stop-screen").waitFor();
   await check(page, "colour stopped");
@@ -168,6 +169,7 @@ test("sign-in: axe finds nothing and nothing runs off sideways, 360 to 1440 px, 
 
 test("the theme is turned by key and stays over a reload", async ({ page }) => {
   await page.goto("/air");
+  await keysAreHeard(page);
   await page.keyboard.press("Shift+L");
   await expect(page.locator("html")).toHaveAttribute("data-theme", "lamp");
   await page.reload();

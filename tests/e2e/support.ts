@@ -63,6 +63,17 @@ export async function toTheChair(page: Page) {
   await Promise.race([page.waitForURL(/\/visits\//), warned.click().then(() => page.waitForURL(/\/visits\//))]);
 }
 
+/** Waits until a page just loaded hears the keyboard: what is pressed before its script runs is heard by nobody. */
+export async function keysAreHeard(page: Page) {
+  const help = page.getByRole("dialog", { name: "Keys" });
+  await expect(async () => {
+    await page.keyboard.press("?");
+    await expect(help).toBeVisible({ timeout: 1_000 });
+  }).toPass();
+  await page.keyboard.press("Escape");
+  await expect(help).toBeHidden();
+}
+
 /** Begins a visit that nothing stands against any more, and waits until it has begun. */
 export async function beginVisit(page: Page) {
   await page.getByRole("button", { name: "Begin the visit" }).click();
