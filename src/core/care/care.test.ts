@@ -348,6 +348,53 @@ describe("spacing, row by row", () => {
     expect(found("lift", { past: [done("lift", 7 * W), done("lift", 10)] })).toEqual(["stop spacing"]);
   });
 
+  describe("what is agreed for later and would come too soon after this", () => {
+    const agreed = (service: ServiceId, inHours: number): PastService => ({
+      label: SERVICES[service].label,
+      treated: SERVICES[service].counts,
+      atMs: NOW + (inHours + 2) * HOUR,
+      fromMs: NOW + inHours * HOUR,
+      stopped: null,
+      standing: "agreed",
+    });
+    /** The service is booked for the day after tomorrow; hours count from then. */
+    const AHEAD = 48;
+    const booking = (service: ServiceId, past: readonly PastService[]) =>
+      standing(
+        service,
+        { ...sound, atMs: NOW + AHEAD * HOUR, dayStartMs: sound.dayStartMs + 2 * DAY, today: "2026-11-27", past },
+        RULES,
+      ).filter(({ rule }) => rule === "agreedLater");
+
+    test("refuses a booking before it, by the stops of the table, from the end of this to the beginning of that", () => {
+      const lift = SERVICES.lift.usualMinutes / 60;
+      expect(booking("lift", [agreed("newSet", AHEAD + lift + 47.9)]).map(({ weight }) => weight)).toEqual(["stop"]);
+      expect(booking("lift", [agreed("newSet", AHEAD + lift + 48)])).toEqual([]);
+      expect(booking("lift", [agreed("newSet", AHEAD + 20)])[0]!.words).toBe(
+        "Agreed 20 h after this: new set; once lifted, lashes wait 48 h for it. Move one of the two.",
+      );
+      // What would only be asked about is asked when it comes; other hair is other hair; what lies before is not after.
+      expect(booking("lashTint", [agreed("fill", AHEAD + 20)])).toEqual([]);
+      expect(booking("lamination", [agreed("newSet", AHEAD + 20)])).toEqual([]);
+      expect(booking("lift", [agreed("newSet", AHEAD - 20)])).toEqual([]);
+      expect(booking("lightening", [agreed("lamination", AHEAD + 24 * 13)]).map(({ weight }) => weight)).toEqual(["stop"]);
+    });
+    test("extensions before a lift or lash tint, unless their removal is agreed between, or they are outworn by then", () => {
+      const words = (past: readonly PastService[]) => booking("newSet", past).map(({ words: said }) => said);
+      expect(words([agreed("lift", AHEAD + 24 * 9)])).toEqual([
+        "Agreed 9 days after this: lash lift; not over extensions. Move one of the two, or book the removal between them.",
+      ]);
+      expect(words([agreed("lashTint", AHEAD + 24 * 9), agreed("removal", AHEAD + 24 * 8)])).toEqual([]);
+      expect(words([agreed("lashTint", AHEAD + 24 * 9), agreed("removal", AHEAD + 24 * 10)])).toHaveLength(1);
+      expect(words([agreed("lift", AHEAD + 24 * 43)])).toEqual([]);
+      expect(words([agreed("browTint", AHEAD + 24)])).toEqual([]);
+    });
+    test("on the day it is asked about: then the later visit moves", () => {
+      expect(found("lift", { past: [agreed("newSet", 20)] })).toEqual(["ask agreedLater"]);
+      expect(found("newSet", { past: [agreed("lift", 24 * 9)] })).toEqual(["ask agreedLater"]);
+    });
+  });
+
   describe("extensions that are still worn", () => {
     const set = done("extensions", 3 * 24);
     test("no lift, no lash tint over them; brows and removal are free", () => {

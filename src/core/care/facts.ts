@@ -31,7 +31,7 @@ export type CareFacts = {
   /** When somebody last looked whether extensions are on, and what was seen; null where nobody did. */
   readonly extensionsSeen: { readonly on: boolean; readonly atMs: number } | null;
   readonly consents: readonly Consent[];
-  /** What was done before, here and elsewhere, and what is agreed before this. */
+  /** What was done before, here and elsewhere, and what is agreed, before this and after it. */
   readonly past: readonly PastService[];
   /** What is about to be used, as far as it is chosen. */
   readonly products: readonly UsedProduct[];

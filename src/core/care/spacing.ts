@@ -68,6 +68,37 @@ export function spacingAgainst(
   });
 }
 
+/** A visit agreed for later that would come too soon after a service, by the row that stops it; or over extensions, by none. */
+export type AgreedTooSoon = { readonly later: PastService; readonly row: SpacingFinding | null };
+
+/**
+ * The table from its other end: what is agreed for after a service that does `now` and ends at `endMs`, and would then be
+ * stopped by it, soonest first.
+ */
+export function agreedTooSoonAfter(
+  now: readonly Treated[],
+  past: readonly PastService[],
+  endMs: number,
+  own: Partial<Record<SpacingId, Spacing>>,
+): AgreedTooSoon[] {
+  const this_: PastService = { label: "", treated: now, atMs: endMs, stopped: null, standing: "agreed" };
+  return past
+    .flatMap((later) => (later.fromMs !== undefined && later.fromMs >= endMs ? [{ later, fromMs: later.fromMs }] : []))
+    .sort((a, b) => a.fromMs - b.fromMs)
+    .flatMap(({ later, fromMs }): AgreedTooSoon[] => {
+      const row = spacingAgainst(later.treated, [this_], fromMs, own).find(({ weight }) => weight === "stop");
+      if (row) return [{ later, row }];
+      const overThem = doesNotGoOverExtensions(later.treated) && wornAt([this_, ...past.filter(isRemoval)], fromMs, null) === this_;
+      return overThem ? [{ later, row: null }] : [];
+    });
+}
+
+const isRemoval = ({ treated }: PastService) => treated.some((what) => same(what, lashes("removal")));
+
+/** No lift and no lash tint is done while extensions are on. */
+export const doesNotGoOverExtensions = (treated: readonly Treated[]): boolean =>
+  treated.some((what) => same(what, lashes("lift")) || same(what, lashes("tint")));
+
 /** The set or fill that is still worn at a moment, as far as anybody knows; undefined where none is. */
 export function wornAt(past: readonly PastService[], atMs: number, lookedNoneOnAtMs: number | null): PastService | undefined {
   const set = newestOf(past, lashes("extensions"), atMs);

@@ -114,7 +114,7 @@ function pastOf({ service, state, startsAt, minutes }: VisitRow, now: Date): Pas
   const endsMs = startsAt.getTime() + minutes * 60_000;
   const { label, counts } = serviceOf(service);
   return state.finishedAtMs === null && endsMs > now.getTime()
-    ? [{ label, treated: counts, atMs: endsMs, stopped: null, standing: "agreed" }]
+    ? [{ label, treated: counts, atMs: endsMs, fromMs: startsAt.getTime(), stopped: null, standing: "agreed" }]
     : [];
 }
 

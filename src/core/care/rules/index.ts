@@ -8,7 +8,7 @@ import { lawful } from "./lawful";
 import { operation } from "./operation";
 import { patchTest } from "./patchTest";
 import { productLife } from "./productLife";
-import { elsewhere, spacing, wornExtensions } from "./spacing";
+import { agreedLater, elsewhere, spacing, wornExtensions } from "./spacing";
 import { stoppedLast } from "./stoppedLast";
 
 /** Everything that may stand against a service, in the order it is said. A new one is a file and a line here. */
@@ -21,6 +21,7 @@ export const CARE_RULES: readonly CareRule[] = [
   lawful,
   wornExtensions,
   spacing,
+  agreedLater,
   productLife,
   consultationAsked,
   consentSigned,

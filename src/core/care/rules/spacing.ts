@@ -1,8 +1,9 @@
 import type { Treated } from "../../service";
 import { finding, isAhead, type CareRule } from "../facts";
 import { spanWords } from "../spanWords";
-import { newestOf, spacingAgainst, spacingOf, wornAt } from "../spacing";
+import { agreedTooSoonAfter, doesNotGoOverExtensions, newestOf, spacingAgainst, spacingOf, wornAt } from "../spacing";
 
+const HOUR_MS = 3_600_000;
 const LASHES: Treated["part"] = "lashes";
 
 const where = { here: "", elsewhere: " elsewhere", agreed: " by then" } as const;
@@ -21,8 +22,7 @@ export const spacing: CareRule = (service, facts, rules) =>
 
 /** No lift and no lash tint over extensions: off first, and the removal written down. */
 export const wornExtensions: CareRule = (service, facts) => {
-  const onThem = service.counts.some(({ treatment, part }) => part === LASHES && (treatment === "lift" || treatment === "tint"));
-  if (!onThem) return [];
+  if (!doesNotGoOverExtensions(service.counts)) return [];
   const seen = facts.extensionsSeen;
   const off = newestOf(facts.past, { treatment: "removal", part: LASHES }, facts.atMs);
   const seenOn = seen?.on === true && !(off && off.atMs >= seen.atMs);
@@ -39,6 +39,23 @@ export const wornExtensions: CareRule = (service, facts) => {
     ? [finding("removedToday", "ask", "Extensions came off the same day: look at the lashes before lifting them.", String(off.atMs))]
     : [];
 };
+
+/**
+ * What is agreed for later would come too soon after this. A booking is refused like the later one would be; on the day it is
+ * asked about, for then it is the later visit that moves.
+ */
+export const agreedLater: CareRule = (service, facts, rules) =>
+  agreedTooSoonAfter(service.counts, facts.past, facts.atMs + service.usualMinutes * 60_000, rules.spacing).map(({ later, row }) => {
+    const why = row
+      ? `once ${spacingOf(row.id).words}, ${spacingOf(row.id).then.part} wait ${spanWords(row.until)} for it. Move one of the two.`
+      : "not over extensions. Move one of the two, or book the removal between them.";
+    return finding(
+      "agreedLater",
+      isAhead(facts) ? "stop" : "ask",
+      `Agreed ${spanWords((later.fromMs! - facts.atMs) / HOUR_MS)} after this: ${later.label}; ${why}`,
+      `${later.label} ${later.fromMs}`,
+    );
+  });
 
 /** What was done elsewhere to the same hair: what, and when. */
 export const elsewhere: CareRule = (service, facts) =>
