@@ -1,4 +1,5 @@
 "use client";
+import dynamic from "next/dynamic";
 import { SERVICES } from "@/core/service";
 import { useEffect, useMemo } from "react";
 import { isRunDone } from "@/core/processing";
@@ -10,12 +11,14 @@ import { Marks } from "@/features/visit/Marks";
 import { useNow, useVisits, useVisitStore } from "@/features/visit/VisitProvider";
 import { Verdict } from "@/ui";
 import { AtTheRun } from "./AtTheRun";
-import { CareCardView } from "./CareCardView";
 import type { ColourProps } from "./colourProps";
 import { IncidentNotes } from "./IncidentNotes";
 import { JudgePanel } from "./JudgePanel";
 import { PlanPanel } from "./PlanPanel";
-import { RunRecord } from "./RunRecord";
+
+// What a run came to is read when it is over: fetched while it runs, so that it is there without a network too.
+const fetchKept = () => import("./KeptRun").then((module) => module.KeptRun);
+const KeptRun = dynamic(fetchKept);
 
 type Stage = "plan" | "run" | "judge" | "kept";
 const ORDER: readonly [string, Stage][] = [
@@ -36,6 +39,9 @@ export function ColourWorkspace(visit: ColourProps) {
   const { run } = state;
   const done = isRunDone(run);
   const stage: Stage = state.finishedAtMs !== null ? "kept" : !run.plan ? "plan" : done ? "judge" : "run";
+  useEffect(() => {
+    if (stage !== "plan") void fetchKept().catch(() => undefined);
+  }, [stage]);
   // What was opened since the page was read is on the shelf; what was emptied since then came with the page.
   const batchNames = useMemo(
     () => ({
@@ -87,17 +93,7 @@ export function ColourWorkspace(visit: ColourProps) {
         </>
       ) : null}
       {stage === "kept" ? (
-        <div className="mt-5 grid gap-x-14 gap-y-8 lg:grid-cols-[minmax(0,1.4fr)_minmax(0,1fr)]">
-          <div>
-            {run.plan ? (
-              <RunRecord run={run} endedAtMs={state.finishedAtMs!} timeZone={visit.timeZone} batchNames={batchNames} />
-            ) : (
-              <p className="text-ink-2">Nothing was planned at this visit.</p>
-            )}
-            {run.stop || run.stopsTakenBack.length > 0 ? <IncidentNotes visit={visit} /> : null}
-          </div>
-          {run.plan ? <CareCardView visit={visit} run={run} endedAtMs={state.finishedAtMs!} batchNames={batchNames} /> : null}
-        </div>
+        <KeptRun visit={visit} run={run} endedAtMs={state.finishedAtMs!} batchNames={batchNames} />
       ) : null}
     </div>
   );

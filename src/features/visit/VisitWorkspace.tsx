@@ -1,4 +1,5 @@
 "use client";
+import dynamic from "next/dynamic";
 import { useEffect, useMemo, useState } from "react";
 import { freshAir, type Air } from "@/core/air";
 import { stopsOf } from "@/core/care";
@@ -11,7 +12,6 @@ import { judgedBottles } from "@/features/shelf/judged";
 import { LinkButton, Notice, Verdict } from "@/ui";
 import { AtTheChair } from "./AtTheChair";
 import { BeforeBeginning } from "./BeforeBeginning";
-import { DoneVisit } from "./DoneVisit";
 import { Knots } from "./Knots";
 import { knotsOf } from "./knotsOf";
 import { LastMap } from "./LastMap";
@@ -22,6 +22,10 @@ import { VisitHeading } from "./VisitHeading";
 import type { VisitProps } from "./visitProps";
 import { useNow, useVisits, useVisitStore } from "./VisitProvider";
 
+// What a visit came to is read when it is over: fetched while it runs, so that it is there without a network too.
+const fetchDone = () => import("./DoneVisit").then((module) => module.DoneVisit);
+const DoneVisit = dynamic(fetchDone);
+
 /** The visit: to begin, at the chair, or as it was kept. */
 export function VisitWorkspace(visit: VisitProps) {
   const store = useVisitStore();
@@ -31,6 +35,9 @@ export function VisitWorkspace(visit: VisitProps) {
   const own = events.get(visit.id) ?? visit.events;
   const state = useMemo(() => visitState(own), [own]);
   const running = state.startedAtMs !== null && state.finishedAtMs === null;
+  useEffect(() => {
+    if (running) void fetchDone().catch(() => undefined);
+  }, [running]);
 
   const heard = useRooms().find(({ id }) => id === visit.roomId)?.air ?? null;
   const newest = heard && (!visit.air || heard.takenAt > visit.air.takenAt) ? heard : visit.air;
