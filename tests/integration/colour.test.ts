@@ -30,6 +30,7 @@ beforeEach(async () => {
     ...(await import("@/features/colour/actions")),
     ...(await import("@/features/colour/stockActions")),
     ...(await import("@/features/care/actions")),
+    ...(await import("@/features/care/patchTestActions")),
     ...(await import("@/features/visit/actions")),
   } as unknown as Actions;
 });

@@ -28,6 +28,7 @@ beforeEach(async () => {
   actions = {
     ...(await import("@/features/visit/actions")),
     ...(await import("@/features/care/actions")),
+    ...(await import("@/features/care/patchTestActions")),
     ...(await import("@/features/colour/actions")),
   } as unknown as Actions;
 });

@@ -152,6 +152,7 @@ test("words of every kind to the actions: kept as they are, or refused in words"
   const actions = {
     ...(await import("@/features/clients/actions")),
     ...(await import("@/features/care/actions")),
+    ...(await import("@/features/care/patchTestActions")),
     ...(await import("@/features/visit/actions")),
   };
   const tries = TEXTS.flatMap((text) => [

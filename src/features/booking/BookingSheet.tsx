@@ -10,9 +10,9 @@ import { Button, Dialog, Notice, SelectField, TextField } from "@/ui";
 import { newId } from "@/ui/newId";
 import { readNumber } from "@/ui/readNumber";
 import { proposeMinutes } from "./actions";
+import { ClientChoice, type Person } from "./ClientChoice";
 import type { BookingOptions } from "./data";
 
-type Person = { readonly id: string; readonly name: string };
 export type BookingStart = {
   readonly client?: Person | undefined;
   readonly service?: ServiceId | undefined;
@@ -26,9 +26,9 @@ export type BookingStart = {
 };
 
 const FROM: Record<VisitMinutes["from"], string> = {
-  client: "as it took this client",
-  technician: "as it takes this hand",
-  map: "by the map, at this hand’s pace",
+  client: "from this client’s visits",
+  technician: "from this technician’s visits",
+  map: "from the map, at this technician’s pace",
   usual: "usual; nothing is known yet",
 };
 const LOOK_AFTER_MS = 300;
@@ -202,55 +202,5 @@ export function BookingSheet({
         </div>
       </form>
     </Dialog>
-  );
-}
-
-function ClientChoice({
-  client,
-  error,
-  find,
-  onChoose,
-}: {
-  client: Person | null;
-  error: string | undefined;
-  find: (search: string) => Promise<readonly Person[]>;
-  onChoose: (client: Person | null) => void;
-}) {
-  const [search, setSearch] = useState("");
-  const [found, setFound] = useState<readonly Person[]>([]);
-  const turn = useRef(0);
-  const look = (text: string) => {
-    setSearch(text);
-    onChoose(null);
-    const mine = ++turn.current;
-    if (text.trim() === "") return setFound([]);
-    void find(text).then(
-      (people) => mine === turn.current && setFound(people),
-      () => undefined,
-    );
-  };
-  return (
-    <div>
-      <TextField
-        label="Client"
-        autoFocus
-        autoComplete="off"
-        placeholder="Begin to type a name"
-        value={client?.name ?? search}
-        error={error}
-        onChange={(event) => look(event.target.value)}
-      />
-      {client === null && found.length > 0 ? (
-        <ul aria-label="Clients found" className="mt-1 rounded-md border border-line-strong bg-leaf">
-          {found.map((one) => (
-            <li key={one.id}>
-              <button type="button" className="block w-full px-3 py-2 text-left hover:bg-moss-soft" onClick={() => onChoose(one)}>
-                <bdi>{one.name}</bdi>
-              </button>
-            </li>
-          ))}
-        </ul>
-      ) : null}
-    </div>
   );
 }

@@ -2,8 +2,9 @@ import "server-only";
 import { and, asc, desc, eq, isNull } from "drizzle-orm";
 import { serviceOf, visitMinutes, type ServiceId, type VisitMinutes } from "@/core/service";
 import { mapFacts, mapTotals } from "@/core/map";
-import { chair, lashMap, lashMapRevision, member, policy, room, survey, tray, visit, visitEvent } from "@/db/schema";
+import { chair, member, policy, room, survey, tray, visit, visitEvent } from "@/db/schema";
 import { ownPace } from "@/features/map/ownPace";
+import { mapsOf } from "@/features/visit/clientMaps";
 import type { StudioTransaction } from "@/server/inStudio";
 import type { Member } from "@/server/member";
 import { formatIn } from "@/server/studioTime";
@@ -70,7 +71,7 @@ async function minutesTaken(
     .reverse();
 }
 
-/** Minutes proposed for a service, from this client's visits, their newest map at this hand's pace, and the hand's visits. */
+/** Minutes proposed for a service, from this client's visits, their newest map at this technician's pace, and the technician's visits. */
 export async function proposedMinutes(
   tx: StudioTransaction,
   { service, clientId, technicianId }: { readonly service: ServiceId; readonly clientId: string | null; readonly technicianId: string },
@@ -86,24 +87,11 @@ export async function proposedMinutes(
 }
 
 async function mapMinutes(tx: StudioTransaction, clientId: string, technicianId: string): Promise<number | null> {
-  const [newest] = await tx
-    .select({ map: lashMapRevision.document, survey: survey.document })
-    .from(lashMap)
-    .innerJoin(
-      lashMapRevision,
-      and(
-        eq(lashMapRevision.studioId, lashMap.studioId),
-        eq(lashMapRevision.mapId, lashMap.id),
-        eq(lashMapRevision.revision, lashMap.head),
-      ),
-    )
-    .innerJoin(survey, and(eq(survey.studioId, lashMap.studioId), eq(survey.id, lashMap.surveyId)))
-    .where(eq(lashMap.clientId, clientId))
-    .orderBy(desc(lashMapRevision.createdAt))
-    .limit(1);
+  const [newest] = await mapsOf(tx, [clientId]);
   if (!newest) return null;
+  const [planned] = await tx.select({ document: survey.document }).from(survey).where(eq(survey.id, newest.surveyId));
   const [held] = await tx.select().from(policy);
   const trays = await tx.select({ document: tray.document }).from(tray);
-  const facts = mapFacts(newest.map, { survey: newest.survey, policy: held!.document, trays: trays.map(({ document }) => document) });
+  const facts = mapFacts(newest.map, { survey: planned!.document, policy: held!.document, trays: trays.map(({ document }) => document) });
   return mapTotals(facts, await ownPace(tx, technicianId, held!.document)).seconds / 60;
 }

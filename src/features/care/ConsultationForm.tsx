@@ -11,9 +11,12 @@ import {
   type ConditionGroup,
   type Consultation,
 } from "@/core/care";
-import { serviceOf, type ServiceId, type Treatment } from "@/core/service";
+import { serviceOf, type ServiceId } from "@/core/service";
 import { sentence } from "@/core/units";
-import { Button, Notice, SelectField, TextField, cx } from "@/ui";
+import { Button, Notice, TextField } from "@/ui";
+import { AnswerGroup, Tick } from "./AnswerGroup";
+import { DoneElsewhere } from "./DoneElsewhere";
+import { OperationFields } from "./OperationFields";
 
 type Who = "technician" | "client";
 type Answered = Readonly<Record<string, boolean>>;
@@ -24,16 +27,6 @@ const GROUPS: readonly { readonly id: ConditionGroup; readonly title: Record<Who
   { id: "health", title: { technician: "Health", client: "Your health" } },
   { id: "brows", title: { technician: "Brows", client: "Your brows" } },
 ];
-const ELSEWHERE: readonly { readonly treatment: Treatment; readonly part: "lashes" | "brows"; readonly label: string }[] = [
-  { treatment: "extensions", part: "lashes", label: "extensions" },
-  { treatment: "removal", part: "lashes", label: "extensions taken off" },
-  { treatment: "lift", part: "lashes", label: "lash lift" },
-  { treatment: "tint", part: "lashes", label: "lash tint" },
-  { treatment: "lift", part: "brows", label: "brow lamination" },
-  { treatment: "tint", part: "brows", label: "brow tint" },
-  { treatment: "lightening", part: "brows", label: "brow lightening" },
-];
-
 /**
  * The consultation asked whole, by the technician or in the client's hands. Every group is answered, by what is so or by “none
  * of these”; nothing is answered for anybody, but allergies once named stand.
@@ -83,24 +76,17 @@ export function ConsultationForm({
     setBusy(false);
     setTold(result ?? { ok: false, message: "The server did not answer. What you chose is still here; try again." });
   };
-  const group = (id: string, title: string, content: React.ReactNode, noneLabel = "none of these", clear: () => void) => (
-    <fieldset className={cx("border-t border-line pt-3 pb-4", told && !told.ok && open.includes(id) && "border-t-2 border-rosehip")}>
-      <legend className={cx("font-serif", large ? "text-[1.75rem]" : "text-xl")}>{title}</legend>
-      <div className={cx("mt-1 grid gap-x-8 gap-y-1", !large && "sm:grid-cols-2")}>
-        {content}
-        <Tick
-          large={large}
-          checked={none[id] ?? false}
-          label={noneLabel}
-          onChange={() => {
-            if (!none[id]) clear();
-            setNone({ ...none, [id]: !none[id] });
-          }}
-        />
-      </div>
-    </fieldset>
-  );
   const answered = (id: string) => setNone({ ...none, [id]: false });
+  /** What every group of questions has: whether nothing of it is so, and whether it was left open. `clear` empties it. */
+  const asked = (id: string, clear: () => void) => ({
+    large,
+    isMissed: told !== null && !told.ok && open.includes(id),
+    isNone: none[id] ?? false,
+    onNone: () => {
+      if (!none[id]) clear();
+      setNone({ ...none, [id]: !none[id] });
+    },
+  });
 
   return (
     <form
@@ -111,27 +97,25 @@ export function ConsultationForm({
       }}
     >
       {groups.map(({ id, title }) => (
-        <div key={id}>
-          {group(
-            id,
-            title[who],
-            CONDITION_IDS.filter((one) => CONDITIONS[one].group === id).map((one: Condition) => (
-              <Tick
-                key={one}
-                large={large}
-                checked={doc.conditions.includes(one)}
-                stop={!large && CONDITIONS[one].weight === "stop"}
-                label={large ? CONDITIONS[one].question : sentence(CONDITIONS[one].label)}
-                onChange={() => {
-                  change({ conditions: toggled(doc.conditions, one) });
-                  answered(id);
-                }}
-              />
-            )),
-            undefined,
-            () => change({ conditions: doc.conditions.filter((one) => CONDITIONS[one].group !== id) }),
-          )}
-        </div>
+        <AnswerGroup
+          key={id}
+          title={title[who]}
+          {...asked(id, () => change({ conditions: doc.conditions.filter((one) => CONDITIONS[one].group !== id) }))}
+        >
+          {CONDITION_IDS.filter((one) => CONDITIONS[one].group === id).map((one: Condition) => (
+            <Tick
+              key={one}
+              large={large}
+              checked={doc.conditions.includes(one)}
+              stop={!large && CONDITIONS[one].weight === "stop"}
+              label={large ? CONDITIONS[one].question : sentence(CONDITIONS[one].label)}
+              onChange={() => {
+                change({ conditions: toggled(doc.conditions, one) });
+                answered(id);
+              }}
+            />
+          ))}
+        </AnswerGroup>
       ))}
       {!large && service === "removal" && doc.conditions.includes("inflamed") ? (
         <TextField
@@ -141,110 +125,80 @@ export function ConsultationForm({
           onChange={(event) => change({ doctorsWord: event.target.value })}
         />
       ) : null}
-      {group(
-        "operation",
-        words("Eye operation", "An operation at your eyes"),
-        <>
+      <AnswerGroup
+        title={words("Eye operation", "An operation at your eyes")}
+        noneLabel="none"
+        {...asked("operation", () => change({ operation: null }))}
+      >
+        <Tick
+          large={large}
+          checked={doc.operation !== null}
+          label={words("Yes, one that still matters", "Yes")}
+          onChange={() => {
+            change({ operation: doc.operation ? null : { what: "", on: null, releasedOn: null } });
+            answered("operation");
+          }}
+        />
+        {doc.operation ? (
+          <OperationFields operation={doc.operation} today={today} large={large} onChange={(operation) => change({ operation })} />
+        ) : null}
+      </AnswerGroup>
+      <AnswerGroup
+        title={words("Allergies", "What you are allergic to")}
+        {...asked("allergies", () => change({ allergies: [], otherAllergies: "" }))}
+      >
+        {ALLERGY_IDS.map((one: Allergy) => (
           <Tick
+            key={one}
             large={large}
-            checked={doc.operation !== null}
-            label={words("Yes, one that still matters", "Yes")}
+            checked={doc.allergies.includes(one)}
+            stop={!large && ALLERGIES[one].stops !== null}
+            label={large ? ALLERGIES[one].question : sentence(ALLERGIES[one].label)}
             onChange={() => {
-              change({ operation: doc.operation ? null : { what: "", on: null, releasedOn: null } });
-              answered("operation");
+              change({ allergies: toggled(doc.allergies, one) });
+              answered("allergies");
             }}
           />
-          {doc.operation ? (
-            <div className="grid gap-3 pl-8 sm:col-span-2 sm:grid-cols-3">
-              <TextField
-                label="What was done"
-                value={doc.operation.what}
-                maxLength={120}
-                onChange={(event) => change({ operation: { ...doc.operation!, what: event.target.value } })}
-              />
-              <TextField
-                label="When"
-                type="date"
-                max={today}
-                value={doc.operation.on ?? ""}
-                onChange={(event) => change({ operation: { ...doc.operation!, on: event.target.value || null } })}
-              />
-              {large ? null : (
-                <TextField
-                  label="Surgeon’s release, noted on"
-                  type="date"
-                  max={today}
-                  value={doc.operation.releasedOn ?? ""}
-                  onChange={(event) => change({ operation: { ...doc.operation!, releasedOn: event.target.value || null } })}
-                />
-              )}
-            </div>
-          ) : null}
-        </>,
-        "none",
-        () => change({ operation: null }),
-      )}
-      {group(
-        "allergies",
-        words("Allergies", "What you are allergic to"),
-        <>
-          {ALLERGY_IDS.map((one: Allergy) => (
-            <Tick
-              key={one}
-              large={large}
-              checked={doc.allergies.includes(one)}
-              stop={!large && ALLERGIES[one].stops !== null}
-              label={large ? ALLERGIES[one].question : sentence(ALLERGIES[one].label)}
-              onChange={() => {
-                change({ allergies: toggled(doc.allergies, one) });
-                answered("allergies");
-              }}
-            />
-          ))}
-          <div className="max-w-md pl-8">
-            <TextField
-              label="Another"
-              value={doc.otherAllergies}
-              maxLength={300}
-              onChange={(event) => {
-                change({ otherAllergies: event.target.value });
-                answered("allergies");
-              }}
-            />
-          </div>
-        </>,
-        undefined,
-        () => change({ allergies: [], otherAllergies: "" }),
-      )}
-      {group(
-        "elsewhere",
-        words("Done elsewhere since the last visit here", "What was done elsewhere since you were last here"),
-        <>
-          {doc.elsewhere.map((one, i) => (
-            <DoneElsewhere
-              key={i}
-              one={one}
-              today={today}
-              onChange={(part) => change({ elsewhere: doc.elsewhere.map((other, k) => (k === i ? { ...other, ...part } : other)) })}
-              onDrop={() => change({ elsewhere: doc.elsewhere.filter((_, k) => k !== i) })}
-            />
-          ))}
-          <div>
-            <Button
-              tone="line"
-              disabled={doc.elsewhere.length >= 8}
-              onClick={() => {
-                change({ elsewhere: [...doc.elsewhere, { treatment: "extensions", part: "lashes", on: null }] });
-                answered("elsewhere");
-              }}
-            >
-              Name something
-            </Button>
-          </div>
-        </>,
-        "nothing",
-        () => change({ elsewhere: [] }),
-      )}
+        ))}
+        <div className="max-w-md pl-8">
+          <TextField
+            label="Another"
+            value={doc.otherAllergies}
+            maxLength={300}
+            onChange={(event) => {
+              change({ otherAllergies: event.target.value });
+              answered("allergies");
+            }}
+          />
+        </div>
+      </AnswerGroup>
+      <AnswerGroup
+        title={words("Done elsewhere since the last visit here", "What was done elsewhere since you were last here")}
+        noneLabel="nothing"
+        {...asked("elsewhere", () => change({ elsewhere: [] }))}
+      >
+        {doc.elsewhere.map((one, i) => (
+          <DoneElsewhere
+            key={i}
+            one={one}
+            today={today}
+            onChange={(part) => change({ elsewhere: doc.elsewhere.map((other, k) => (k === i ? { ...other, ...part } : other)) })}
+            onDrop={() => change({ elsewhere: doc.elsewhere.filter((_, k) => k !== i) })}
+          />
+        ))}
+        <div>
+          <Button
+            tone="line"
+            disabled={doc.elsewhere.length >= 8}
+            onClick={() => {
+              change({ elsewhere: [...doc.elsewhere, { treatment: "extensions", part: "lashes", on: null }] });
+              answered("elsewhere");
+            }}
+          >
+            Name something
+          </Button>
+        </div>
+      </AnswerGroup>
       {large ? null : (
         <fieldset className="border-t border-line pt-3 pb-4">
           <legend className="font-serif text-xl">Seen by you</legend>
@@ -292,75 +246,5 @@ export function ConsultationForm({
         {busy ? "Keeping…" : words("Keep the answers", "These are my answers")}
       </Button>
     </form>
-  );
-}
-
-type Elsewhere = Consultation["elsewhere"][number];
-
-/** One thing done elsewhere: what, and when if anybody knows. */
-function DoneElsewhere({
-  one,
-  today,
-  onChange,
-  onDrop,
-}: {
-  one: Elsewhere;
-  today: string;
-  onChange: (part: Partial<Elsewhere>) => void;
-  onDrop: () => void;
-}) {
-  return (
-    <div className="grid items-end gap-3 sm:col-span-2 sm:grid-cols-[minmax(0,1fr)_10rem_auto] sm:pl-8">
-      <SelectField
-        label="What"
-        value={`${one.treatment} ${one.part}`}
-        onChange={(event) => {
-          const [treatment, part] = event.target.value.split(" ") as [Treatment, "lashes" | "brows"];
-          onChange({ treatment, part });
-        }}
-      >
-        {ELSEWHERE.map(({ treatment, part, label }) => (
-          <option key={label} value={`${treatment} ${part}`}>
-            {label}
-          </option>
-        ))}
-      </SelectField>
-      <TextField
-        label="When"
-        type="date"
-        max={today}
-        value={one.on ?? ""}
-        onChange={(event) => onChange({ on: event.target.value || null })}
-      />
-      <Button tone="plain" onClick={onDrop}>
-        Not this
-      </Button>
-    </div>
-  );
-}
-
-function Tick({
-  checked,
-  label,
-  onChange,
-  stop,
-  large,
-}: {
-  checked: boolean;
-  label: string;
-  onChange: () => void;
-  stop?: boolean;
-  large?: boolean;
-}) {
-  return (
-    <label className={cx("flex items-center gap-3 rounded-md hover:bg-moss-soft", large ? "min-h-14 text-xl" : "min-h-9")}>
-      <input
-        type="checkbox"
-        className={cx("shrink-0 accent-[var(--ivy)]", large ? "size-7" : "size-5")}
-        checked={checked}
-        onChange={onChange}
-      />
-      <span className={stop ? "text-rosehip" : undefined}>{label}</span>
-    </label>
   );
 }

@@ -4,7 +4,7 @@ import { familyLabel, mayRead } from "@/core/care";
 import { PATCH_FAMILIES, type PatchFamily } from "@/core/mixing";
 import { Button, Choice, Dialog, Notice, SelectField, TextArea, TextField } from "@/ui";
 import { newId } from "@/ui/newId";
-import { liftReaction, noteReaction, placePatchTest, readPatchTest } from "./actions";
+import { liftReaction, noteReaction, placePatchTest, readPatchTest } from "./patchTestActions";
 
 export type ShownReading = {
   readonly id: string;

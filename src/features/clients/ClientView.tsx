@@ -127,7 +127,7 @@ export function ClientView({
                   className="flex flex-wrap items-center gap-x-5 gap-y-1 px-2 py-3 hover:bg-moss-soft"
                 >
                   <MiniSkyline map={map.map} width={96} height={30} />
-                  <span className="min-w-0 flex-1 font-semibold break-words">{map.title}</span>
+                  <span className="min-w-0 flex-1 font-semibold break-words">{map.map.title}</span>
                   <span className="text-sm text-ink-2">
                     saved {dates.maps[i]}
                     {map.revision > 1 ? `, ${map.revision} saves` : ""}

@@ -1,14 +1,14 @@
 import "server-only";
 import { and, asc, desc, eq, ilike, isNull, max, sql } from "drizzle-orm";
-import type { LashMap } from "@/core/map";
 import { beforeTheVisit, patchTestStanding, standing } from "@/core/care";
 import { PATCH_FAMILIES, PRODUCT_KINDS } from "@/core/mixing";
 import { CLIENT_SERVICES, serviceOf } from "@/core/service";
 import type { Survey } from "@/core/eye";
-import { adhesive, client, lashMap, lashMapRevision, policy, product, reactionLifting, survey, visit } from "@/db/schema";
+import { adhesive, client, policy, product, reactionLifting, survey, visit } from "@/db/schema";
 import { bookingOptions } from "@/features/booking/data";
 import { namesOf, usedBottles } from "@/features/shelf/bottles";
 import { careFacts, patchTestsOf } from "@/features/visit/careFacts";
+import { mapsOf } from "@/features/visit/clientMaps";
 import { visitsWhere } from "@/features/visit/data";
 import { waterOf } from "@/features/visit/water";
 import { inStudio, type StudioTransaction } from "@/server/inStudio";
@@ -55,31 +55,6 @@ export async function newestSurvey(
   return row ?? null;
 }
 
-export type MapLine = {
-  readonly id: string;
-  readonly title: string;
-  readonly map: LashMap;
-  readonly revision: number;
-  readonly savedAt: Date;
-};
-
-async function mapsOf(tx: StudioTransaction, clientId: string): Promise<MapLine[]> {
-  const rows = await tx
-    .select({ id: lashMap.id, map: lashMapRevision.document, revision: lashMapRevision.revision, savedAt: lashMapRevision.createdAt })
-    .from(lashMap)
-    .innerJoin(
-      lashMapRevision,
-      and(
-        eq(lashMapRevision.studioId, lashMap.studioId),
-        eq(lashMapRevision.mapId, lashMap.id),
-        eq(lashMapRevision.revision, lashMap.head),
-      ),
-    )
-    .where(eq(lashMap.clientId, clientId))
-    .orderBy(desc(lashMapRevision.createdAt));
-  return rows.map((row) => ({ ...row, title: row.map.title }));
-}
-
 /** Everything the client page shows, or null when the client is not in this studio. */
 export function clientPage(me: Member, id: string, now: Date) {
   return inStudio(me, async (tx) => {
@@ -111,7 +86,7 @@ export function clientPage(me: Member, id: string, now: Date) {
       products: await testableProducts(tx),
       options: await bookingOptions(tx, me, now),
       survey: await newestSurvey(tx, id),
-      maps: await mapsOf(tx, id),
+      maps: await mapsOf(tx, [id]),
       visits,
       water: await waterOf(tx, visits.filter(({ cancelledAt }) => cancelledAt === null).slice(-1)),
       bottles: namesOf(

@@ -1,10 +1,11 @@
 import "server-only";
-import { and, asc, desc, eq, inArray, isNotNull, lt, ne, sql } from "drizzle-orm";
+import { and, asc, desc, eq, inArray, isNotNull, lt, sql } from "drizzle-orm";
 import type { Survey } from "@/core/eye";
 import type { LashMap, OwnLook, Pace, Tray } from "@/core/map";
 import type { Policy } from "@/core/policy";
 import { client, lashMap, lashMapRevision, mapNote, mapTemplate, member, ownLook, policy, survey, tray, visit } from "@/db/schema";
 import { newestSurvey } from "@/features/clients/data";
+import { mapsOf } from "@/features/visit/clientMaps";
 import { inStudio, type StudioTransaction } from "@/server/inStudio";
 import { mayActAs, type Member } from "@/server/member";
 import { formatIn } from "@/server/studioTime";
@@ -51,6 +52,9 @@ export type MapHistory = {
   }[];
 };
 
+/** Other maps of a client that are shown beside one. */
+const OTHERS = 20;
+
 /** A map joined to its newest revision. */
 const headOn = and(
   eq(lashMapRevision.studioId, lashMap.studioId),
@@ -87,15 +91,7 @@ export function mapPage(me: Member, clientId: string, mapId: string | null): Pro
     const used = planned ?? newest;
     const trays = await tx.select({ document: tray.document }).from(tray);
     const [held] = await tx.select().from(policy);
-    const [newestMap] = mapId
-      ? []
-      : await tx
-          .select({ map: lashMapRevision.document })
-          .from(lashMap)
-          .innerJoin(lashMapRevision, headOn)
-          .where(eq(lashMap.clientId, clientId))
-          .orderBy(desc(lashMapRevision.createdAt))
-          .limit(1);
+    const [newestMap] = mapId ? [] : await mapsOf(tx, [clientId]);
     const looks = await tx.select({ id: ownLook.id, look: ownLook.document }).from(ownLook).orderBy(asc(ownLook.createdAt));
     return {
       clientId,
@@ -148,13 +144,7 @@ export function historyOf(me: Member, clientId: string, mapId: string): Promise<
       .where(and(eq(lashMapRevision.mapId, mapId), eq(lashMap.clientId, clientId)))
       .orderBy(desc(lashMapRevision.revision))
       .limit(50);
-    const others = await tx
-      .select({ id: lashMap.id, map: lashMapRevision.document, revision: lashMap.head, at: lashMapRevision.createdAt })
-      .from(lashMap)
-      .innerJoin(lashMapRevision, headOn)
-      .where(and(eq(lashMap.clientId, clientId), ne(lashMap.id, mapId)))
-      .orderBy(desc(lashMapRevision.createdAt))
-      .limit(20);
+    const others = (await mapsOf(tx, [clientId])).filter(({ id }) => id !== mapId).slice(0, OTHERS);
     const [lastWorn] = await tx
       .select({ mapId: visit.mapId })
       .from(visit)
@@ -174,11 +164,11 @@ export function historyOf(me: Member, clientId: string, mapId: string): Promise<
       .orderBy(desc(mapNote.createdAt));
     return {
       saves: saves.map(({ revision, at, by }) => ({ revision, savedOn: on(at), savedBy: by ?? "somebody who has left" })),
-      others: others.map(({ id, map, revision, at }) => ({
+      others: others.map(({ id, map, revision, savedAt }) => ({
         id,
         title: map.title,
         revision,
-        savedOn: on(at),
+        savedOn: on(savedAt),
         worn: lastWorn?.mapId === id,
       })),
       templates: templates.map(({ id, map, by }) => ({ id, map, keptBy: by ?? "somebody who has left" })),

@@ -1,11 +1,11 @@
 import "server-only";
-import { and, asc, eq, inArray } from "drizzle-orm";
 import { beforeTheVisit, standing, type CareFinding } from "@/core/care";
 import type { LashMap } from "@/core/map";
 import { SET_SERVICES } from "@/core/service";
-import { lashMap, lashMapRevision, policy } from "@/db/schema";
+import { policy } from "@/db/schema";
 import { bookingOptions } from "@/features/booking/data";
 import { careFactsOf } from "@/features/visit/careFacts";
+import { mapsOf } from "@/features/visit/clientMaps";
 import { lastMapOf, visitsWhere, type VisitRow } from "@/features/visit/data";
 import { startTheRoom, type RoomWish } from "./startTheRoom";
 import { inStudio, type StudioTransaction } from "@/server/inStudio";
@@ -64,20 +64,7 @@ export function dayPage(me: Member, day: string, now: Date) {
 export type DayPage = Awaited<ReturnType<typeof dayPage>>;
 
 /** The newest map of each client. */
-async function newestMaps(tx: StudioTransaction, clientIds: string[]): Promise<Map<string, LashMap>> {
-  if (clientIds.length === 0) return new Map();
-  const rows = await tx
-    .select({ clientId: lashMap.clientId, map: lashMapRevision.document })
-    .from(lashMap)
-    .innerJoin(
-      lashMapRevision,
-      and(
-        eq(lashMapRevision.studioId, lashMap.studioId),
-        eq(lashMapRevision.mapId, lashMap.id),
-        eq(lashMapRevision.revision, lashMap.head),
-      ),
-    )
-    .where(inArray(lashMap.clientId, clientIds))
-    .orderBy(asc(lashMapRevision.createdAt));
-  return new Map(rows.map((row) => [row.clientId, row.map]));
+async function newestMaps(tx: StudioTransaction, clientIds: readonly string[]): Promise<Map<string, LashMap>> {
+  const newestLast = (await mapsOf(tx, clientIds)).reverse();
+  return new Map(newestLast.map(({ clientId, map }) => [clientId, map]));
 }
