@@ -377,6 +377,10 @@ describe("spacing, row by row", () => {
       expect(booking("lashTint", [agreed("fill", AHEAD + 20)])).toEqual([]);
       expect(booking("lamination", [agreed("newSet", AHEAD + 20)])).toEqual([]);
       expect(booking("lift", [agreed("newSet", AHEAD - 20)])).toEqual([]);
+      expect(booking("lift", [agreed("newSet", AHEAD + 40), agreed("fill", AHEAD + 20)]).map(({ words }) => words.split(";")[0])).toEqual([
+        "Agreed 20 h after this: fill",
+        "Agreed 40 h after this: new set",
+      ]);
       expect(booking("lightening", [agreed("lamination", AHEAD + 24 * 13)]).map(({ weight }) => weight)).toEqual(["stop"]);
     });
     test("extensions before a lift or lash tint, unless their removal is agreed between, or they are outworn by then", () => {

@@ -83,7 +83,7 @@ export function agreedTooSoonAfter(
 ): AgreedTooSoon[] {
   const this_: PastService = { label: "", treated: now, atMs: endMs, stopped: null, standing: "agreed" };
   return past
-    .flatMap((later) => (later.fromMs !== undefined && later.fromMs >= endMs ? [{ later, fromMs: later.fromMs }] : []))
+    .flatMap((later) => (later.fromMs !== undefined ? [{ later, fromMs: later.fromMs }] : []))
     .sort((a, b) => a.fromMs - b.fromMs)
     .flatMap(({ later, fromMs }): AgreedTooSoon[] => {
       const row = spacingAgainst(later.treated, [this_], fromMs, own).find(({ weight }) => weight === "stop");

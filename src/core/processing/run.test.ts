@@ -282,6 +282,18 @@ describe("safety, one by one", () => {
     chair.tap(1140, "coated", { stepId: "tint-lashes", area: "lashRight" });
     expect(tint(1431, "lashLeft")).toMatchObject({ rule: "pasteStood", hard: true });
     expect(chair.clocks(1431).find(({ kind }) => kind === "paste")).toMatchObject({ state: "over", label: "paste stood too long" });
+    // At its last second it is over already.
+    const { totalS, leftS } = chair.clocks(1431).find(({ kind }) => kind === "paste")!;
+    const itsEnd = 1431 + leftS;
+    expect(totalS).toBeGreaterThan(0);
+    expect(chair.clocks(itsEnd).find(({ kind }) => kind === "paste")).toMatchObject({
+      leftS: 0,
+      state: "over",
+      label: "paste stood too long",
+    });
+    expect(chair.clocks(itsEnd - 60).find(({ kind }) => kind === "paste")).toMatchObject({ state: "soon" });
+    expect(chair.clocks(itsEnd - 61).find(({ kind }) => kind === "paste")).toMatchObject({ state: "running" });
+    expect(chair.clocks(itsEnd - 1).find(({ kind }) => kind === "paste")).toMatchObject({ leftS: 1, state: "soon", label: "paste" });
     // Tapped all the same: on record.
     chair.tap(1440, "coated", { stepId: "tint-lashes", area: "lashLeft" });
     expect(runMistakes(chair.run(), chair.now(1500)).map(({ rule }) => rule)).toContain("pasteStood");
