@@ -287,6 +287,8 @@ function Pill({
         }}
         type="button"
         data-testid="day-visit"
+        // What is not dragged any more still opens.
+        aria-disabled={undefined}
         aria-roledescription="visit"
         aria-label={`${clockOf(line.fromMin)} to ${clockOf(line.toMin)}: ${line.clientName}, ${SERVICES[line.service].label}${running ? ", under way" : line.state === "done" ? ", done" : ""}${gravest ? `. ${gravest.words}` : ""}`}
         onClick={() => {
