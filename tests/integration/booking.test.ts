@@ -295,7 +295,7 @@ describe("rooms and chairs", () => {
   });
 });
 
-test("minutes are proposed from what it took this client, else this hand, else the usual", async () => {
+test("minutes are proposed from what it took this client, else this technician, else the usual", async () => {
   const ask = (clientId: string | null = studio.ids.client) =>
     actions.proposeMinutes!({ service: "lift", clientId, technicianId: studio.ids.technician });
   expect((await ask()).data).toEqual({ minutes: 60, from: "usual" });
@@ -322,4 +322,45 @@ test("minutes are proposed from what it took this client, else this hand, else t
   await done(studio.ids.client, 47, 60);
   expect((await ask()).data).toEqual({ minutes: 45, from: "client" });
   expect((await ask(null)).data).toMatchObject({ from: "technician" });
+  // An end that was taken back is none: the visit went on for another half an hour.
+  const { rows } = await sql(
+    "select v.id, e.id as ended, e.at from studio.visit v join studio.visit_event e on e.visit_id = v.id and e.type = 'finished' where v.client_id = $1",
+    [studio.ids.client],
+  );
+  const [{ id, ended, at: endedAt }] = rows as [{ id: string; ended: string; at: Date }];
+  const tap = (type: string, payload: object, minutesLater: number) =>
+    sql(
+      "insert into studio.visit_event (studio_id, visit_id, id, at, clock, type, payload, member_id) values ($1, $2, gen_random_uuid(), $3, 'checked', $4, $5, $6)",
+      [studio.ids.studioId, id, new Date(endedAt.getTime() + minutesLater * 60_000), type, payload, studio.ids.technician],
+    );
+  await tap("undone", { eventId: ended }, 1);
+  expect((await ask()).data).toMatchObject({ from: "technician" });
+  await tap("finished", {}, 28);
+  expect((await ask()).data).toEqual({ minutes: 75, from: "client" });
+});
+test("a beginning that was taken back leaves the visit agreed: opened from the client's page it is found, and its map was not worn", async () => {
+  const { rows } = await sql(
+    "insert into studio.visit (studio_id, id, client_id, technician_id, room_id, chair_id, service, starts_at, minutes, map_id, map_revision) values ($1, gen_random_uuid(), $2, $3, $4, $5, 'newSet', now(), 60, $6, 1) returning id",
+    [studio.ids.studioId, studio.ids.client, studio.ids.technician, studio.ids.room, studio.ids.chair, studio.ids.map],
+  );
+  const [{ id }] = rows as [{ id: string }];
+  const started = uuid();
+  const tap = (eventId: string, type: string, payload: object) =>
+    sql(
+      "insert into studio.visit_event (studio_id, visit_id, id, at, clock, type, payload, member_id) values ($1, $2, $3, now(), 'checked', $4, $5, $6)",
+      [studio.ids.studioId, id, eventId, type, payload, studio.ids.technician],
+    );
+  const open = async () =>
+    (await actions.openVisit!({ visitId: uuid(), clientId: studio.ids.client, service: "newSet" })).data!.visitId as string;
+  await tap(started, "started", { bottleId: null, air: null });
+  const walkIn = await open();
+  expect(walkIn).not.toBe(id);
+  await sql("delete from studio.visit where id = $1", [walkIn]);
+  const { inStudio } = await import("@/server/inStudio");
+  const { lastMapOf } = await import("@/features/visit/data");
+  const worn = () => inStudio(studio.member("owner"), (tx) => lastMapOf(tx, studio.ids.client, uuid()));
+  expect(await worn()).toMatchObject({ mapRevision: 1 });
+  await tap(uuid(), "undone", { eventId: started });
+  expect(await open()).toBe(id);
+  expect(await worn()).toBeNull();
 });

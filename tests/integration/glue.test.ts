@@ -89,6 +89,9 @@ test("a brush that was counted teaches the hand's own rate", async () => {
   await tap("checked", { off: null, of: null });
   const page = await visitPage(acting(), studio.ids.visit, new Date());
   expect(page!.brushes).toEqual([{ off: 4, of: 30 }]);
+  // A count that was taken back teaches nothing.
+  await tap("undone", { eventId: await tap("checked", { off: 9, of: 10 }) });
+  expect((await visitPage(acting(), studio.ids.visit, new Date()))!.brushes).toEqual([{ off: 4, of: 30 }]);
 });
 
 test("the day's visits are told which bottle to take and what to switch on when", async () => {

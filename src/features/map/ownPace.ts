@@ -4,6 +4,7 @@ import { mostCount } from "@/core/lash";
 import { placements, type Pace } from "@/core/map";
 import type { Policy } from "@/core/policy";
 import { lashMap, lashMapRevision, survey, visit, visitEvent } from "@/db/schema";
+import { notTakenBack } from "@/features/visit/data";
 import type { StudioTransaction } from "@/server/inStudio";
 
 const SETS = 6;
@@ -29,7 +30,10 @@ export async function ownPace(tx: StudioTransaction, technicianId: string, polic
     )
     .innerJoin(lashMap, and(eq(lashMap.studioId, visit.studioId), eq(lashMap.id, visit.mapId)))
     .innerJoin(survey, and(eq(survey.studioId, lashMap.studioId), eq(survey.id, lashMap.surveyId)))
-    .innerJoin(visitEvent, and(eq(visitEvent.studioId, visit.studioId), eq(visitEvent.visitId, visit.id), eq(visitEvent.type, "finished")))
+    .innerJoin(
+      visitEvent,
+      and(eq(visitEvent.studioId, visit.studioId), eq(visitEvent.visitId, visit.id), eq(visitEvent.type, "finished"), notTakenBack),
+    )
     .where(and(eq(visit.technicianId, technicianId), eq(visit.service, "newSet"), isNotNull(visit.mapId)))
     .orderBy(desc(visit.startsAt))
     .limit(SETS);
@@ -44,6 +48,7 @@ export async function ownPace(tx: StudioTransaction, technicianId: string, polic
           sets.map(({ id }) => id),
         ),
         inArray(visitEvent.type, ["started", "finished"]),
+        notTakenBack,
       ),
     );
   const paces = sets.flatMap(({ id, map, survey: document }) => {

@@ -1,5 +1,5 @@
 import "server-only";
-import { and, asc, desc, eq, gte, inArray, isNotNull, isNull, lt, ne } from "drizzle-orm";
+import { and, asc, desc, eq, gte, inArray, isNotNull, isNull, lt, ne, sql } from "drizzle-orm";
 import type { LashMap } from "@/core/map";
 import { visitState, type KeptEvent, type VisitState } from "@/core/visit";
 import type { ServiceId } from "@/core/service";
@@ -129,13 +129,17 @@ export async function marksOf(tx: StudioTransaction, visitId: string) {
     .orderBy(asc(visitMark.createdAt));
 }
 
+/** Nobody has taken the event back: for whoever asks the table itself, where an undo is an event of its own. */
+export const notTakenBack = sql`not exists (select from studio.visit_event u
+  where u.studio_id = ${visitEvent.studioId} and u.type = 'undone' and u.about = ${visitEvent.id})`;
+
 /** The map a client wore last, and which save of it; null where they have worn none. */
 export async function lastMapOf(tx: StudioTransaction, clientId: string, exceptVisitId: string) {
   const [worn] = await tx
     .select({ mapId: visit.mapId, mapRevision: visit.mapRevision })
     .from(visit)
     .innerJoin(visitEvent, and(eq(visitEvent.studioId, visit.studioId), eq(visitEvent.visitId, visit.id), eq(visitEvent.type, "started")))
-    .where(and(eq(visit.clientId, clientId), ne(visit.id, exceptVisitId), isNotNull(visit.mapId), isNull(visit.withdrawnAt)))
+    .where(and(eq(visit.clientId, clientId), ne(visit.id, exceptVisitId), isNotNull(visit.mapId), isNull(visit.withdrawnAt), notTakenBack))
     .orderBy(desc(visit.startsAt))
     .limit(1);
   return worn?.mapId && worn.mapRevision ? { mapId: worn.mapId, mapRevision: worn.mapRevision } : null;

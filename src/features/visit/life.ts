@@ -8,7 +8,7 @@ import { Refusal } from "@/server/action";
 import type { StudioTransaction } from "@/server/inStudio";
 import type { Member } from "@/server/member";
 import { dayIn, todayIn } from "@/server/studioTime";
-import { visitsWhere, type VisitRow } from "./data";
+import { notTakenBack, visitsWhere, type VisitRow } from "./data";
 import { bottlesAsProducts, keepReason, passOrRefuse, refuseStops, standingFor } from "./door";
 import { checkPlace, inTheWay, inTurn, proposeChair, takenWords, whereFree, type Place } from "./place";
 
@@ -157,7 +157,10 @@ async function agreedToday(
   const [agreed] = await tx
     .select({ id: visit.id })
     .from(visit)
-    .leftJoin(visitEvent, and(eq(visitEvent.studioId, visit.studioId), eq(visitEvent.visitId, visit.id), eq(visitEvent.type, until)))
+    .leftJoin(
+      visitEvent,
+      and(eq(visitEvent.studioId, visit.studioId), eq(visitEvent.visitId, visit.id), eq(visitEvent.type, until), notTakenBack),
+    )
     .where(
       and(
         eq(visit.clientId, clientId),

@@ -11,7 +11,7 @@ import { glueKnowledge } from "@/features/shelf/knowledge";
 import { inStudio, type StudioTransaction } from "@/server/inStudio";
 import type { Member } from "@/server/member";
 import { careOf } from "./care";
-import { lastMapOf, marksOf, READ_BEFORE_MS, visitsWhere } from "./data";
+import { lastMapOf, marksOf, notTakenBack, READ_BEFORE_MS, visitsWhere } from "./data";
 
 const BRUSHES = 200;
 
@@ -20,7 +20,9 @@ async function pastBrushes(tx: StudioTransaction, memberId: string): Promise<Bru
   const rows = await tx
     .select({ payload: visitEvent.payload })
     .from(visitEvent)
-    .where(and(eq(visitEvent.memberId, memberId), eq(visitEvent.type, "checked"), sql`${visitEvent.payload}->>'off' is not null`))
+    .where(
+      and(eq(visitEvent.memberId, memberId), eq(visitEvent.type, "checked"), sql`${visitEvent.payload}->>'off' is not null`, notTakenBack),
+    )
     .orderBy(desc(visitEvent.at))
     .limit(BRUSHES);
   return rows.map(({ payload }) => payload as Brush);
