@@ -135,7 +135,7 @@ describe("a hard stop holds at every door", () => {
       await actions.planRun!({ visitId, eventId: uuid(), plan: planFor("lift"), air: null, reason: "but she wants it" }),
     ).toMatchObject({ ok: false, message: expect.stringMatching(/Reacted to lift lotion/) });
   });
-  test("moving a visit to where it is stopped, or to another service, and taking up a cancelled one", async () => {
+  test("moving a visit to where it is stopped, or to another service, taking up a cancelled one, and bringing back one taken back", async () => {
     const booked = await book("fill");
     const id = booked.data!.visitId as string;
     await actions.cancel!({ id, why: "ill", back: false });
@@ -164,6 +164,19 @@ describe("a hard stop holds at every door", () => {
     expect(
       await actions.changeBottle!({ visitId, eventId: uuid(), bottleId: studio.ids.bottle, reason: "the last in the studio" }),
     ).toMatchObject({ ok: true });
+  });
+  test("a bottle is taken only while the visit runs", async () => {
+    const visitId = await standing("fill");
+    await whole("fill");
+    const take = () => actions.changeBottle!({ visitId, eventId: uuid(), bottleId: studio.ids.bottle, reason: "the last in the studio" });
+    expect(await take()).toMatchObject({ ok: false, message: "This visit has not begun." });
+    expect(await begin(visitId, "because")).toMatchObject({ ok: true });
+    expect(await take()).toMatchObject({ ok: true });
+    await sql(
+      "insert into studio.visit_event (studio_id, visit_id, id, at, clock, type, payload, member_id) values ($1, $2, gen_random_uuid(), now(), 'checked', 'finished', '{}', $3)",
+      [studio.ids.studioId, visitId, studio.ids.technician],
+    );
+    expect(await take()).toMatchObject({ ok: false, message: "This visit is over." });
   });
 });
 

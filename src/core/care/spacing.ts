@@ -68,32 +68,30 @@ export function spacingAgainst(
   });
 }
 
-/** A visit agreed for later that would come too soon after a service, by the row that stops it; or over extensions, by none. */
-export type AgreedTooSoon = { readonly later: PastService; readonly row: SpacingFinding | null };
+/** A visit agreed for later that would come too soon after a service; `row` stops it, or null where it would go over extensions. */
+export type AgreedTooSoon = { readonly later: PastService; readonly fromMs: number; readonly row: SpacingFinding | null };
 
 /**
- * The table from its other end: what is agreed for after a service that does `now` and ends at `endMs`, and would then be
- * stopped by it, soonest first.
+ * The table from its other end: what is agreed for after a service that treats so and ends at `endMs`, and would be stopped
+ * because of it, soonest first.
  */
 export function agreedTooSoonAfter(
-  now: readonly Treated[],
+  treated: readonly Treated[],
   past: readonly PastService[],
   endMs: number,
   own: Partial<Record<SpacingId, Spacing>>,
 ): AgreedTooSoon[] {
-  const this_: PastService = { label: "", treated: now, atMs: endMs, stopped: null, standing: "agreed" };
+  const before: PastService = { label: "", treated, atMs: endMs, stopped: null, standing: "agreed" };
+  const removals = past.filter((one) => one.treated.some((what) => same(what, lashes("removal"))));
   return past
-    .flatMap((later) => (later.fromMs !== undefined ? [{ later, fromMs: later.fromMs }] : []))
+    .flatMap((later) => (later.fromMs === undefined ? [] : [{ later, fromMs: later.fromMs }]))
     .sort((a, b) => a.fromMs - b.fromMs)
     .flatMap(({ later, fromMs }): AgreedTooSoon[] => {
-      const row = spacingAgainst(later.treated, [this_], fromMs, own).find(({ weight }) => weight === "stop");
-      if (row) return [{ later, row }];
-      const overThem = doesNotGoOverExtensions(later.treated) && wornAt([this_, ...past.filter(isRemoval)], fromMs, null) === this_;
-      return overThem ? [{ later, row: null }] : [];
+      const row = spacingAgainst(later.treated, [before], fromMs, own).find(({ weight }) => weight === "stop") ?? null;
+      const overThem = doesNotGoOverExtensions(later.treated) && wornAt([before, ...removals], fromMs, null) !== undefined;
+      return row || overThem ? [{ later, fromMs, row }] : [];
     });
 }
-
-const isRemoval = ({ treated }: PastService) => treated.some((what) => same(what, lashes("removal")));
 
 /** No lift and no lash tint is done while extensions are on. */
 export const doesNotGoOverExtensions = (treated: readonly Treated[]): boolean =>

@@ -309,6 +309,16 @@ describe("safety, one by one", () => {
     chair.tap(10, "runPlanned", { plan: planOf("lift", BOTH, defaultPolicy, { "step-1": 300 }), air: null });
     expect(chair.run().plan!.seconds["step-1"]).toBe(360);
   });
+  test("planned anew before anything lay on, all is to be done anew: tasks, batches, pastes", () => {
+    const chair = told(planOf("liftTint", BOTH));
+    chair.ready(-40, "cleanse", "shield");
+    chair.mix(-30, "tint");
+    const first = chair.run();
+    expect([first.tasks.size, first.batches.length, first.pastes.length].every((count) => count > 0)).toBe(true);
+    chair.tap(-20, "runPlanned", { plan: planOf("liftTint", BOTH, defaultPolicy, { "step-1": 300 }), air: null });
+    const { plan, tasks, batches, pastes } = chair.run();
+    expect([plan!.seconds["step-1"], tasks.size, batches, pastes]).toEqual([300, 0, [], []]);
+  });
 });
 
 test("taps of a tablet whose clock is behind count though they are dated before the plan", () => {

@@ -117,7 +117,7 @@ export async function cancelVisit(
   );
 }
 
-/** Takes back a visit opened by mistake: one at which nothing has happened. It can be brought back. */
+/** Takes back a visit opened by mistake: one at which nothing has happened. It can be brought back unasked: that undoes a slip, and beginning asks. */
 export async function withdrawVisit(
   tx: StudioTransaction,
   me: Member,
@@ -274,6 +274,8 @@ export async function takeBottle(
   taken: WithBottle & { readonly bottleId: string },
 ): Promise<void> {
   const row = await knownVisit(tx, taken.visitId);
+  if (row.state.startedAtMs === null) throw new Refusal("This visit has not begun.");
+  if (row.state.finishedAtMs !== null) throw new Refusal("This visit is over.");
   await passWithBottle(tx, me, now, row, taken);
   const { visitId, eventId, bottleId } = taken;
   await writeEvent(tx, me, now, { visitId, id: eventId, type: "bottleTaken", payload: { bottleId } });
