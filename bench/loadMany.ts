@@ -1,4 +1,5 @@
 import pg from "pg";
+import { rebuildOutcomes } from "@/db/outcomes/rebuild";
 
 /**
  * Fills the demo studio up to 2,000 clients with 40,000 finished visits, each with its map and nine events, from some
@@ -34,27 +35,28 @@ await db.query(
 await db.query(`create temporary table times as
   select gen_random_uuid() as visit, client, map, now() - (n * 20 + 1) * interval '1 day' as at
   from many, generate_series(1, (select ceil((40000 - (select count(*) from studio.visit))::numeric / (select count(*) from many))::int)) n`);
-await db.query(`insert into studio.visit (studio_id, id, client_id, technician_id, room_id, chair_id, service, starts_at, minutes, map_id, map_revision, keeps_time)
-  select studio_id, visit, client, member, room, (select c.id from studio.chair c where c.studio_id = model.studio_id and c.room_id = model.room limit 1), 'fill', at, 90, times.map, 1, false from times, model`);
+await db.query(`insert into studio.visit (studio_id, id, client_id, technician_id, room_id, chair_id, service, starts_at, minutes, map_id, map_revision, keeps_time, last_seq)
+  select studio_id, visit, client, member, room, (select c.id from studio.chair c where c.studio_id = model.studio_id and c.room_id = model.room limit 1), 'fill', at, 90, times.map, 1, false, 9 from times, model`);
 // A bottle lasts some fifty visits; the first two are still open.
 await db.query(`create temporary table bottles as
   select gen_random_uuid() as bottle, i as n from generate_series(0, ${BOTTLES - 1}) i`);
 await db.query(`insert into studio.bottle (studio_id, id, adhesive_id, lot, opened_on, emptied_on)
   select studio_id, bottle, (select id from studio.adhesive limit 1), 'B ' || n, current_date - 10 - n * 3, case when n > 1 then current_date - n * 3 end
   from bottles, model`);
-await db.query(`insert into studio.visit_event (studio_id, visit_id, id, at, server_time, clock, type, payload, member_id)
-  select studio_id, visit, gen_random_uuid(), at + x.after, at + x.after, 'checked', x.type,
+await db.query(`insert into studio.visit_event (studio_id, visit_id, id, at, server_time, clock, type, seq, payload, member_id)
+  select studio_id, visit, gen_random_uuid(), at + x.after, at + x.after, 'checked', x.type, x.seq,
     case when x.payload ? 'bottleId' then x.payload || jsonb_build_object('bottleId', bottle) else x.payload end, member
   from (select *, row_number() over (order by at desc) * ${BOTTLES} / (select count(*) + 1 from times) as n from times) times join bottles using (n), model,
-  (values (interval '1 minute', 'started', '{"bottleId":null,"air":{"temperatureC":22,"relativeHumidity":0.5}}'::jsonb),
-    (interval '20 minutes', 'shakeStarted', '{"durationS":60}'),
-    (interval '22 minutes', 'beadPlaced', '{"lifeS":900,"bottleId":null,"air":{"temperatureC":22,"relativeHumidity":0.5}}'),
-    (interval '35 minutes', 'checked', '{"off":1,"of":30}'),
-    (interval '36 minutes', 'beadPlaced', '{"lifeS":900,"bottleId":null,"air":{"temperatureC":22,"relativeHumidity":0.5}}'),
-    (interval '50 minutes', 'beadPlaced', '{"lifeS":900,"bottleId":null,"air":{"temperatureC":22,"relativeHumidity":0.49}}'),
-    (interval '64 minutes', 'beadPlaced', '{"lifeS":900,"bottleId":null,"air":{"temperatureC":22,"relativeHumidity":0.48}}'),
-    (interval '78 minutes', 'beadWiped', '{}'),
-    (interval '85 minutes', 'finished', '{}')) as x(after, type, payload)`);
+  (values (interval '1 minute', 'started', '{"bottleId":null,"air":{"temperatureC":22,"relativeHumidity":0.5}}'::jsonb, 1),
+    (interval '20 minutes', 'shakeStarted', '{"durationS":60}', 2),
+    (interval '22 minutes', 'beadPlaced', '{"lifeS":900,"bottleId":null,"air":{"temperatureC":22,"relativeHumidity":0.5}}', 3),
+    (interval '35 minutes', 'checked', '{"off":1,"of":30}', 4),
+    (interval '36 minutes', 'beadPlaced', '{"lifeS":900,"bottleId":null,"air":{"temperatureC":22,"relativeHumidity":0.5}}', 5),
+    (interval '50 minutes', 'beadPlaced', '{"lifeS":900,"bottleId":null,"air":{"temperatureC":22,"relativeHumidity":0.49}}', 6),
+    (interval '64 minutes', 'beadPlaced', '{"lifeS":900,"bottleId":null,"air":{"temperatureC":22,"relativeHumidity":0.48}}', 7),
+    (interval '78 minutes', 'beadWiped', '{}', 8),
+    (interval '85 minutes', 'finished', '{}', 9)) as x(after, type, payload, seq)`);
 await db.query("commit");
 await db.query("analyze");
 await db.end();
+await rebuildOutcomes(ownerUrl, { onlyBehind: true });

@@ -116,7 +116,10 @@ test("from Today to the first bead's button in three taps: last time's map, the 
   await beginVisit(page);
   // Under way it is dragged no more, and opens all the same.
   await page.goto("/");
-  await page.getByTestId("day-visit").and(page.getByRole("button", { name: /Hesper.*, fill, under way/ })).click();
+  await page
+    .getByTestId("day-visit")
+    .and(page.getByRole("button", { name: /Hesper.*, fill, under way/ }))
+    .click();
   await expect(page.getByRole("dialog").getByRole("link", { name: "To the chair" })).toBeVisible();
   await database((db) => db.query("delete from studio.visit_event where visit_id = $1", [visitId]));
 });

@@ -297,7 +297,11 @@ test("on the run's own page, too, a clock sounds at its second", async ({ page }
 test("no patch test, no tint: the door stays shut whatever is written; lash lightening is nowhere to be had", async ({ page }) => {
   await openClient(page, /Imke/);
   const services = page.getByRole("region", { name: "Services" });
-  const row = (service: string) => services.getByRole("listitem").filter({ has: page.getByText(service, { exact: true }) }).first();
+  const row = (service: string) =>
+    services
+      .getByRole("listitem")
+      .filter({ has: page.getByText(service, { exact: true }) })
+      .first();
   await expect(row("Brow tint")).toContainText("Patch test for tint: none");
   await expect(row("Brow tint").getByRole("button", { name: "Begin" })).toBeDisabled();
   await expect(services).toContainText("Lash lightening is not offered");

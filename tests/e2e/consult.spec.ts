@@ -71,5 +71,7 @@ test("a patch test is placed, read clear too early is refused, a reaction stops 
   await sheet.getByRole("button", { name: "Keep" }).click();
   await expect(sheet).toBeHidden();
   const services = page.getByRole("region", { name: "Services" });
-  await expect(services.getByRole("listitem").filter({ has: page.getByText("New set", { exact: true }) })).toContainText("Reacted to adhesive: nothing of that family");
+  await expect(services.getByRole("listitem").filter({ has: page.getByText("New set", { exact: true }) })).toContainText(
+    "Reacted to adhesive: nothing of that family",
+  );
 });

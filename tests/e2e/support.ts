@@ -49,7 +49,10 @@ export async function openClient(page: Page, name: RegExp) {
 /** Opens a service from a client's page: today's visit for it, or a walk-in. Returns the visit's id. */
 export async function openService(page: Page, name: RegExp, service: string): Promise<string> {
   await openClient(page, name);
-  const row = page.getByRole("region", { name: "Services" }).getByRole("listitem").filter({ has: page.getByText(service, { exact: true }) });
+  const row = page
+    .getByRole("region", { name: "Services" })
+    .getByRole("listitem")
+    .filter({ has: page.getByText(service, { exact: true }) });
   await row.first().getByRole("button", { name: "Begin" }).click();
   const toIt = page.getByRole("button", { name: "To the visit" });
   await Promise.race([page.waitForURL(/\/visits\//), toIt.click().then(() => page.waitForURL(/\/visits\//))]);

@@ -1,5 +1,5 @@
 import { actAs } from "../support/memberAs";
-import { makeStudio, pointAppAtTests, urls, withClient, type TestStudio } from "../support/studios";
+import { makeStudio, pointAppAtTests, readOutcomesAnew, urls, withClient, type TestStudio } from "../support/studios";
 
 // Booking, moving, cancelling, walking in, on a real PostgreSQL: the database itself keeps a chair and a person to one at a time.
 
@@ -125,7 +125,10 @@ test("a lift is not booked the day before agreed extensions, whichever of the tw
   const lift = { service: "lift", day: inDays(30), time: "10:00", technicianId: studio.ids.owner };
   const first = await book(set);
   expect(first).toMatchObject({ ok: true });
-  expect(await book(lift)).toMatchObject({ ok: false, message: expect.stringMatching(/^Agreed 2[345] h after this: new set; once lifted/) });
+  expect(await book(lift)).toMatchObject({
+    ok: false,
+    message: expect.stringMatching(/^Agreed 2[345] h after this: new set; once lifted/),
+  });
   expect(await book({ ...lift, day: inDays(28) })).toMatchObject({ ok: true });
   const { rows } = await sql("select id, revision from studio.visit where studio_id = $1 and service = 'newSet'", [studio.ids.studioId]);
   expect(await actions.move!({ ...rows[0], ...at({ day: inDays(29) }) })).toMatchObject({
@@ -311,9 +314,10 @@ test("minutes are proposed from what it took this client, else this technician, 
       ["finished", minutes],
     ] as const)
       await sql(
-        "insert into studio.visit_event (studio_id, visit_id, id, at, clock, type, payload, member_id) values ($1, $2, gen_random_uuid(), now() - $3 * interval '1 day' + $4 * interval '1 minute', 'checked', $5, '{}', $6)",
-        [s.studioId, id, daysAgo, after, type, s.technician],
+        "insert into studio.visit_event (studio_id, visit_id, id, at, clock, type, payload, member_id) values ($1, $2, gen_random_uuid(), now() - $3 * interval '1 day' + $4 * interval '1 minute', 'checked', $5, $7, $6)",
+        [s.studioId, id, daysAgo, after, type, s.technician, type === "started" ? { bottleId: null, air: null } : {}],
       );
+    await readOutcomesAnew();
   };
   const other = uuid();
   await sql("insert into studio.client (studio_id, id, name) values ($1, $2, 'other')", [studio.ids.studioId, other]);
@@ -328,11 +332,13 @@ test("minutes are proposed from what it took this client, else this technician, 
     [studio.ids.client],
   );
   const [{ id, ended, at: endedAt }] = rows as [{ id: string; ended: string; at: Date }];
-  const tap = (type: string, payload: object, minutesLater: number) =>
-    sql(
+  const tap = async (type: string, payload: object, minutesLater: number) => {
+    await sql(
       "insert into studio.visit_event (studio_id, visit_id, id, at, clock, type, payload, member_id) values ($1, $2, gen_random_uuid(), $3, 'checked', $4, $5, $6)",
       [studio.ids.studioId, id, new Date(endedAt.getTime() + minutesLater * 60_000), type, payload, studio.ids.technician],
     );
+    await readOutcomesAnew();
+  };
   await tap("undone", { eventId: ended }, 1);
   expect((await ask()).data).toMatchObject({ from: "technician" });
   await tap("finished", {}, 28);
@@ -345,11 +351,13 @@ test("a beginning that was taken back leaves the visit agreed: opened from the c
   );
   const [{ id }] = rows as [{ id: string }];
   const started = uuid();
-  const tap = (eventId: string, type: string, payload: object) =>
-    sql(
+  const tap = async (eventId: string, type: string, payload: object) => {
+    await sql(
       "insert into studio.visit_event (studio_id, visit_id, id, at, clock, type, payload, member_id) values ($1, $2, $3, now(), 'checked', $4, $5, $6)",
       [studio.ids.studioId, id, eventId, type, payload, studio.ids.technician],
     );
+    await readOutcomesAnew();
+  };
   const open = async () =>
     (await actions.openVisit!({ visitId: uuid(), clientId: studio.ids.client, service: "newSet" })).data!.visitId as string;
   await tap(started, "started", { bottleId: null, air: null });

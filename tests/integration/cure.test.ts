@@ -117,7 +117,7 @@ test("the visit's page is given every minute of air since a little before its st
   const { visitPage } = await import("@/features/visit/page");
   const { glueInUse } = await import("@/features/visit/glueInUse");
   const page = (await visitPage(acting(), studio.ids.visit, new Date()))!;
-  const begun = page.visit.state.startedAtMs!;
+  const begun = page.visit.state.head.startedAtMs!;
   expect(page.readings.every(({ atMs }) => atMs >= begun - 15 * MINUTE)).toBe(true);
   expect(page.readings.length).toBeGreaterThanOrEqual(15);
   expect(page.bottlesUsed.map(({ id }) => id)).toEqual([studio.ids.bottle]);

@@ -2,7 +2,7 @@ import { baseLayer, type LashMap } from "@/core/map";
 import { usualSurvey } from "@/core/eye";
 import { readMapFile } from "@/core/formats";
 import { actAs, acting } from "../support/memberAs";
-import { makeStudio, pointAppAtTests, type TestStudio, urls, withClient } from "../support/studios";
+import { makeStudio, pointAppAtTests, readOutcomesAnew, type TestStudio, urls, withClient } from "../support/studios";
 
 jest.mock("@/server/member", () => jest.requireActual("../support/memberAs"));
 jest.mock("next/cache", () => ({ refresh: () => undefined }));
@@ -218,6 +218,7 @@ describe("a technician's own pace", () => {
           technician,
         ],
       );
+    await readOutcomesAnew();
   };
   test("is the studio's until three sets are known, then the middle of them; nobody else's sets count", async () => {
     const before = (await page()).pace;

@@ -111,9 +111,15 @@ test("the years before are rolled up like what comes now", async () => {
   expect(await ask("select sum(readings)::int as n from studio.reading_hour")).toEqual([{ n: 6 }]);
 });
 
-test("older taps are found by what they are about", async () => {
-  expect(await ask("select type, about from studio.visit_event where about is not null order by type")).toEqual([
-    { type: "beadPlaced", about: bottle },
-    { type: "undone", about: bead },
+test("older taps are numbered as they came, and what their visit came to stands beside it: the bead was taken back", async () => {
+  expect(await ask("select type, seq, version from studio.visit_event order by seq")).toEqual([
+    { type: "beadPlaced", seq: 1, version: 1 },
+    { type: "beadPlaced", seq: 2, version: 1 },
+    { type: "undone", seq: 3, version: 1 },
   ]);
+  expect(await ask("select through_seq, jsonb_array_length(state->'set'->'beads') as beads from studio.visit_outcome")).toEqual([
+    { through_seq: 3, beads: 1 },
+  ]);
+  expect(await ask("select lot_id from studio.visit_lot")).toEqual([]);
+  expect(await ask("select last_seq from studio.visit where last_seq > 0")).toEqual([{ last_seq: 3 }]);
 });

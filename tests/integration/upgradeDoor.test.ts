@@ -7,7 +7,7 @@ import { migrate } from "drizzle-orm/node-postgres/migrator";
 import pg from "pg";
 import { patchTestStanding, upgradeConsultation } from "@/core/care";
 import { isByProtocol } from "@/core/service";
-import { pastService, visitState, type KeptEvent } from "@/core/visit";
+import { outcomeOf, pastService, visitState, type KeptEvent } from "@/core/visit";
 import { migrateDatabase } from "@/db/migrate";
 import { planFor } from "../support/runs";
 import { urls } from "../support/studios";
@@ -172,9 +172,9 @@ test("what was agreed over another stands beside it, and from now on nothing is"
   expect((await ask("select patch_reason from studio.visit where id = $1", [ids.done]))[0]).toEqual({ patch_reason: "worn for years" });
 });
 test("a running and a finished visit read the same, a run by its older plan too", async () => {
-  expect(await stateOf(ids.running)).toMatchObject({ finishedAtMs: null, beads: [{ number: 1, lifeS: 900 }] });
+  expect(await stateOf(ids.running)).toMatchObject({ head: { finishedAtMs: null }, set: { beads: [{ number: 1, lifeS: 900 }] } });
   const done = await stateOf(ids.done);
-  expect(pastService("newSet", done)).toMatchObject({ label: "new set", atMs: done.finishedAtMs });
+  expect(pastService("newSet", outcomeOf("newSet", done))).toMatchObject({ label: "new set", atMs: done.head.finishedAtMs });
   const run = (await stateOf(ids.colour)).run;
   expect(run.coats).toHaveLength(1);
   expect(run.plan!.pace.roomC).toBe(21.5);

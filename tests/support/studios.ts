@@ -1,5 +1,6 @@
 import { createHash, randomUUID } from "node:crypto";
 import pg from "pg";
+import { rebuildOutcomes } from "@/db/outcomes/rebuild";
 import { NOTHING_SO } from "@/core/care";
 import { usualSurvey } from "@/core/eye";
 import { planMap, type LashMap } from "@/core/map";
@@ -269,6 +270,10 @@ export async function makeStudio(name: string) {
       "insert into studio.visit_event (studio_id, visit_id, id, at, clock, type, payload, member_id) values ($1, $2, $3, now(), 'checked', 'started', $4, $5)",
       [s, ids.visit, ids.event, JSON.stringify({ bottleId: ids.bottle, air: null }), ids.owner],
     );
+    await put(
+      "insert into studio.visit_event (studio_id, visit_id, id, at, clock, type, payload, member_id) values ($1, $2, gen_random_uuid(), now(), 'checked', 'checked', $3, $4)",
+      [s, ids.visit, JSON.stringify({ off: 1, of: 30 }), ids.owner],
+    );
     await put("insert into studio.product (studio_id, id, document) values ($1, $2, $3)", [s, ids.product, JSON.stringify(PRODUCT)]);
     await put("insert into studio.batch (studio_id, id, product_id, lot, opened_on) values ($1, $2, $3, 'B1', current_date - 3)", [
       s,
@@ -310,6 +315,7 @@ export async function makeStudio(name: string) {
     ]);
     await put("insert into device.token (hash, studio_id, sensor_id) values ($1, $2, $3)", [hash, s, ids.sensor]);
   });
+  await readOutcomesAnew();
   const member = (role: "owner" | "technician" | "trainee") => ({
     id: ids[role],
     studioId: ids.studioId,
@@ -320,6 +326,9 @@ export async function makeStudio(name: string) {
   });
   return { name, ids, survey, map, tray, token, adhesive, member };
 }
+
+/** After events were put in by hand: what their visits came to is read from them. */
+export const readOutcomesAnew = () => rebuildOutcomes(urls().owner, { onlyBehind: true });
 
 /** A fingerprint of every row of a studio, to show that nothing of it was touched. */
 export function fingerprint(studioId: string): Promise<string> {

@@ -33,6 +33,7 @@ export { LAYER_LABELS, ZONE_WORDS, baseLayer, baseIndex, fibreAt, kindOf, zoneIn
 export { layerLegend } from "./layerLegend";
 export { samePlaced, swapEverywhere } from "./swapEverywhere";
 export { zonePieces, changePiece, type Piece, type PieceRef } from "./pieces";
+export { wornLashes, wornLashesSchema, wornTotals, type WornLashes } from "./wornLashes";
 export { placements, BABY_WEARS, type Placement } from "./placements";
 export { landmarksOf } from "./landmarksOf";
 export { lashesByZone, drawnZone, type ZoneLashes } from "./drawnMap";

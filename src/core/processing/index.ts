@@ -1,9 +1,10 @@
 export { runPlanSchema, depthSchema, type RunPlan } from "./runPlan";
-export { RUN_PAYLOADS, type RunEvent, type RunPayloads } from "./runEvents";
+export { mixedPasteSchema, type MixedPaste } from "./paste";
+export { runResultSchema, type RunResult } from "./runResult";
 export { RINSE_ENDED_EARLY, STOP_TAKEN_BACK } from "./stopReasons";
 export {
   EMPTY_RUN,
-  foldRun,
+  onCoat,
   stepOf,
   plannedS,
   coatsOn,
@@ -13,6 +14,7 @@ export {
   lainS,
   overrunS,
   type RunState,
+  type BatchTaken,
   type Coat,
   type Paste,
   type Stop,

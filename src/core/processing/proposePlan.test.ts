@@ -1,6 +1,8 @@
 import { defaultPolicy } from "../policy";
 import { processSteps, shippedProtocols } from "../protocol";
-import { coursesOf, EMPTY_RUN, foldRun, judgeable, keptReadingsOf, proposePlan, type PastRun, type RunEvent, type RunPlan } from ".";
+import { eventAt, runOf } from "../../../tests/support/visitEvents";
+import type { KeptEvent } from "../visit";
+import { coursesOf, EMPTY_RUN, judgeable, keptReadingsOf, proposePlan, type PastRun, type RunPlan } from ".";
 
 const protocol = shippedProtocols.liftTint(defaultPolicy);
 const steps = processSteps(protocol);
@@ -35,27 +37,24 @@ function past(
   };
   const lay: Record<string, number> = { "step-1": over.step1 ?? 6, "step-2": 5, "tint-lashes": over.tint ?? 5 };
   let now = atMs;
-  const events: RunEvent[] = [{ id: "p", type: "runPlanned", payload: { plan, air: null }, atMs }];
+  const events: KeptEvent[] = [eventAt(atMs, "runPlanned", { plan, air: null })];
   for (const { id } of steps) {
     for (const area of ["lashRight", "lashLeft"] as const) {
-      events.push({ id: `${id} ${area} on`, type: "coated", payload: { stepId: id, area }, atMs: now });
-      events.push({ id: `${id} ${area} off`, type: "wiped", payload: { stepId: id, area }, atMs: now + lay[id]! * MINUTE });
+      events.push(eventAt(now, "coated", { stepId: id, area }));
+      events.push(eventAt(now + lay[id]! * MINUTE, "wiped", { stepId: id, area }));
     }
     now += lay[id]! * MINUTE + MINUTE;
   }
-  events.push({
-    id: "r",
-    type: "resultJudged",
-    payload: {
+  events.push(
+    eventAt(now, "resultJudged", {
       turn: { seenDeg: over.seenDeg ?? 95, by: "card" },
       lashDepth: over.lashDepth ?? 2,
       browDepth: null,
       even: true,
       comfort: over.comfort ?? "well",
-    },
-    atMs: now,
-  });
-  return { visitId: `${atMs}`, endedAtMs: now, run: events.reduce(foldRun, EMPTY_RUN) };
+    }),
+  );
+  return { visitId: `${atMs}`, endedAtMs: now, run: runOf(events) };
 }
 const seconds = (runs: readonly PastRun[], now: Partial<RunPlan["pace"]> = {}) =>
   Object.fromEntries(proposePlan(protocol, runs, wish, { ...pace, ...now }).map(({ stepId, seconds: s }) => [stepId, s]));

@@ -2,7 +2,8 @@ import { SERVICES, type ServiceKind } from "../service";
 import fc from "fast-check";
 import { defaultPolicy } from "../policy";
 import { checkProtocol, processSteps, shippedProtocols, type Step } from "../protocol";
-import { visitClocks, visitEventSchema, visitState, type KeptEvent } from "../visit";
+import { eventAt } from "../../../tests/support/visitEvents";
+import { readEvent, visitClocks, visitState, type EventPayload, type EventType, type KeptEvent } from "../visit";
 import { AREAS, partOf, type Area } from "../eye";
 import {
   isRunDone,
@@ -21,7 +22,6 @@ import {
   type RunPlan,
 } from ".";
 
-const VISIT = "99999999-9999-4999-8999-999999999999";
 const PRODUCT = "11111111-1111-4111-8111-111111111111";
 const BATCH = "22222222-2222-4222-8222-222222222222";
 const T0 = Date.parse("2026-11-25T10:00:00.000Z");
@@ -46,13 +46,11 @@ const planOf = (service: ServiceKind, areas: Area[], schools = defaultPolicy, se
 /** A visit told tap by tap, at minutes and seconds from ten o'clock. */
 function told(plan: RunPlan) {
   const events: KeptEvent[] = [];
-  const tap = (atS: number, type: KeptEvent["type"], payload: object) => {
-    const at = new Date(T0 + atS * 1000).toISOString();
-    const id = `00000000-0000-4000-8000-${String(events.length).padStart(12, "0")}`;
-    const { serverTime, ...event } = { id, visitId: VISIT, at, clock: "checked", type, payload, serverTime: at } as KeptEvent;
-    expect(visitEventSchema.safeParse(event).error?.issues ?? []).toEqual([]);
-    events.push({ ...event, serverTime } as KeptEvent);
-    return id;
+  const tap = <Type extends EventType>(atS: number, type: Type, payload: EventPayload<Type>) => {
+    const event = eventAt(T0 + atS * 1000, type, payload);
+    expect(readEvent(event)).not.toBeNull();
+    events.push(event);
+    return event.id;
   };
   const run = () => visitState(events).run;
   const now = (atS: number) => T0 + atS * 1000;
@@ -205,7 +203,7 @@ describe("safety, one by one", () => {
     expect(chair.clocks(180).map(({ label }) => label)).toEqual(["rinse", "still on, right"]);
     chair.tap(190, "wiped", { stepId: "step-1", area: "lashRight" });
     expect(isRunDone(chair.run())).toBe(false);
-    chair.tap(1001, "rinseEnded", {});
+    chair.tap(1001, "rinseEnded", { why: null });
     expect(isRunDone(chair.run())).toBe(true);
     expect(mayCoat(chair.run(), "step-2", "lashRight", chair.now(2000))).toMatchObject({ rule: "stopped", hard: true });
     expect(runMistakes(chair.run(), chair.now(2000))).toEqual([]);
@@ -261,7 +259,7 @@ describe("safety, one by one", () => {
   test("a rinse that is ended with no word of why, by an older tablet, is kept so", () => {
     const chair = lift();
     chair.tap(0, "runStopped", { kind: "splash", rinseS: 900 });
-    chair.tap(30, "rinseEnded", {});
+    chair.events.push({ ...eventAt(chair.now(30), "rinseEnded", { why: null }), version: 1, payload: {} });
     expect(chair.run().stop).toMatchObject({ endedAtMs: chair.now(30), endedEarly: null });
   });
   test("glue left before tint, paste missing, paste stood", () => {
@@ -438,8 +436,8 @@ test("whatever is tapped in whatever order, clocks stay exact, plans stay inside
         } else if (type === "extended") chair.tap(atS, type, { stepId, area, byS: 60 });
         else if (type === "looked") chair.tap(atS, type, { stepId, area, depth: 4 });
         else if (type === "runStopped") chair.tap(atS, type, { kind: "splash", rinseS: 900 });
-        else if (type === "rinseEnded") chair.tap(atS, type, {});
-        else chair.tap(atS, type, { stepId, area });
+        else if (type === "rinseEnded") chair.tap(atS, type, { why: null });
+        else chair.tap(atS, type as "coated" | "wiped", { stepId, area });
       }
       const run = chair.run();
       const now = chair.now(atS + 5);

@@ -1,5 +1,5 @@
 import { partOf, type Area } from "../eye/areas";
-import type { Clock } from "../visit/clock";
+import type { Clock } from "../clock";
 import { coatsOn, isRinsing, lainS, overrunS, plannedS, stepOf, type Coat, type RunState } from "./runState";
 
 /** An early look is asked for so long, s; nothing is tapped for it, the coat comes off or stays on. */

@@ -3,8 +3,9 @@ import type { StopKind } from "../care/aftercare";
 import type { Area } from "../eye/areas";
 import type { ProcessStep } from "../protocol/protocol";
 import { isProcess } from "../protocol/steps";
-import type { RunEvent, RunPayloads } from "./runEvents";
+import type { MixedPaste } from "./paste";
 import type { RunPlan } from "./runPlan";
+import type { RunResult } from "./runResult";
 import type { RINSE_ENDED_EARLY, STOP_TAKEN_BACK } from "./stopReasons";
 
 /** A product on an area, from first touch until it is wiped off. Times in ms since 1970. */
@@ -22,7 +23,9 @@ export type Coat = {
   readonly pasteEventId: string | null;
 };
 
-export type Paste = RunPayloads["pasteMixed"] & { readonly eventId: string; readonly mixedAtMs: number };
+/** The batch that a step's ready product comes from. */
+export type BatchTaken = { readonly stepId: string; readonly productId: string; readonly batchId: string; readonly atMs: number };
+export type Paste = MixedPaste & { readonly eventId: string; readonly mixedAtMs: number };
 export type Stop = {
   readonly kind: StopKind;
   readonly atMs: number;
@@ -38,13 +41,13 @@ export type RunState = {
   readonly plannedAtMs: number | null;
   readonly air: Air | null;
   readonly tasks: ReadonlyMap<string, number>;
-  readonly batches: readonly (RunPayloads["batchTaken"] & { readonly atMs: number })[];
+  readonly batches: readonly BatchTaken[];
   readonly pastes: readonly Paste[];
   readonly coats: readonly Coat[];
   readonly stop: Stop | null;
   /** Stops that somebody took back in their name, with when and why. */
   readonly stopsTakenBack: readonly (Stop & { readonly takenBackAtMs: number; readonly why: (typeof STOP_TAKEN_BACK)[number] })[];
-  readonly result: (RunPayloads["resultJudged"] & { readonly atMs: number }) | null;
+  readonly result: (RunResult & { readonly atMs: number }) | null;
 };
 
 export const EMPTY_RUN: RunState = {
@@ -60,71 +63,8 @@ export const EMPTY_RUN: RunState = {
   result: null,
 };
 
-/** Folds one event in; events come in the order they happened. What contradicts what is known already changes nothing. */
-export function foldRun(run: RunState, event: RunEvent): RunState {
-  switch (event.type) {
-    case "runPlanned": {
-      const planned = { ...run, plan: event.payload.plan, air: event.payload.air, plannedAtMs: event.atMs };
-      // A tablet whose clock is behind may date its taps before the plan: they count all the same.
-      if (run.plan === null) return planned;
-      // Once something lay on the hair, the plan it was begun by stands; planned anew before that, all is to be done anew.
-      return run.coats.length > 0 ? run : { ...planned, tasks: new Map(), batches: [], pastes: [] };
-    }
-    case "taskDone":
-      return { ...run, tasks: new Map([...run.tasks, [event.payload.stepId, event.atMs]]) };
-    case "batchTaken":
-      return { ...run, batches: [...run.batches, { ...event.payload, atMs: event.atMs }] };
-    case "pasteMixed":
-      return { ...run, pastes: [...run.pastes, { ...event.payload, eventId: event.id, mixedAtMs: event.atMs }] };
-    case "coated": {
-      const { stepId, area } = event.payload;
-      if (run.coats.some((coat) => coat.area === area && coat.offAtMs === null)) return run;
-      const paste = stepOf(run, stepId)?.mix ? run.pastes.findLast((one) => one.stepId === stepId) : undefined;
-      const coat = {
-        eventId: event.id,
-        stepId,
-        area,
-        onAtMs: event.atMs,
-        offAtMs: null,
-        extraS: 0,
-        looks: [],
-        pasteEventId: paste?.eventId ?? null,
-      };
-      return { ...run, coats: [...run.coats, coat] };
-    }
-    case "wiped":
-      return onCoat(run, event.payload, (coat) => ({ ...coat, offAtMs: event.atMs }));
-    case "extended":
-      return onCoat(run, event.payload, (coat) => ({ ...coat, extraS: coat.extraS + event.payload.byS }));
-    case "looked":
-      return onCoat(run, event.payload, (coat) => ({ ...coat, looks: [...coat.looks, { atMs: event.atMs, depth: event.payload.depth }] }));
-    case "runStopped":
-      return {
-        ...run,
-        stop: {
-          kind: event.payload.kind,
-          atMs: run.stop?.atMs ?? event.atMs,
-          rinseS: event.payload.rinseS,
-          endedAtMs: null,
-          endedEarly: null,
-        },
-      };
-    case "rinseEnded":
-      return run.stop ? { ...run, stop: { ...run.stop, endedAtMs: event.atMs, endedEarly: event.payload.why ?? null } } : run;
-    case "stopTakenBack":
-      return run.stop
-        ? {
-            ...run,
-            stop: null,
-            stopsTakenBack: [...run.stopsTakenBack, { ...run.stop, takenBackAtMs: event.atMs, why: event.payload.why }],
-          }
-        : run;
-    case "resultJudged":
-      return { ...run, result: { ...event.payload, atMs: event.atMs } };
-  }
-}
-
-function onCoat(run: RunState, { stepId, area }: { stepId: string; area: Area }, change: (coat: Coat) => Coat): RunState {
+/** Changes the coat of a step that lies on an area now; nothing where none does. */
+export function onCoat(run: RunState, { stepId, area }: { stepId: string; area: Area }, change: (coat: Coat) => Coat): RunState {
   return {
     ...run,
     coats: run.coats.map((coat) => (coat.stepId === stepId && coat.area === area && coat.offAtMs === null ? change(coat) : coat)),

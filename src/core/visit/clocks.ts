@@ -1,6 +1,6 @@
 import { runClocks } from "../processing";
-import type { Clock } from "./clock";
-import type { VisitState } from "./state";
+import type { Clock } from "../clock";
+import type { VisitState } from "./parts";
 
 /** A bead asks for attention this long before its end, s. */
 export const BEAD_WARNING_S = 120;
@@ -9,28 +9,28 @@ export const BEAD_WARNING_S = 120;
 export const CHECK_RED_AFTER_S = 180;
 
 /** Placing is over and the visit is not: eyes stay shut while it cures. */
-export const isDrying = ({ beads, finishedAtMs }: VisitState): boolean =>
-  finishedAtMs === null && beads.length > 0 && beads.at(-1)!.endedAtMs !== null;
+export const isDrying = ({ head, set }: VisitState): boolean =>
+  head.finishedAtMs === null && set.beads.length > 0 && set.beads.at(-1)!.endedAtMs !== null;
 
 /**
  * The clocks that hang from the top edge for a visit at a moment (ms since 1970). A finished visit has none. When eyes
  * may open follows from the air, not from the visit's events alone: `eyesMayAtMs` is the ledger's word, if there is one.
  */
 export function visitClocks(state: VisitState, nowMs: number, eyesMayAtMs: number | null = null): Clock[] {
-  if (state.finishedAtMs !== null) return [];
+  if (state.head.finishedAtMs !== null) return [];
   const clocks: Clock[] = runClocks(state.run, nowMs);
-  if (state.shake) {
-    const leftS = state.shake.durationS - (nowMs - state.shake.startedAtMs) / 1000;
+  if (state.set.shake) {
+    const leftS = state.set.shake.durationS - (nowMs - state.set.shake.startedAtMs) / 1000;
     clocks.push({
-      id: state.shake.eventId,
+      id: state.set.shake.eventId,
       kind: "shake",
       label: leftS > 0 ? "shake" : "shaken",
-      totalS: state.shake.durationS,
+      totalS: state.set.shake.durationS,
       leftS,
       state: leftS > 0 ? "running" : "done",
     });
   }
-  const bead = state.beads.at(-1);
+  const bead = state.set.beads.at(-1);
   if (bead && bead.endedAtMs === null) {
     const leftS = bead.lifeS - (nowMs - bead.placedAtMs) / 1000;
     clocks.push({
@@ -42,10 +42,10 @@ export function visitClocks(state: VisitState, nowMs: number, eyesMayAtMs: numbe
       state: leftS <= 0 ? "over" : leftS <= BEAD_WARNING_S ? "soon" : "running",
     });
   }
-  if (state.checkDueSinceMs !== null) {
-    const leftS = CHECK_RED_AFTER_S - (nowMs - state.checkDueSinceMs) / 1000;
+  if (state.set.checkDueSinceMs !== null) {
+    const leftS = CHECK_RED_AFTER_S - (nowMs - state.set.checkDueSinceMs) / 1000;
     clocks.push({
-      id: `check ${state.checkDueSinceMs}`,
+      id: `check ${state.set.checkDueSinceMs}`,
       kind: "check",
       label: "brush, eyes shut?",
       totalS: CHECK_RED_AFTER_S,
@@ -54,7 +54,7 @@ export function visitClocks(state: VisitState, nowMs: number, eyesMayAtMs: numbe
     });
   }
   if (eyesMayAtMs !== null && isDrying(state)) {
-    const lastMs = state.beads.at(-1)!.endedAtMs!;
+    const lastMs = state.set.beads.at(-1)!.endedAtMs!;
     const leftS = (eyesMayAtMs - nowMs) / 1000;
     clocks.push({
       id: `eyes ${lastMs}`,

@@ -1,5 +1,6 @@
 import { EMPTY_RUN, type Coat, type RunPlan } from "../processing";
-import { pastService, visitState, type Bead, type VisitState } from ".";
+import type { ServiceId } from "../service";
+import { EMPTY_VISIT, outcomeOf, pastService, type Bead, type VisitState } from ".";
 
 const bead = (placedAtMs: number): Bead => ({
   eventId: `${placedAtMs}`,
@@ -20,36 +21,45 @@ const coat = (onAtMs: number, offAtMs: number | null): Coat => ({
   looks: [],
   pasteEventId: null,
 });
-const visit = (over: Partial<VisitState> = {}): VisitState => ({ ...visitState([]), ...over });
+const visit = ({
+  finishedAtMs = null,
+  beads = [],
+  run = EMPTY_RUN,
+}: { finishedAtMs?: number | null; beads?: Bead[]; run?: VisitState["run"] } = {}): VisitState => ({
+  head: { ...EMPTY_VISIT.head, finishedAtMs },
+  set: { ...EMPTY_VISIT.set, beads },
+  run,
+});
+const past = (service: ServiceId, state: VisitState) => pastService(service, outcomeOf(service, state));
 const ran = (coats: Coat[], finishedAtMs: number | null) => visit({ finishedAtMs, run: { ...EMPTY_RUN, plan: {} as RunPlan, coats } });
 
 test("a set counts from its end; one that nobody finished, from its last bead", () => {
-  expect(pastService("fill", visit({ beads: [bead(1000)], finishedAtMs: 9000 }))).toEqual({
+  expect(past("fill", visit({ beads: [bead(1000)], finishedAtMs: 9000 }))).toEqual({
     label: "fill",
     treated: [{ treatment: "extensions", part: "lashes" }],
     atMs: 9000,
     stopped: null,
     standing: "here",
   });
-  expect(pastService("newSet", visit({ beads: [bead(1000), bead(5000)] }))).toMatchObject({ label: "new set", atMs: 5000 });
-  expect(pastService("practice", visit({ beads: [bead(1000)], finishedAtMs: 9000 }))).toBeNull();
+  expect(past("newSet", visit({ beads: [bead(1000), bead(5000)] }))).toMatchObject({ label: "new set", atMs: 5000 });
+  expect(past("practice", visit({ beads: [bead(1000)], finishedAtMs: 9000 }))).toBeNull();
 });
 test("where nothing was put on there was no service", () => {
-  expect(pastService("fill", visit({ finishedAtMs: 9000 }))).toBeNull();
-  expect(pastService("lift", visit())).toBeNull();
-  expect(pastService("lift", ran([], null))).toBeNull();
-  expect(pastService("lift", ran([], 9000))).toBeNull();
+  expect(past("fill", visit({ finishedAtMs: 9000 }))).toBeNull();
+  expect(past("lift", visit())).toBeNull();
+  expect(past("lift", ran([], null))).toBeNull();
+  expect(past("lift", ran([], 9000))).toBeNull();
 });
 test("a run counts from its end; one that nobody finished, from the last touch or wipe", () => {
-  expect(pastService("liftTint", ran([coat(1000, 4000)], 9000))).toMatchObject({
+  expect(past("liftTint", ran([coat(1000, 4000)], 9000))).toMatchObject({
     treated: [{ treatment: "lift" }, { treatment: "tint" }],
     atMs: 9000,
   });
-  expect(pastService("browTint", ran([coat(1000, 4000), coat(2000, 3000)], null))).toMatchObject({
+  expect(past("browTint", ran([coat(1000, 4000), coat(2000, 3000)], null))).toMatchObject({
     treated: [{ treatment: "tint", part: "brows" }],
     atMs: 4000,
   });
-  expect(pastService("lamination", ran([coat(1000, 4000), coat(6000, null)], null))).toMatchObject({
+  expect(past("lamination", ran([coat(1000, 4000), coat(6000, null)], null))).toMatchObject({
     treated: [{ treatment: "lift", part: "brows" }],
     atMs: 6000,
   });
@@ -57,11 +67,11 @@ test("a run counts from its end; one that nobody finished, from the last touch o
 test("a run that was broken off says why", () => {
   const broken = ran([coat(1000, 4000)], 9000);
   const stop = { kind: "gluedLids" as const, atMs: 3000, rinseS: 900, endedAtMs: 4000, endedEarly: null };
-  expect(pastService("lift", { ...broken, run: { ...broken.run, stop } })!.stopped).toBe("lids stuck");
-  expect(pastService("lift", broken)!.stopped).toBeNull();
+  expect(past("lift", { ...broken, run: { ...broken.run, stop } })!.stopped).toBe("lids stuck");
+  expect(past("lift", broken)!.stopped).toBeNull();
 });
 test("older visits, and extensions taken off by hand, were kept without a run", () => {
-  expect(pastService("removal", visit({ finishedAtMs: 9000 }))).toMatchObject({
+  expect(past("removal", visit({ finishedAtMs: 9000 }))).toMatchObject({
     treated: [{ treatment: "removal", part: "lashes" }],
     atMs: 9000,
     stopped: null,

@@ -1,35 +1,35 @@
 import { waterFromMs, type Brush, type LedgerSettings, type Placing } from "../adhesive";
-import type { VisitState } from "./state";
+import type { VisitState } from "./parts";
 
 /** What the cure ledger counts: every zone done, and every bead's last work, at the moment it ended (or now while in use). */
 export function placingsOf(state: VisitState, nowMs: number): Placing[] {
   return [
-    ...state.zones.map((zone) => ({ key: `zone ${zone.side} ${zone.layer} ${zone.zone}`, atMs: zone.atMs })),
-    ...state.beads.map((bead) => ({ key: `bead ${bead.number}`, atMs: lastWorkMs(state, bead.endedAtMs ?? nowMs) })),
+    ...state.set.zones.map((zone) => ({ key: `zone ${zone.side} ${zone.layer} ${zone.zone}`, atMs: zone.atMs })),
+    ...state.set.beads.map((bead) => ({ key: `bead ${bead.number}`, atMs: lastWorkMs(state, bead.endedAtMs ?? nowMs) })),
   ];
 }
 
 /** A bead's last lash: when it was changed or wiped, but not after a finish was begun. */
 function lastWorkMs(state: VisitState, endedAtMs: number): number {
-  return state.finish ? Math.min(endedAtMs, state.finish.atMs) : endedAtMs;
+  return state.set.finish ? Math.min(endedAtMs, state.set.finish.atMs) : endedAtMs;
 }
 
 /** Counted brushes of the bead that was brushed last, and when that was; null before the first count. */
 export function lastBrushes(
   state: VisitState,
 ): { readonly beadNumber: number; readonly brushes: readonly Brush[]; readonly atMs: number } | null {
-  const last = state.checks.findLast(({ brush }) => brush !== null);
+  const last = state.set.checks.findLast(({ brush }) => brush !== null);
   if (!last) return null;
   return {
     beadNumber: last.beadNumber,
-    brushes: state.checks.filter((check) => check.beadNumber === last.beadNumber).flatMap(({ brush }) => brush ?? []),
+    brushes: state.set.checks.filter((check) => check.beadNumber === last.beadNumber).flatMap(({ brush }) => brush ?? []),
     atMs: last.atMs,
   };
 }
 
 /** From when this client's lashes may get wet, ms; null while nothing was placed. */
 export function visitWaterFromMs(state: VisitState, { figures }: LedgerSettings, adhesiveHours?: number): number | null {
-  const placings = placingsOf(state, state.finishedAtMs ?? Infinity);
+  const placings = placingsOf(state, state.head.finishedAtMs ?? Infinity);
   const last = Math.max(...placings.map(({ atMs }) => atMs));
-  return Number.isFinite(last) ? waterFromMs(last, figures, state.finish, adhesiveHours) : null;
+  return Number.isFinite(last) ? waterFromMs(last, figures, state.set.finish, adhesiveHours) : null;
 }

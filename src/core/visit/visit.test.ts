@@ -1,20 +1,22 @@
 import fc from "fast-check";
-import { byUrgency, readVisitEvents, trueTime, visitClocks, visitState, type Clock, type KeptEvent } from ".";
+import { byUrgency, type Clock } from "../clock";
+import { EVENT_KINDS, readTaps, trueTime, visitClocks, visitState, type EventType, type KeptEvent } from ".";
 
 const VISIT = "00000000-0000-4000-8000-000000000001";
 const T0 = Date.parse("2026-03-02T10:00:00.000Z");
 const idOf = (n: number) => `00000000-0000-4000-9000-${String(n).padStart(12, "0")}`;
 let made = 0;
-const event = (afterS: number, type: KeptEvent["type"], payload: unknown, serverAfterS: number | null = afterS): KeptEvent =>
-  ({
-    id: idOf((made += 1)),
-    visitId: VISIT,
-    at: new Date(T0 + afterS * 1000).toISOString(),
-    clock: "checked",
-    type,
-    payload,
-    serverTime: serverAfterS === null ? null : new Date(T0 + serverAfterS * 1000).toISOString(),
-  }) as KeptEvent;
+const event = (afterS: number, type: EventType, payload: object, serverAfterS: number | null = afterS): KeptEvent => ({
+  id: idOf((made += 1)),
+  visitId: VISIT,
+  at: new Date(T0 + afterS * 1000).toISOString(),
+  clock: "checked",
+  type,
+  version: EVENT_KINDS[type].version,
+  payload: payload as KeptEvent["payload"],
+  serverTime: serverAfterS === null ? null : new Date(T0 + serverAfterS * 1000).toISOString(),
+  seq: null,
+});
 const started = () => event(0, "started", { bottleId: null, air: null });
 const bead = (afterS: number, lifeS = 900) => event(afterS, "beadPlaced", { lifeS, air: null, bottleId: null });
 
@@ -22,11 +24,11 @@ describe("a visit is its events", () => {
   test("shake, bead, new bead, finish", () => {
     const events = [started(), event(60, "shakeStarted", { durationS: 60 }), bead(130), bead(1000, 800), event(1500, "finished", {})];
     const state = visitState(events);
-    expect(state.beads.map(({ number, endedAtMs }) => [number, (endedAtMs! - T0) / 1000])).toEqual([
+    expect(state.set.beads.map(({ number, endedAtMs }) => [number, (endedAtMs! - T0) / 1000])).toEqual([
       [1, 1000],
       [2, 1500],
     ]);
-    expect(state.finishedAtMs).toBe(T0 + 1500_000);
+    expect(state.head.finishedAtMs).toBe(T0 + 1500_000);
     expect(visitClocks(state, T0 + 1600_000)).toEqual([]);
   });
 
@@ -44,21 +46,29 @@ describe("a visit is its events", () => {
   test("an undo is an event: the bead before is in use again", () => {
     const second = bead(1000);
     const state = visitState([started(), bead(130), second, event(1010, "undone", { eventId: second.id })]);
-    expect(state.beads).toHaveLength(1);
-    expect(state.beads[0]!.endedAtMs).toBeNull();
+    expect(state.set.beads).toHaveLength(1);
+    expect(state.set.beads[0]!.endedAtMs).toBeNull();
   });
 
   test("a device ahead of time cannot date an event after the server received it", () => {
     const state = visitState([started(), event(9999, "beadPlaced", { lifeS: 900, air: null, bottleId: null }, 100)]);
-    expect(state.beads[0]!.placedAtMs).toBe(T0 + 100_000);
+    expect(state.set.beads[0]!.placedAtMs).toBe(T0 + 100_000);
   });
 
   test("taps are read one by one: what can never be kept is refused in words, and the rest goes on", () => {
     const good = started();
-    const asSent = { id: good.id, visitId: good.visitId, at: good.at, clock: good.clock, type: good.type, payload: good.payload };
+    const asSent = {
+      id: good.id,
+      visitId: good.visitId,
+      at: good.at,
+      clock: good.clock,
+      type: good.type,
+      version: good.version,
+      payload: good.payload,
+    };
     const bad = [
       [{ ...asSent, payload: { ...(asSent.payload as object), note: "words" } }, /./],
-      [{ ...asSent, type: "elsewhere" }, /./],
+      [{ ...asSent, type: "<script>" }, /no kind of tap/],
       [{ ...asSent, at: "yesterday" }, /./],
       [{ ...asSent, at: "0000-01-01T00:00:00.000Z" }, /between 2000 and 2100/],
       [{ ...asSent, at: "9999-01-01T00:00:00.000Z" }, /between 2000 and 2100/],
@@ -69,8 +79,8 @@ describe("a visit is its events", () => {
       [null, /./],
       [7, /./],
     ] as const;
-    const read = readVisitEvents({ events: [...bad.map(([one]) => one), asSent] })!;
-    expect(read.events).toEqual([asSent]);
+    const read = readTaps({ events: [...bad.map(([one]) => one), asSent] })!;
+    expect(read.taps).toEqual([asSent]);
     expect(read.refused).toHaveLength(bad.length);
     bad.forEach(([, why], i) => expect(read.refused[i]!.why).toMatch(why));
     expect(read.refused[0]!.id).toBe(asSent.id);
@@ -79,8 +89,8 @@ describe("a visit is its events", () => {
   test("what is no batch, or too many, is none", () => {
     const one = started();
     for (const body of [{ events: [] }, { events: Array.from({ length: 201 }, () => one) }, "text", null, {}, { events: [one], more: 1 }])
-      expect(readVisitEvents(body)).toBeNull();
-    expect(readVisitEvents({ events: Array.from({ length: 200 }, () => one) })).not.toBeNull();
+      expect(readTaps(body)).toBeNull();
+    expect(readTaps({ events: Array.from({ length: 200 }, () => one) })).not.toBeNull();
   });
 });
 

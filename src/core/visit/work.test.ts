@@ -1,22 +1,22 @@
 import { defaultPolicy, cureSettings } from "../policy";
-import { lastBrushes, placingsOf, readVisitEvents, visitClocks, visitState, visitWaterFromMs, type KeptEvent, type VisitEvent } from ".";
+import { eventAt } from "../../../tests/support/visitEvents";
+import {
+  lastBrushes,
+  placingsOf,
+  readTaps,
+  visitClocks,
+  visitState,
+  visitWaterFromMs,
+  type EventPayload,
+  type EventType,
+  type KeptEvent,
+} from ".";
 
 const T0 = Date.parse("2026-03-02T10:00:00.000Z");
 const MINUTE = 60_000;
 const BOTTLE = "00000000-0000-4000-8000-00000000000b";
-let made = 0;
-const event = <T extends VisitEvent["type"]>(minute: number, type: T, payload: Extract<VisitEvent, { type: T }>["payload"]): KeptEvent => {
-  const at = new Date(T0 + minute * MINUTE).toISOString();
-  return {
-    id: `00000000-0000-4000-9000-${String((made += 1)).padStart(12, "0")}`,
-    visitId: "00000000-0000-4000-8000-000000000001",
-    at,
-    clock: "checked",
-    type,
-    payload,
-    serverTime: at,
-  } as KeptEvent;
-};
+const event = <Type extends EventType>(minute: number, type: Type, payload: EventPayload<Type>): KeptEvent =>
+  eventAt(T0 + minute * MINUTE, type, payload);
 const air = { temperatureC: 22, relativeHumidity: 0.5 };
 const bead = (minute: number) => event(minute, "beadPlaced", { lifeS: 900, air, bottleId: BOTTLE });
 const started = () => event(0, "started", { bottleId: BOTTLE, air });
@@ -32,7 +32,7 @@ describe("brush through and look at the eyes at each change of the bead", () => 
     const said = visitState([started(), bead(1), bead(15), event(16, "checked", { off: null, of: null })]);
     expect(visitClocks(said, T0 + 20 * MINUTE).map(({ kind }) => kind)).toEqual(["bead"]);
     // A third bead before the second was looked at: still owed since the second.
-    expect(visitState([started(), bead(1), bead(15), bead(29)]).checkDueSinceMs).toBe(T0 + 15 * MINUTE);
+    expect(visitState([started(), bead(1), bead(15), bead(29)]).set.checkDueSinceMs).toBe(T0 + 15 * MINUTE);
   });
   test("what is brushed at a change came from the bead before; in between, from the one in use", () => {
     const atChange = visitState([started(), bead(1), bead(15), counted(16, 3, 20)]);
@@ -52,7 +52,7 @@ describe("brush through and look at the eyes at each change of the bead", () => 
 describe("was the bottle shaken", () => {
   const shakenMinute = (shakeS: number, beadAfterS: number) => {
     const shake = event(5, "shakeStarted", { durationS: shakeS });
-    const { shakenAtMs } = visitState([started(), shake, bead(5 + beadAfterS / 60)]);
+    const { shakenAtMs } = visitState([started(), shake, bead(5 + beadAfterS / 60)]).set;
     return shakenAtMs === null ? null : (shakenAtMs - T0) / 1000 - 300;
   };
   test.each([
@@ -68,7 +68,7 @@ describe("was the bottle shaken", () => {
   test("one hardly begun leaves the last whole one standing", () => {
     const whole = event(5, "shakeStarted", { durationS: 60 });
     const slip = event(20, "shakeStarted", { durationS: 60 });
-    expect(visitState([started(), whole, bead(7), slip, bead(20.05)]).shakenAtMs).toBe(T0 + 6 * MINUTE);
+    expect(visitState([started(), whole, bead(7), slip, bead(20.05)]).set.shakenAtMs).toBe(T0 + 6 * MINUTE);
   });
 });
 
@@ -104,8 +104,8 @@ describe("what the cure ledger counts", () => {
     const finish = event(30, "finishApplied", { method: "mist" });
     const done = visitState([started(), bead(1), finish]);
     expect(placingsOf(done, T0 + 40 * MINUTE)).toEqual([{ key: "bead 1", atMs: T0 + 30 * MINUTE }]);
-    expect(visitState([started(), bead(1), finish, bead(33)]).finish).toBeNull();
-    expect(visitState([started(), bead(1), finish, event(31, "zonePlaced", { side: "left", layer: 0, zone: 2 })]).finish).toBeNull();
+    expect(visitState([started(), bead(1), finish, bead(33)]).set.finish).toBeNull();
+    expect(visitState([started(), bead(1), finish, event(31, "zonePlaced", { side: "left", layer: 0, zone: 2 })]).set.finish).toBeNull();
   });
   test("water waits a day by policy from the last lash, or as the adhesive or the finish says", () => {
     const settings = cureSettings(defaultPolicy);
@@ -120,18 +120,18 @@ describe("what the cure ledger counts", () => {
   });
   test("when the bead was stirred: the end of the shake, or the bead that broke it off", () => {
     const shake = event(0.5, "shakeStarted", { durationS: 60 });
-    expect(visitState([started(), shake, bead(1)]).shakenAtMs).toBe(T0 + 1 * MINUTE);
-    expect(visitState([started(), shake, bead(9)]).shakenAtMs).toBe(T0 + 1.5 * MINUTE);
-    expect(visitState([started(), bead(1)]).shakenAtMs).toBeNull();
+    expect(visitState([started(), shake, bead(1)]).set.shakenAtMs).toBe(T0 + 1 * MINUTE);
+    expect(visitState([started(), shake, bead(9)]).set.shakenAtMs).toBe(T0 + 1.5 * MINUTE);
+    expect(visitState([started(), bead(1)]).set.shakenAtMs).toBeNull();
   });
   test("a test timed at the chair stands in the visit with its air; taken back it does not", () => {
     const test = event(4, "setTested", { seconds: 1.4, air, bottleId: BOTTLE });
-    expect(visitState([started(), test]).tests).toMatchObject([{ seconds: 1.4, air, bottleId: BOTTLE, atMs: T0 + 4 * MINUTE }]);
-    expect(visitState([started(), test, event(5, "undone", { eventId: test.id })]).tests).toEqual([]);
+    expect(visitState([started(), test]).set.tests).toMatchObject([{ seconds: 1.4, air, bottleId: BOTTLE, atMs: T0 + 4 * MINUTE }]);
+    expect(visitState([started(), test, event(5, "undone", { eventId: test.id })]).set.tests).toEqual([]);
   });
 });
 
-test.each<[string, VisitEvent["type"], unknown]>([
+test.each<[string, EventType, unknown]>([
   ["more off than placed", "checked", { off: 9, of: 4 }],
   ["a count without its whole", "checked", { off: 2, of: null }],
   ["a zone of no eye", "zonePlaced", { side: "middle", layer: 0, zone: 1 }],
@@ -141,7 +141,8 @@ test.each<[string, VisitEvent["type"], unknown]>([
   ["a test in no air", "setTested", { seconds: 1, air: null, bottleId: BOTTLE }],
   ["words with a check", "checked", { off: 0, of: 10, note: "sore" }],
 ])("%s is refused", (_, type, payload) => {
-  const { serverTime, ...sent } = event(1, "beadWiped", {});
-  expect(serverTime).not.toBeNull();
-  expect(readVisitEvents({ events: [{ ...sent, type, payload }] })!.refused).toHaveLength(1);
+  const { id, visitId, at, clock } = event(1, "beadWiped", {});
+  const sent = (more: object) => readTaps({ events: [{ id, visitId, at, clock, ...more }] })!;
+  expect(sent({ type: "beadWiped", payload: {} }).refused).toEqual([]);
+  expect(sent({ type, payload }).refused).toHaveLength(1);
 });

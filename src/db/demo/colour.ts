@@ -5,7 +5,7 @@ import type { Product, Recipe } from "@/core/mixing";
 import type { Protocol } from "@/core/protocol";
 import { shippedProtocols } from "@/core/protocol";
 import { defaultPolicy } from "@/core/policy";
-import type { RunPayloads } from "@/core/processing";
+import type { RunResult } from "@/core/processing";
 import type { PersonKey } from "./scenario";
 
 /** Lift and colour at The Tide Room. Makers, lots and people are made up. */
@@ -167,7 +167,7 @@ export type DemoRun = {
   readonly minutes: Readonly<Record<string, number>>;
   readonly looks?: Readonly<Record<string, readonly number[]>>;
   readonly shield?: { readonly key: string; readonly rawDeg: number };
-  readonly result: Omit<RunPayloads["resultJudged"], never>;
+  readonly result: RunResult;
 };
 export type ColourClient = {
   readonly key: string;

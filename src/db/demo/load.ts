@@ -2,6 +2,7 @@ import { createHash } from "node:crypto";
 import { TZDate } from "@date-fns/tz";
 import { addDays, getDay } from "date-fns";
 import { hashPassword } from "better-auth/crypto";
+import { gt } from "drizzle-orm";
 import { drizzle } from "drizzle-orm/node-postgres";
 import pg from "pg";
 import { beadLifeS } from "@/core/adhesive";
@@ -9,6 +10,7 @@ import { consentText, NOTHING_SO } from "@/core/care";
 import { LOOKS, lookHandles, mapTitle, planMap, type MapWish } from "@/core/map";
 import { defaultPolicy } from "@/core/policy";
 import type { VisitEvent } from "@/core/visit";
+import { writeOutcomes } from "../outcomes/writeOutcomes";
 import * as schema from "../schema";
 import { usualSurvey } from "@/core/eye";
 import { CLIENTS, type DemoClient } from "./clients";
@@ -69,6 +71,12 @@ export async function loadDemo(
       const anew = known.length === 0;
       if (anew) await loadStudio(tx, today, options);
       const added = await loadDay(tx, today);
+      const worked = await tx.select({ id: schema.visit.id }).from(schema.visit).where(gt(schema.visit.lastSeq, 0));
+      await writeOutcomes(
+        tx,
+        studioId,
+        worked.map(({ id }) => id),
+      );
       return anew ? "loaded" : added ? "day added" : "kept";
     });
   } finally {

@@ -1,8 +1,10 @@
 import { SERVICE_IDS } from "@/core/service";
 import { sql } from "drizzle-orm";
-import { boolean, foreignKey, index, integer, jsonb, primaryKey, text, timestamp, uuid } from "drizzle-orm/pg-core";
-import type { VisitEvent } from "@/core/visit";
+import { boolean, foreignKey, index, integer, jsonb, primaryKey, text, timestamp, uniqueIndex, uuid } from "drizzle-orm/pg-core";
+import { wornLashesSchema, type WornLashes } from "@/core/map";
+import { readState, writeState, type StateDocument, type VisitState } from "@/core/visit";
 import { client } from "./client";
+import { documentOf } from "./document";
 import { lashMapRevision } from "./lashMap";
 import { chair, room } from "./room";
 import { createdAt, studioId, studioSchema } from "./studio";
@@ -41,6 +43,8 @@ export const visit = studioSchema.table(
       .array()
       .notNull()
       .default(sql`'{}'::text[]`),
+    /** How many events it has: each gets the next number as it is written down, under this row's lock. */
+    lastSeq: integer().notNull().default(0),
     createdAt: createdAt(),
   },
   (t) => [
@@ -68,27 +72,89 @@ export const visitEvent = studioSchema.table(
     at: timestamp({ withTimezone: true, precision: 3 }).notNull(),
     serverTime: timestamp({ withTimezone: true, precision: 3 }).notNull().defaultNow(),
     clock: text({ enum: ["checked", "device"] }).notNull(),
-    type: text().$type<VisitEvent["type"]>().notNull(),
-    payload: jsonb().$type<VisitEvent["payload"]>().notNull(),
+    /** Any kind, also one that this version does not know; it is parsed where it is folded. */
+    type: text().notNull(),
+    version: integer().notNull().default(1),
+    payload: jsonb().$type<unknown>().notNull(),
+    /** Its number within the visit, without gaps; the trigger `event_numbered` gives it where none is named. */
+    seq: integer().notNull().default(0),
     memberId: uuid().notNull(),
-    /**
-     * The bottle of a bead, the event that is taken back. A column of its own, for row-level security keeps the planner
-     * from using an index on what stands inside the payload.
-     */
-    about: uuid().generatedAlwaysAs(
-      sql`(case type when 'beadPlaced' then payload->>'bottleId' when 'undone' then payload->>'eventId' end)::uuid`,
-    ),
   },
   (t) => [
     primaryKey({ columns: [t.studioId, t.id] }),
-    index().on(t.studioId, t.visitId),
-    index("visit_event_about")
-      .on(t.studioId, t.type, t.about)
-      .where(sql`about is not null`),
-    index("visit_event_checks")
-      .on(t.studioId, t.memberId, t.at)
-      .where(sql`type = 'checked'`),
+    uniqueIndex("visit_event_numbered").on(t.studioId, t.visitId, t.seq),
     foreignKey({ columns: [t.studioId, t.visitId], foreignColumns: [visit.studioId, visit.id] }),
+  ],
+);
+
+/** A state is kept as it was folded; null where it is of another version, and is folded anew. */
+const stateOf = documentOf<VisitState | null>(readState, (state) => (state ? writeState(state) : null) satisfies StateDocument | null);
+const wornOf = documentOf<WornLashes>((document) => wornLashesSchema.parse(document));
+
+/**
+ * What a visit came to, written from its folded events in the same transaction. Everything here can be made again from the
+ * events (`npm run rebuild`); lists, spacing, stock and statistics read it and never the events.
+ */
+export const visitOutcome = studioSchema.table(
+  "visit_outcome",
+  {
+    studioId: studioId(),
+    visitId: uuid().notNull(),
+    /** The number of the last event in it; behind the visit's own where an older copy of the app wrote one. */
+    throughSeq: integer().notNull(),
+    begunAt: timestamp({ withTimezone: true, precision: 3 }),
+    finishedAt: timestamp({ withTimezone: true, precision: 3 }),
+    /** From when the days to the next service count; null where nothing was put on. */
+    putOnAt: timestamp({ withTimezone: true, precision: 3 }),
+    /** The kind of stop it was broken off with. */
+    stopped: text({ enum: ["splash", "gluedLids"] }),
+    /** Who tapped at it. */
+    memberIds: uuid().array().notNull(),
+    /** Lashes that wear what, by the map; null until a set is finished, and where there is no map. */
+    worn: wornOf(),
+    state: stateOf().notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.studioId, t.visitId] }),
+    foreignKey({ columns: [t.studioId, t.visitId], foreignColumns: [visit.studioId, visit.id] }).onDelete("cascade"),
+  ],
+);
+
+/** Bottles and batches that a visit used: by it a lot's clients are found, and the drops that left a bottle counted. */
+export const visitLot = studioSchema.table(
+  "visit_lot",
+  {
+    studioId: studioId(),
+    visitId: uuid().notNull(),
+    kind: text({ enum: ["bottle", "batch"] }).notNull(),
+    lotId: uuid().notNull(),
+    /** Beads put out from a bottle; 0 for one that was only taken, and for a batch. */
+    beads: integer().notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.studioId, t.kind, t.lotId, t.visitId] }),
+    index().on(t.studioId, t.visitId),
+    foreignKey({ columns: [t.studioId, t.visitId], foreignColumns: [visit.studioId, visit.id] }).onDelete("cascade"),
+  ],
+);
+
+/** Brushes that were counted, each with whose: a technician's usual loss is learned from them. */
+export const visitBrush = studioSchema.table(
+  "visit_brush",
+  {
+    studioId: studioId(),
+    visitId: uuid().notNull(),
+    eventId: uuid().notNull(),
+    memberId: uuid().notNull(),
+    at: timestamp({ withTimezone: true, precision: 3 }).notNull(),
+    cameOff: integer().notNull(),
+    ofLashes: integer().notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.studioId, t.eventId] }),
+    index().on(t.studioId, t.memberId, t.at),
+    index().on(t.studioId, t.visitId),
+    foreignKey({ columns: [t.studioId, t.visitId], foreignColumns: [visit.studioId, visit.id] }).onDelete("cascade"),
   ],
 );
 

@@ -1,11 +1,10 @@
 import "server-only";
-import { and, asc, desc, eq, exists, inArray, isNull } from "drizzle-orm";
+import { and, asc, desc, eq, isNotNull, isNull } from "drizzle-orm";
 import { serviceOf, visitMinutes, type ServiceId, type VisitMinutes } from "@/core/service";
 import { mapFacts, mapTotals } from "@/core/map";
-import { chair, member, policy, room, survey, tray, visit, visitEvent } from "@/db/schema";
+import { chair, member, policy, room, survey, tray, visit, visitOutcome } from "@/db/schema";
 import { ownPace } from "@/features/map/ownPace";
 import { mapsOf } from "@/features/visit/clientMaps";
-import { notTakenBack } from "@/features/visit/data";
 import type { StudioTransaction } from "@/server/inStudio";
 import type { Member } from "@/server/member";
 import { formatIn } from "@/server/studioTime";
@@ -45,33 +44,23 @@ async function minutesTaken(
   service: ServiceId,
   where: { readonly clientId?: string; readonly technicianId?: string },
 ): Promise<number[]> {
-  const finished = tx
-    .select({ id: visitEvent.id })
-    .from(visitEvent)
-    .where(and(eq(visitEvent.studioId, visit.studioId), eq(visitEvent.visitId, visit.id), eq(visitEvent.type, "finished"), notTakenBack));
-  const visits = await tx
-    .select({ id: visit.id })
+  const rows = await tx
+    .select({ begunAt: visitOutcome.begunAt, finishedAt: visitOutcome.finishedAt })
     .from(visit)
+    .innerJoin(visitOutcome, and(eq(visitOutcome.studioId, visit.studioId), eq(visitOutcome.visitId, visit.id)))
     .where(
       and(
         eq(visit.service, service),
         where.clientId ? eq(visit.clientId, where.clientId) : undefined,
         where.technicianId ? eq(visit.technicianId, where.technicianId) : undefined,
-        exists(finished),
+        isNotNull(visitOutcome.begunAt),
+        isNotNull(visitOutcome.finishedAt),
       ),
     )
     .orderBy(desc(visit.startsAt))
     .limit(LAST);
-  const ids = visits.map(({ id }) => id);
-  const taps = await tx
-    .select({ visitId: visitEvent.visitId, type: visitEvent.type, at: visitEvent.at })
-    .from(visitEvent)
-    .where(and(inArray(visitEvent.visitId, ids), inArray(visitEvent.type, ["started", "finished"]), notTakenBack));
-  const momentsOf = (id: string, type: "started" | "finished") =>
-    taps.flatMap((tap) => (tap.visitId === id && tap.type === type ? [tap.at.getTime()] : []));
-  // As a visit's events fold: the first start, the last end.
-  return ids
-    .map((id) => (Math.max(...momentsOf(id, "finished")) - Math.min(...momentsOf(id, "started"))) / 60_000)
+  return rows
+    .map(({ begunAt, finishedAt }) => (finishedAt!.getTime() - begunAt!.getTime()) / 60_000)
     .filter((minutes) => minutes >= 5 && minutes <= 480)
     .reverse();
 }

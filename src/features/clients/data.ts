@@ -9,7 +9,7 @@ import { bookingOptions } from "@/features/booking/data";
 import { namesOf, usedBottles } from "@/features/shelf/bottles";
 import { careFacts, patchTestsOf } from "@/features/visit/careFacts";
 import { mapsOf } from "@/features/visit/clientMaps";
-import { visitsWhere } from "@/features/visit/data";
+import { visitsInFull } from "@/features/visit/data";
 import { waterOf } from "@/features/visit/water";
 import { inStudio, type StudioTransaction } from "@/server/inStudio";
 import type { Member } from "@/server/member";
@@ -60,7 +60,7 @@ export function clientPage(me: Member, id: string, now: Date) {
   return inStudio(me, async (tx) => {
     const [person] = await tx.select().from(client).where(eq(client.id, id));
     if (!person) return null;
-    const visits = await visitsWhere(tx, { clientIds: [id], cancelled: true });
+    const visits = await visitsInFull(tx, { clientIds: [id], cancelled: true });
     const tests = await patchTestsOf(tx, [id]);
     const [held] = await tx.select().from(policy);
     const facts = await careFacts(tx, me.timeZone, now, { clientId: id, at: now });

@@ -2,13 +2,13 @@ import "server-only";
 import { lainS, stepOf, type RunState } from "@/core/processing";
 import { serviceOf } from "@/core/service";
 import { formatClock } from "@/core/units";
-import type { VisitRow } from "@/features/visit/data";
+import type { FullVisit } from "@/features/visit/data";
 import { formatIn } from "@/server/studioTime";
 import type { Leaf } from "./Thread";
 
 /** Visits as leaves of the thread. */
 export function leavesOf(
-  visits: readonly VisitRow[],
+  visits: readonly FullVisit[],
   bottles: ReadonlyMap<string, string>,
   water: ReadonlyMap<string, number>,
   timeZone: string,
@@ -16,25 +16,25 @@ export function leavesOf(
 ): Leaf[] {
   return visits.map(({ id, startsAt, service, map, state, cancelledAt, cancelledWhy }) => {
     const waterMs = water.get(id);
-    const beads = state.beads.length;
-    const bottle = state.bottleId ? bottles.get(state.bottleId) : undefined;
-    const air = state.beads[0]?.air ?? state.run.air ?? state.startAir;
+    const beads = state.set.beads.length;
+    const bottle = state.set.bottleId ? bottles.get(state.set.bottleId) : undefined;
+    const air = state.set.beads[0]?.air ?? state.run.air ?? state.head.startAir;
     return {
       id,
       date: formatIn(timeZone, startsAt, startsAt.getFullYear() === now.getFullYear() ? "d MMM" : "d MMM yyyy"),
       service: serviceOf(service).label,
       state: cancelledAt
         ? "cancelled"
-        : state.finishedAtMs !== null
+        : state.head.finishedAtMs !== null
           ? "done"
-          : state.startedAtMs !== null
+          : state.head.startedAtMs !== null
             ? "running"
             : startsAt < now
               ? sameDay(startsAt, now)
                 ? "agreed"
                 : "missed"
               : "agreed",
-      map: state.startedAtMs !== null ? map : null,
+      map: state.head.startedAtMs !== null ? map : null,
       air: air ? `${air.temperatureC.toFixed(1)} °C, ${Math.round(air.relativeHumidity * 100)} %` : null,
       // Said while it still is to be minded.
       water:

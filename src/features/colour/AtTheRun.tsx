@@ -22,9 +22,9 @@ import {
   type RunState,
 } from "@/core/processing";
 import { formatClock, sentence } from "@/core/units";
-import { useVisitStore } from "@/features/visit/VisitProvider";
-import { useWakeLock } from "@/features/visit/useWakeLock";
-import { readAlarmChoice, soundIsOpen } from "@/features/visit/alarm";
+import { useTabletStore } from "@/features/tablet/TabletProvider";
+import { useWakeLock } from "@/features/tablet/useWakeLock";
+import { readAlarmChoice, soundIsOpen } from "@/features/tablet/alarm";
 import { Button, cx, Verdict } from "@/ui";
 import { BatchChoice } from "./BatchChoice";
 import type { ColourProps } from "./colourProps";
@@ -58,7 +58,7 @@ export function AtTheRun({
   nowMs: number;
   lastUndoableId: string | null;
 }) {
-  const store = useVisitStore();
+  const store = useTabletStore();
   const awake = useWakeLock(true);
   const [asked, setAsked] = useState<Asked | null>(null);
   const [mixing, setMixing] = useState<string | null>(null);
@@ -114,7 +114,7 @@ export function AtTheRun({
         onWiped={(one) => void store.tap(visit.id, "wiped", { stepId: one.stepId, area: one.area })}
         onKind={stop}
         memberName={visit.memberName}
-        onEnd={(why) => void store.tap(visit.id, "rinseEnded", why ? { why } : {})}
+        onEnd={(why) => void store.tap(visit.id, "rinseEnded", { why })}
         onTakeBack={(why) => void store.tap(visit.id, "stopTakenBack", { why })}
       />
     );

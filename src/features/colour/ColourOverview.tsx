@@ -4,7 +4,7 @@ import Link from "next/link";
 import { useEffect } from "react";
 import { coatsOn, isRunDone, lanesOf, nextTap } from "@/core/processing";
 import { visitState, type KeptEvent } from "@/core/visit";
-import { useNow, useVisits, useVisitStore } from "@/features/visit/VisitProvider";
+import { useNow, useTabletState, useTabletStore } from "@/features/tablet/TabletProvider";
 import { Empty, LinkButton } from "@/ui";
 import { Products } from "./Products";
 import { RunLanes } from "./RunLanes";
@@ -39,13 +39,13 @@ export function ColourOverview({
   today: string;
   mayChange: boolean;
 }) {
-  const store = useVisitStore();
-  const { events } = useVisits();
+  const store = useTabletStore();
+  const { folds } = useTabletState();
   const now = useNow();
   useEffect(() => visits.forEach((visit) => store.adopt(visit.events)), [store, visits]);
-  const seen = visits.map((visit) => ({ ...visit, state: visitState(events.get(visit.id) ?? visit.events) }));
-  const running = seen.filter(({ state }) => state.finishedAtMs === null && state.run.plan !== null);
-  const agreed = seen.filter(({ state }) => state.finishedAtMs === null && state.run.plan === null);
+  const seen = visits.map((visit) => ({ ...visit, state: folds.get(visit.id)?.state ?? visitState(visit.events) }));
+  const running = seen.filter(({ state }) => state.head.finishedAtMs === null && state.run.plan !== null);
+  const agreed = seen.filter(({ state }) => state.head.finishedAtMs === null && state.run.plan === null);
   return (
     <div className="pt-4">
       <h1 className="text-[2.25rem]">Colour and lift</h1>

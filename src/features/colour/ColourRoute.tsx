@@ -28,7 +28,7 @@ export async function ColourRoute({ visitId }: { visitId: string }) {
       time={formatIn(member.timeZone, visit.startsAt, "HH:mm")}
       today={todayIn(member.timeZone, now)}
       timeZone={member.timeZone}
-      events={visit.events}
+      events={page.events}
       reason={visit.askReason}
       memberName={member.name}
       isoDay={todayIn(member.timeZone, visit.startsAt)}

@@ -3,12 +3,12 @@ import dynamic from "next/dynamic";
 import { SERVICES } from "@/core/service";
 import { useEffect, useMemo } from "react";
 import { isRunDone } from "@/core/processing";
-import { visitState } from "@/core/visit";
 import { Knots, type Knot } from "@/features/visit/Knots";
 import { PlaceOfVisit } from "@/features/visit/PlaceOfVisit";
 import { VisitHeading } from "@/features/visit/VisitHeading";
 import { Marks } from "@/features/visit/Marks";
-import { useNow, useVisits, useVisitStore } from "@/features/visit/VisitProvider";
+import { PassedOver } from "@/features/visit/PassedOver";
+import { useNow, useTabletStore, useVisitFold } from "@/features/tablet/TabletProvider";
 import { Verdict } from "@/ui";
 import { AtTheRun } from "./AtTheRun";
 import type { ColourProps } from "./colourProps";
@@ -30,15 +30,12 @@ const ORDER: readonly [string, Stage][] = [
 
 /** Colour and lift: planned, run, judged, kept. The stage follows from what was tapped. */
 export function ColourWorkspace(visit: ColourProps) {
-  const store = useVisitStore();
-  const { events } = useVisits();
+  const store = useTabletStore();
   const now = useNow();
-  useEffect(() => store.adopt(visit.events), [store, visit.events]);
-  const own = events.get(visit.id) ?? visit.events;
-  const state = useMemo(() => visitState(own), [own]);
+  const { state, passedOver } = useVisitFold(visit.id, visit.events);
   const { run } = state;
   const done = isRunDone(run);
-  const stage: Stage = state.finishedAtMs !== null ? "kept" : !run.plan ? "plan" : done ? "judge" : "run";
+  const stage: Stage = state.head.finishedAtMs !== null ? "kept" : !run.plan ? "plan" : done ? "judge" : "run";
   useEffect(() => {
     if (stage !== "plan") void fetchKept().catch(() => undefined);
   }, [stage]);
@@ -64,6 +61,7 @@ export function ColourWorkspace(visit: ColourProps) {
       <VisitHeading visit={visit} service={SERVICES[visit.kind].label} />
       {stage === "run" ? null : <Knots knots={knots} />}
       <Marks marks={visit.marks} />
+      <PassedOver count={passedOver} />
       {visit.reason && stage !== "plan" ? (
         <p className="text-[0.9375rem] text-ink-2">
           <Verdict tone="look">Asked first</Verdict>, goes ahead because: <bdi>{visit.reason}</bdi>
@@ -76,7 +74,7 @@ export function ColourWorkspace(visit: ColourProps) {
         </>
       ) : null}
       {stage === "run" && now !== null ? (
-        <AtTheRun visit={visit} run={run} past={visit.past} nowMs={now} lastUndoableId={state.lastUndoable?.id ?? null} />
+        <AtTheRun visit={visit} run={run} past={visit.past} nowMs={now} lastUndoableId={state.head.lastUndoable?.id ?? null} />
       ) : null}
       {stage === "judge" ? (
         <>
@@ -92,9 +90,7 @@ export function ColourWorkspace(visit: ColourProps) {
           />
         </>
       ) : null}
-      {stage === "kept" ? (
-        <KeptRun visit={visit} run={run} endedAtMs={state.finishedAtMs!} batchNames={batchNames} />
-      ) : null}
+      {stage === "kept" ? <KeptRun visit={visit} run={run} endedAtMs={state.head.finishedAtMs!} batchNames={batchNames} /> : null}
     </div>
   );
 }

@@ -1,6 +1,6 @@
 "use client";
 import { useState } from "react";
-import { useDraft } from "@/features/visit/useDraft";
+import { useDraft } from "@/features/tablet/useDraft";
 import { Button, Notice, TextArea, Verdict } from "@/ui";
 import { writeIncident } from "./actions";
 import type { ColourProps } from "./colourProps";

@@ -1,13 +1,13 @@
 "use client";
 import { useState } from "react";
 import { lashProfile, RESULT_CARD } from "@/core/lift";
-import { judgeable, type RunPayloads, type RunState } from "@/core/processing";
-import { useDraft } from "@/features/visit/useDraft";
+import { judgeable, type RunResult, type RunState } from "@/core/processing";
+import { useDraft } from "@/features/tablet/useDraft";
 import { Button, Choice, cx } from "@/ui";
 import { DepthChoice } from "./DepthChoice";
 import { ProfilePhoto } from "./ProfilePhoto";
 
-type Judged = RunPayloads["resultJudged"];
+type Judged = RunResult;
 
 /** How it turned out against the wish: turn by the five-step card or a picture from the side, depth, evenness, comfort. */
 export function JudgePanel({

@@ -2,7 +2,7 @@
 import { useState } from "react";
 import { partOf } from "@/core/eye";
 import { isMix, mixFor, mixObjection, type Recipe } from "@/core/mixing";
-import { stepOf, type RunPayloads, type RunState } from "@/core/processing";
+import { stepOf, type MixedPaste, type RunState } from "@/core/processing";
 import { formatClock } from "@/core/units";
 import { Button, Dialog, SelectField } from "@/ui";
 import type { ColourProps } from "./colourProps";
@@ -20,7 +20,7 @@ export function MixSheet({
   visit: ColourProps;
   run: RunState;
   stepId: string;
-  onMixed: (payload: RunPayloads["pasteMixed"]) => void;
+  onMixed: (payload: MixedPaste) => void;
   onClose: () => void;
 }) {
   const step = stepOf(run, stepId)!;

@@ -7,8 +7,8 @@ import { chooseShield, learnKeptShare, liftEyes } from "@/core/lift";
 import { keptReadingsOf, planMixes } from "@/core/processing";
 import { isProcess } from "@/core/protocol";
 import { newId } from "@/ui/newId";
-import { useDraft } from "@/features/visit/useDraft";
-import { useVisitStore } from "@/features/visit/VisitProvider";
+import { useDraft } from "@/features/tablet/useDraft";
+import { useTabletStore } from "@/features/tablet/TabletProvider";
 import { Button, Choice, Notice, Verdict } from "@/ui";
 import { Standing } from "@/features/care/Standing";
 import { planRun } from "./actions";
@@ -24,7 +24,7 @@ type View = "times" | "shield" | "mix";
 
 /** Planning: what may be done, by which protocol, for how long and why, on which shield, from which mix. */
 export function PlanPanel({ visit }: { visit: ColourProps }) {
-  const store = useVisitStore();
+  const store = useTabletStore();
   const { found, keep, drop } = useDraft(`colour ${visit.id}`);
   const [draft, setDraft] = useState<PlanDraft>(() =>
     firstDraft({

@@ -1,7 +1,7 @@
 "use client";
 import { EMPTY_RUN, lanesOf, type RunPlan, type StepProposal } from "@/core/processing";
 import type { ProcessStep } from "@/core/protocol";
-import { useNow } from "@/features/visit/VisitProvider";
+import { useNow } from "@/features/tablet/TabletProvider";
 import { Button } from "@/ui";
 import { MinutesBar } from "./MinutesBar";
 import { whyMinutes } from "./reasonWords";

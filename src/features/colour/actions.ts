@@ -5,7 +5,8 @@ import { z } from "zod";
 import { airSchema } from "@/core/air";
 import { planMixes, runPlanSchema, type RunPlan } from "@/core/processing";
 import { isByProtocol } from "@/core/service";
-import { incident, policy, product, visitEvent } from "@/db/schema";
+import { incident, policy, product } from "@/db/schema";
+import { appendEvents, happensNow, lockVisits } from "@/features/visit/appendEvents";
 import { keepReason, passOrRefuse, plannedProducts, standingFor } from "@/features/visit/door";
 import { knownVisit } from "@/features/visit/life";
 import { action, Refusal } from "@/server/action";
@@ -34,11 +35,12 @@ export const planRun = action(
   async (me, { visitId, eventId, plan, air, reason }) => {
     const now = new Date();
     await inStudio(me, async (tx) => {
+      await lockVisits(tx, [visitId]);
       const row = await knownVisit(tx, visitId);
       if (!isByProtocol(row.service)) throw new Refusal("This visit is worked from a map, not by a protocol.");
-      if (row.state.finishedAtMs !== null) throw new Refusal("This visit is over.");
+      if (row.finishedAt !== null) throw new Refusal("This visit is over.");
       if (row.cancelledAt) throw new Refusal("This visit is cancelled. Take it up again first.");
-      if (row.state.run.coats.length > 0) throw new Refusal("Something lies on already; the plan it was begun by stands.");
+      if (row.putOnAt !== null) throw new Refusal("Something lies on already; the plan it was begun by stands.");
       if (plan.protocol.service !== row.service) throw new Refusal("This protocol is for another service.");
       const findings = await standingFor(tx, me, now, {
         service: row.service,
@@ -53,15 +55,12 @@ export const planRun = action(
       const [objection] = planMixes(plan, products, held!.document.lashPeroxidePercent / 100).flatMap((mix) => mix.objection ?? []);
       if (objection) throw new Refusal(objection);
       await keepReason(tx, visitId, why, asks);
-      const event = { studioId: me.studioId, visitId, at: now, clock: "checked" as const, memberId: me.id };
-      if (row.state.startedAtMs === null)
-        await tx
-          .insert(visitEvent)
-          .values({ ...event, id: randomUUID(), type: "started", payload: { bottleId: null, air }, at: new Date(now.getTime() - 1) });
-      await tx
-        .insert(visitEvent)
-        .values({ ...event, id: eventId, type: "runPlanned", payload: { plan, air } })
-        .onConflictDoNothing();
+      await appendEvents(tx, me, [
+        ...(row.begunAt === null
+          ? [happensNow(visitId, randomUUID(), new Date(now.getTime() - 1), "started", { bottleId: null, air })]
+          : []),
+        happensNow(visitId, eventId, now, "runPlanned", { plan, air }),
+      ]);
     });
     refresh();
     return null;

@@ -17,8 +17,8 @@ export async function careFile(visitId: string, kind: "pdf" | "txt"): Promise<Re
   const found = z.uuid().safeParse(visitId).success ? await colourVisit(member, visitId, new Date()) : null;
   if (!found) return refuse(404, "No such visit in this studio.");
   const { visit, studioName } = found;
-  if (visit.state.finishedAtMs === null) return refuse(409, "The card is made when the visit is over: its dates count from there.");
-  const card = careCard(caredFor(found.kind, visit.state.run, visit.state.finishedAtMs, found.batchNames), {
+  if (visit.state.head.finishedAtMs === null) return refuse(409, "The card is made when the visit is over: its dates count from there.");
+  const card = careCard(caredFor(found.kind, visit.state.run, visit.state.head.finishedAtMs, found.batchNames), {
     moment: (ms) => formatIn(member.timeZone, new Date(ms), "EEEE HH:mm"),
     day: (ms) => formatIn(member.timeZone, new Date(ms), "d MMMM yyyy"),
   });

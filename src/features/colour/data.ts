@@ -7,7 +7,7 @@ import { shippedProtocols } from "@/core/protocol";
 import { batch, incident, member, policy, product, protocol, studio, visit } from "@/db/schema";
 import { newestSurvey } from "@/features/clients/data";
 import { airOf, sensorsNow } from "@/features/air/newestAir";
-import { marksOf, visitsWhere } from "@/features/visit/data";
+import { eventsOf, marksOf, visitsInFull, visitsWhere } from "@/features/visit/data";
 import { inStudio, type StudioTransaction } from "@/server/inStudio";
 import type { Member } from "@/server/member";
 import { todayIn } from "@/server/studioTime";
@@ -39,7 +39,7 @@ async function batchNames(tx: StudioTransaction, ids: readonly string[]): Promis
 /** One visit for the colour and lift workspace, or null when it is not one. */
 export function colourVisit(me: Member, visitId: string, now: Date) {
   return inStudio(me, async (tx) => {
-    const [row] = await visitsWhere(tx, { visitId });
+    const [row] = await visitsInFull(tx, { visitId });
     if (!row || !isByProtocol(row.service)) return null;
     const kind = row.service;
     const [held] = await tx.select().from(policy);
@@ -47,6 +47,7 @@ export function colourVisit(me: Member, visitId: string, now: Date) {
     const sensors = await sensorsNow(tx, row.roomId);
     return {
       visit: row,
+      events: await eventsOf(tx, me, visitId),
       kind,
       studioName: house!.name,
       policy: held!.document,
@@ -75,7 +76,9 @@ export function colourOverview(me: Member, now: Date) {
   return inStudio(me, async (tx) => {
     const [held] = await tx.select().from(policy);
     const day = { from: new Date(now.getTime() - 18 * 3_600_000), to: new Date(now.getTime() + 18 * 3_600_000) };
-    const visits = (await visitsWhere(tx, { day })).filter(({ service, state }) => isByProtocol(service) && state.finishedAtMs === null);
+    const open = (await visitsWhere(tx, { day })).filter(({ service, finishedAt }) => isByProtocol(service) && finishedAt === null);
+    const visits = [];
+    for (const visit of open) visits.push({ ...visit, events: await eventsOf(tx, me, visit.id) });
     return {
       policy: held!.document,
       protocols: await offeredProtocols(tx, held!.document),

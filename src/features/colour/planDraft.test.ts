@@ -3,7 +3,8 @@ import fc from "fast-check";
 import { usualSurvey } from "@/core/eye";
 import type { Product, Recipe } from "@/core/mixing";
 import { defaultPolicy } from "@/core/policy";
-import { EMPTY_RUN, foldRun, runPlanSchema, type PastRun, type RunEvent, type RunPlan } from "@/core/processing";
+import { eventAt, runOf } from "../../../tests/support/visitEvents";
+import { runPlanSchema, type PastRun, type RunPlan } from "@/core/processing";
 import { processSteps, shippedProtocols } from "@/core/protocol";
 import { firstDraft, planFrom, timesOf, type PlanDraft } from "./planDraft";
 import type { StockedProduct } from "./stock";
@@ -58,21 +59,17 @@ const brownAlone: Recipe = {
   developerAmount: 10,
   developerUnit: "drops",
 };
+const YEAR = Date.UTC(2026, 0);
 /** A lash tint of the past that came out at a depth, wished at 2. */
 function tinted(lashDepth: number, recipe = brownAlone): PastRun {
   const plan: RunPlan = { ...planFrom(offered("lashTint"), draftOf("lashTint"), [], null, { [tint.id]: recipe }) };
-  const events: RunEvent[] = [
-    { id: "p", type: "runPlanned", payload: { plan, air: null }, atMs: 0 },
-    { id: "c", type: "coated", payload: { stepId: tint.id, area: "lashRight" }, atMs: 1000 },
-    { id: "w", type: "wiped", payload: { stepId: tint.id, area: "lashRight" }, atMs: 601_000 },
-    {
-      id: "r",
-      type: "resultJudged",
-      payload: { turn: null, lashDepth, browDepth: null, even: true, comfort: "well" },
-      atMs: 700_000,
-    },
-  ];
-  return { visitId: id(8), endedAtMs: 700_000, run: events.reduce(foldRun, EMPTY_RUN) };
+  const run = runOf([
+    eventAt(0 + YEAR, "runPlanned", { plan, air: null }),
+    eventAt(1000 + YEAR, "coated", { stepId: tint.id, area: "lashRight" }),
+    eventAt(601_000 + YEAR, "wiped", { stepId: tint.id, area: "lashRight" }),
+    eventAt(700_000 + YEAR, "resultJudged", { turn: null, lashDepth, browDepth: null, even: true, comfort: "well" }),
+  ]);
+  return { visitId: id(8), endedAtMs: 700_000 + YEAR, run };
 }
 
 describe("a plan's beginning", () => {
@@ -163,7 +160,10 @@ describe("a recipe's beginning", () => {
   });
   test("time is changed before shades are: where longer lying makes up for it, the shades stay", () => {
     // After five minutes it was a step lighter than wished; in eight the same shades come near it, in two no shade can.
-    const five = { ...tinted(3), run: { ...tinted(3).run, coats: tinted(3).run.coats.map((coat) => ({ ...coat, offAtMs: 301_000 })) } };
+    const five = {
+      ...tinted(3),
+      run: { ...tinted(3).run, coats: tinted(3).run.coats.map((coat) => ({ ...coat, offAtMs: YEAR + 301_000 })) },
+    };
     const shade = (seconds: number) => startingRecipe(tint, shelf, [five], { ...today, seconds })!.shade;
     expect(shade(480)).toMatchObject({ reason: "same", cameOff: true });
     expect(shade(300)).toMatchObject({ reason: "darker", off: 1, cameOff: true });

@@ -1,10 +1,8 @@
 import "server-only";
-import { and, desc, eq, inArray, isNotNull } from "drizzle-orm";
-import { mostCount } from "@/core/lash";
-import { placements, type Pace } from "@/core/map";
+import { and, desc, eq, isNotNull } from "drizzle-orm";
+import { wornTotals, type Pace } from "@/core/map";
 import type { Policy } from "@/core/policy";
-import { lashMap, lashMapRevision, survey, visit, visitEvent } from "@/db/schema";
-import { notTakenBack } from "@/features/visit/data";
+import { visit, visitOutcome } from "@/db/schema";
 import type { StudioTransaction } from "@/server/inStudio";
 
 const SETS = 6;
@@ -18,50 +16,26 @@ const LEAST_SETS = 3;
 export async function ownPace(tx: StudioTransaction, technicianId: string, policy: Policy): Promise<Pace & { known: boolean }> {
   const studio = { secondsPerSingle: policy.secondsPerSingle, secondsPerFan: policy.secondsPerFan, known: false };
   const sets = await tx
-    .select({ id: visit.id, map: lashMapRevision.document, survey: survey.document })
+    .select({ begunAt: visitOutcome.begunAt, finishedAt: visitOutcome.finishedAt, worn: visitOutcome.worn })
     .from(visit)
-    .innerJoin(
-      lashMapRevision,
-      and(
-        eq(lashMapRevision.studioId, visit.studioId),
-        eq(lashMapRevision.mapId, visit.mapId),
-        eq(lashMapRevision.revision, visit.mapRevision),
-      ),
-    )
-    .innerJoin(lashMap, and(eq(lashMap.studioId, visit.studioId), eq(lashMap.id, visit.mapId)))
-    .innerJoin(survey, and(eq(survey.studioId, lashMap.studioId), eq(survey.id, lashMap.surveyId)))
-    .innerJoin(
-      visitEvent,
-      and(eq(visitEvent.studioId, visit.studioId), eq(visitEvent.visitId, visit.id), eq(visitEvent.type, "finished"), notTakenBack),
-    )
-    .where(and(eq(visit.technicianId, technicianId), eq(visit.service, "newSet"), isNotNull(visit.mapId)))
-    .orderBy(desc(visit.startsAt))
-    .limit(SETS);
-  if (sets.length < LEAST_SETS) return studio;
-  const taps = await tx
-    .select({ visitId: visitEvent.visitId, type: visitEvent.type, at: visitEvent.at })
-    .from(visitEvent)
+    .innerJoin(visitOutcome, and(eq(visitOutcome.studioId, visit.studioId), eq(visitOutcome.visitId, visit.id)))
     .where(
       and(
-        inArray(
-          visitEvent.visitId,
-          sets.map(({ id }) => id),
-        ),
-        inArray(visitEvent.type, ["started", "finished"]),
-        notTakenBack,
+        eq(visit.technicianId, technicianId),
+        eq(visit.service, "newSet"),
+        isNotNull(visitOutcome.begunAt),
+        isNotNull(visitOutcome.finishedAt),
+        isNotNull(visitOutcome.worn),
       ),
-    );
-  const paces = sets.flatMap(({ id, map, survey: document }) => {
-    const at = (type: string) => taps.find((tap) => tap.visitId === id && tap.type === type)?.at.getTime();
-    const [from, to] = [at("started"), at("finished")];
-    const worn = (["right", "left"] as const).flatMap((side) => placements(map, document, side)).filter((placement) => placement.worn);
-    if (from === undefined || to === undefined || to <= from || worn.length === 0) return [];
+    )
+    .orderBy(desc(visit.startsAt))
+    .limit(SETS);
+  const paces = sets.flatMap(({ begunAt, finishedAt, worn }) => {
+    const { singles, fans } = wornTotals(worn!);
+    const seconds = (finishedAt!.getTime() - begunAt!.getTime()) / 1000;
     // How many studio seconds these lashes are, so that a set of fans and one of singles say the same of a hand.
-    const usual = worn.reduce(
-      (sum, placement) => sum + (mostCount(placement.worn!.fibre) > 1 ? policy.secondsPerFan : policy.secondsPerSingle),
-      0,
-    );
-    return [(to - from) / 1000 / usual];
+    const usual = fans * policy.secondsPerFan + singles * policy.secondsPerSingle;
+    return seconds > 0 && usual > 0 ? [seconds / usual] : [];
   });
   if (paces.length < LEAST_SETS) return studio;
   const middle = [...paces].sort((a, b) => a - b)[Math.floor(paces.length / 2)]!;

@@ -19,7 +19,7 @@ import {
   type MapWish,
 } from "@/core/map";
 import { newId } from "@/ui/newId";
-import { useDraft } from "@/features/visit/useDraft";
+import { useDraft } from "@/features/tablet/useDraft";
 import type { MapPage } from "./data";
 import { wishOf } from "./firstPlan";
 import type { Drag, ZoneRef } from "./drag";

@@ -5,7 +5,7 @@ import { OWN_CURLS, sideLabel, SIDES, type OwnCurl, type Side } from "@/core/eye
 import { fillSurvey, measureClosed, measureOpen, noMarks, type Measured, type PictureMarks } from "@/core/measure";
 import { formOf } from "@/features/survey/surveyForm";
 import { optionsOf } from "@/features/survey/optionsOf";
-import { useDraft } from "@/features/visit/useDraft";
+import { useDraft } from "@/features/tablet/useDraft";
 import { Button, Choice, cx, LinkButton, Notice, Verdict } from "@/ui";
 import { removePicture, saveMarks } from "./actions";
 import type { KeptPicture, PicturesPage } from "./data";

@@ -8,8 +8,7 @@ import type { StudioTransaction } from "@/server/inStudio";
 /** Beads put out from a bottle, a drop each, those taken back left out. */
 const beadsOf = () =>
   sql<number>`(
-  select count(*) from studio.visit_event e where e.studio_id = ${bottle.studioId} and e.type = 'beadPlaced' and e.about = ${bottle.id}
-    and not exists (select 1 from studio.visit_event u where u.studio_id = e.studio_id and u.type = 'undone' and u.about = e.id)
+  select coalesce(sum(l.beads), 0) from studio.visit_lot l where l.studio_id = ${bottle.studioId} and l.kind = 'bottle' and l.lot_id = ${bottle.id}
 )`.mapWith(Number);
 
 /** Bottles open in the studio, for choosing one: newest first. */
@@ -40,7 +39,7 @@ export const namesOf = (bottles: readonly { id: string; adhesive: Adhesive; lot:
 
 /** The bottles that visits were worked from, emptied ones too: a visit years ago still names its lot. */
 export async function usedBottles(tx: StudioTransaction, states: readonly VisitState[]) {
-  const named = states.flatMap(({ bottleId, beads }) => [bottleId, ...beads.map((bead) => bead.bottleId)]);
+  const named = states.flatMap(({ set: { bottleId, beads } }) => [bottleId, ...beads.map((bead) => bead.bottleId)]);
   const ids = [...new Set(named.filter((id) => id !== null))];
   if (ids.length === 0) return [];
   return tx

@@ -1,9 +1,9 @@
 "use client";
 import { DropdownMenu } from "radix-ui";
 import { useState } from "react";
-import { readAlarmChoice, ring, say, unlockSound, writeAlarmChoice } from "@/features/visit/alarm";
+import { readAlarmChoice, ring, say, unlockSound, writeAlarmChoice } from "@/features/tablet/alarm";
 import { loadAfresh } from "@/ui/loadAfresh";
-import { useTablet, useVisits } from "@/features/visit/VisitProvider";
+import { useTabletStorage, useTabletState } from "@/features/tablet/TabletProvider";
 import { Button, Dialog } from "@/ui";
 import { MenuButton } from "./MenuButton";
 import { turnTheme } from "./theme";
@@ -13,8 +13,8 @@ const ITEM =
 
 /** Who is signed in; theme, sounds, signing out. Fetched when it is first wanted, and open then. */
 export function Menu({ name, role, studioName }: { name: string; role: string; studioName: string }) {
-  const tablet = useTablet();
-  const { unsent } = useVisits();
+  const tablet = useTabletStorage();
+  const { unsent } = useTabletState();
   const [leaving, setLeaving] = useState<{ unsent: number; drafts: number } | null>(null);
   const [failed, setFailed] = useState(false);
   const [alarm, setAlarm] = useState(readAlarmChoice);

@@ -1,10 +1,10 @@
 "use client";
-import { useVisits } from "@/features/visit/VisitProvider";
+import { useTabletState } from "@/features/tablet/TabletProvider";
 import { Verdict } from "@/ui";
 
 /** What is not yet safe on the server, and whether the time is the server's. Quiet while all is well. */
 export function Safety() {
-  const { unsent, reach, clock, keeps, refused, visits } = useVisits();
+  const { unsent, reach, clock, keeps, refused, visits } = useTabletState();
   const words =
     reach === "signed out"
       ? `Signed out${unsent ? `, ${unsent} ${unsent === 1 ? "tap" : "taps"} kept here` : ""}`

@@ -3,7 +3,7 @@ import dynamic from "next/dynamic";
 import { useRouter } from "next/navigation";
 import { useEffect, useState } from "react";
 import { compareSurveys, eyesApart, lashCount, otherSide, SIDES, SLEEPS_ON, SPACINGS, type Side, type Survey } from "@/core/eye";
-import { useDraft } from "@/features/visit/useDraft";
+import { useDraft } from "@/features/tablet/useDraft";
 import { Button, Choice, LinkButton, Notice, SelectField, TextField } from "@/ui";
 import { saveSurvey } from "./actions";
 import { Differences } from "./Differences";

@@ -32,7 +32,7 @@ export async function TodayRoute({
   const time = (moment: Date) => formatIn(member.timeZone, moment, "HH:mm");
   const nowHour = hourIn(member.timeZone, now);
   const lineOf = ({ visit, findings, map, mayTakeLastMap, wish }: DayVisit): DayLine => {
-    const { state } = visit;
+    const { begunAt, finishedAt } = visit;
     const fromMin = minuteOf(visit.startsAt);
     const room = wish && roomWords(wish, nowHour);
     const bottle = wish && bottleWords(wish);
@@ -46,18 +46,15 @@ export async function TodayRoute({
       technicianName: visit.technicianName,
       chairId: visit.chairId,
       place: `${visit.roomName}, ${visit.chairName}`,
-      state: state.finishedAtMs !== null ? "done" : state.startedAtMs !== null ? "running" : "ahead",
+      state: finishedAt !== null ? "done" : begunAt !== null ? "running" : "ahead",
       fromMin,
       toMin: Math.max(fromMin + 10, fromMin + visit.minutes),
       minutes: visit.minutes,
-      really:
-        state.startedAtMs === null
-          ? null
-          : { from: time(new Date(state.startedAtMs)), to: state.finishedAtMs === null ? null : time(new Date(state.finishedAtMs)) },
+      really: begunAt === null ? null : { from: time(begunAt), to: finishedAt && time(finishedAt) },
       findings,
       map,
       mayTakeLastMap,
-      isWalkIn: !visit.keepsTime && state.finishedAtMs === null,
+      isWalkIn: !visit.keepsTime && finishedAt === null,
       wishes: [...(room ? [room] : []), ...(bottle ? [{ ...bottle, word: "" }] : [])].sort((a, b) => wishOrder[a.tone] - wishOrder[b.tone]),
     };
   };

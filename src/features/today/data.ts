@@ -29,15 +29,15 @@ export function dayPage(me: Member, day: string, now: Date) {
   return inStudio(me, async (tx) => {
     const rows = await visitsWhere(tx, { day: dayIn(me.timeZone, day), cancelled: true });
     const agreed = rows.filter(({ cancelledAt }) => cancelledAt === null);
-    const open = agreed.filter(({ state }) => state.finishedAtMs === null);
+    const open = agreed.filter(({ finishedAt }) => finishedAt === null);
     const facts = await careFactsOf(
       tx,
       me.timeZone,
       now,
-      open.map(({ clientId, id, startsAt, state }) => ({
+      open.map(({ clientId, id, startsAt, begunAt }) => ({
         clientId,
         visitId: id,
-        at: state.startedAtMs !== null || startsAt < now || day <= today ? now : startsAt,
+        at: begunAt !== null || startsAt < now || day <= today ? now : startsAt,
       })),
     );
     const [held] = await tx.select().from(policy);
@@ -49,7 +49,7 @@ export function dayPage(me: Member, day: string, now: Date) {
     const visits: DayVisit[] = [];
     for (const visit of agreed) {
       const at = open.indexOf(visit);
-      const wants = SET_SERVICES.includes(visit.service) && visit.state.startedAtMs === null && visit.mapId === null;
+      const wants = SET_SERVICES.includes(visit.service) && visit.begunAt === null && visit.mapId === null;
       visits.push({
         visit,
         findings: at < 0 ? [] : beforeTheVisit(standing(visit.service, facts[at]!, held!.document)),

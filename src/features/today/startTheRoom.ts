@@ -35,7 +35,7 @@ export async function startTheRoom(
   now: Date,
 ): Promise<Map<string, RoomWish>> {
   // Colour and lift want no adhesive of the room.
-  const ahead = visits.filter(({ state, service }) => state.startedAtMs === null && !isByProtocol(service));
+  const ahead = visits.filter(({ begunAt, service }) => begunAt === null && !isByProtocol(service));
   const bottles = await openBottles(tx);
   const [held] = await tx.select().from(policy);
   const knownBy = new Map<string, GlueKnowledge>();

@@ -9,7 +9,7 @@ import type { JudgedBottle } from "@/features/shelf/judged";
 import { fitnessWords } from "@/features/shelf/glueWords";
 import { Stopwatch } from "@/features/shelf/Stopwatch";
 import { Button, isTyping, Verdict } from "@/ui";
-import { readAlarmChoice, soundIsOpen } from "./alarm";
+import { readAlarmChoice, soundIsOpen } from "@/features/tablet/alarm";
 import { ChangeBottle } from "./ChangeBottle";
 import { BigClock } from "./BigClock";
 import { BrushCheck } from "./BrushCheck";
@@ -20,8 +20,8 @@ import { LedgerSheet } from "./LedgerSheet";
 import { LengthRows } from "./LengthRows";
 import { Pedals } from "./Pedals";
 import { useLedger } from "./useLedger";
-import { useVisitStore } from "./VisitProvider";
-import { useWakeLock } from "./useWakeLock";
+import { useTabletStore } from "@/features/tablet/TabletProvider";
+import { useWakeLock } from "@/features/tablet/useWakeLock";
 import type { VisitProps } from "./visitProps";
 
 /** Under way: one clock that fills the eye, the next tap, what has cured, the map in large figures. */
@@ -40,11 +40,11 @@ export function AtTheChair({
   readings: readonly AirAt[];
   judged: readonly JudgedBottle[];
 }) {
-  const store = useVisitStore();
+  const store = useTabletStore();
   const awake = useWakeLock(true);
-  const out = state.beads.at(-1);
+  const out = state.set.beads.at(-1);
   const beadIsOut = out !== undefined && out.endedAtMs === null;
-  const [wantsEnd, setWantsEnd] = useState(!beadIsOut && state.beads.length > 0);
+  const [wantsEnd, setWantsEnd] = useState(!beadIsOut && state.set.beads.length > 0);
   // With a bead out there is still placing to be done.
   const ending = wantsEnd && !beadIsOut;
   const end = () => {
@@ -54,17 +54,18 @@ export function AtTheChair({
   };
   const [looking, setLooking] = useState(false);
   const settings = useMemo(() => cureSettings(visit.policy), [visit.policy]);
-  const { law, waterHours, adhesive } = useMemo(() => glueInUse(visit, state.bottleId), [visit, state.bottleId]);
+  const { law, waterHours, adhesive } = useMemo(() => glueInUse(visit, state.set.bottleId), [visit, state.set.bottleId]);
   const ledger = useLedger(state, readings, nowMs, settings, law, waterHours);
-  const inUse = judged.find(({ bottle }) => bottle.id === state.bottleId);
+  const inUse = judged.find(({ bottle }) => bottle.id === state.set.bottleId);
 
   const shakeS = adhesive?.shakeSeconds ?? visit.policy.shakeSeconds;
   const shake = () => store.tap(visit.id, "shakeStarted", { durationS: shakeS });
-  const bead = () => store.tap(visit.id, "beadPlaced", { lifeS: beadLifeS(visit.policy.beadMinutes, air), air, bottleId: state.bottleId });
-  const undo = () => state.lastUndoable && store.tap(visit.id, "undone", { eventId: state.lastUndoable.id });
+  const bead = () =>
+    store.tap(visit.id, "beadPlaced", { lifeS: beadLifeS(visit.policy.beadMinutes, air), air, bottleId: state.set.bottleId });
+  const undo = () => state.head.lastUndoable && store.tap(visit.id, "undone", { eventId: state.head.lastUndoable.id });
   const timed = (seconds: number) =>
-    air && state.bottleId && seconds >= 0.1 && seconds <= 60
-      ? void store.tap(visit.id, "setTested", { seconds, air, bottleId: state.bottleId })
+    air && state.set.bottleId && seconds >= 0.1 && seconds <= 60
+      ? void store.tap(visit.id, "setTested", { seconds, air, bottleId: state.set.bottleId })
       : undefined;
 
   const press = useEffectEvent((event: KeyboardEvent) => {
@@ -107,7 +108,7 @@ export function AtTheChair({
             name: `${inUse.bottle.adhesive.name}, lot ${inUse.bottle.lot}`,
           }
         : null,
-      shakenS: state.shakenAtMs === null || nowMs === null ? null : (nowMs - state.shakenAtMs) / 1000,
+      shakenS: state.set.shakenAtMs === null || nowMs === null ? null : (nowMs - state.set.shakenAtMs) / 1000,
       bead: out && beadIsOut && nowMs !== null ? { ageS: (nowMs - out.placedAtMs) / 1000, lifeS: out.lifeS } : null,
       seat: visit.seat,
     };
@@ -131,30 +132,30 @@ export function AtTheChair({
           <>
             <BigClock state={state} nowMs={nowMs} />
             <div className="mt-4 flex flex-wrap gap-3">
-              <Button tone={state.beads.length === 0 && !state.shake ? "ivy" : "line"} size="bed" onClick={() => void shake()}>
+              <Button tone={state.set.beads.length === 0 && !state.set.shake ? "ivy" : "line"} size="bed" onClick={() => void shake()}>
                 Shake {shakeS} s
               </Button>
-              <Button tone={state.beads.length > 0 || state.shake ? "ivy" : "line"} size="bed" onClick={() => void bead()}>
-                {state.beads.length === 0 ? "First bead" : "New bead"}
+              <Button tone={state.set.beads.length > 0 || state.set.shake ? "ivy" : "line"} size="bed" onClick={() => void bead()}>
+                {state.set.beads.length === 0 ? "First bead" : "New bead"}
               </Button>
-              <Button tone="plain" size="bed" disabled={!state.lastUndoable} onClick={() => void undo()}>
+              <Button tone="plain" size="bed" disabled={!state.head.lastUndoable} onClick={() => void undo()}>
                 Take back
               </Button>
             </div>
             <p className="mt-3 text-[0.9375rem] text-ink-2">
-              {visit.bottleNames[state.bottleId ?? ""] ? `${visit.bottleNames[state.bottleId ?? ""]}. ` : ""}
+              {visit.bottleNames[state.set.bottleId ?? ""] ? `${visit.bottleNames[state.set.bottleId ?? ""]}. ` : ""}
               {air
                 ? `Air ${air.temperatureC.toFixed(1)} °C, ${Math.round(air.relativeHumidity * 100)} %: a bead keeps ${formatClock(beadLifeS(visit.policy.beadMinutes, air))}`
                 : "No fresh reading of the air: a bead is given the studio's full time"}
               {held ? `, a lash is held ${held.seconds.toFixed(0)} s.` : "."}{" "}
               {held?.tooSlow ? <Verdict tone="look">Over 8 s: change the air or the bottle.</Verdict> : null}
-              {judged.length > 0 ? <ChangeBottle visitId={visit.id} judged={judged} bottleId={state.bottleId} /> : null}
+              {judged.length > 0 ? <ChangeBottle visitId={visit.id} judged={judged} bottleId={state.set.bottleId} /> : null}
             </p>
-            {state.beads.length > 0 ? (
+            {state.set.beads.length > 0 ? (
               <BrushCheck
                 state={state}
                 rate={rate}
-                due={state.checkDueSinceMs !== null}
+                due={state.set.checkDueSinceMs !== null}
                 onCheck={(counted) => void store.tap(visit.id, "checked", counted ?? { off: null, of: null })}
                 onWillNotGrab={() => setLooking(true)}
               />
@@ -163,14 +164,14 @@ export function AtTheChair({
               <Button tone="line" size="bedNarrow" onClick={end}>
                 Dry and finish
               </Button>
-              <Stopwatch keyName="T" label="Time a lash" size="bedNarrow" onTime={timed} disabled={!air || !state.bottleId} />
+              <Stopwatch keyName="T" label="Time a lash" size="bedNarrow" onTime={timed} disabled={!air || !state.set.bottleId} />
               <Button tone="plain" size="bedNarrow" onClick={() => setLooking(true)}>
                 It will not grab
               </Button>
             </div>
-            {state.tests.length > 0 ? (
+            {state.set.tests.length > 0 ? (
               <p className="mt-2 text-[0.9375rem] text-ink-2">
-                Timed here: {state.tests.map(({ seconds }) => `${seconds.toFixed(1)} s`).join(", ")}.
+                Timed here: {state.set.tests.map(({ seconds }) => `${seconds.toFixed(1)} s`).join(", ")}.
               </p>
             ) : null}
           </>
@@ -189,9 +190,9 @@ export function AtTheChair({
       {visit.map ? (
         <LengthRows
           map={visit.map}
-          placed={state.zones}
+          placed={state.set.zones}
           onPlace={(side, layer, zone) => {
-            const done = state.zones.find((one) => one.side === side && one.layer === layer && one.zone === zone);
+            const done = state.set.zones.find((one) => one.side === side && one.layer === layer && one.zone === zone);
             void (done
               ? store.tap(visit.id, "undone", { eventId: done.eventId })
               : store.tap(visit.id, "zonePlaced", { side, layer, zone }));

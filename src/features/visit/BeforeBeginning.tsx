@@ -11,9 +11,9 @@ import { BottleChoice } from "./BottleChoice";
 import { LengthRows } from "./LengthRows";
 import { PlaceOfVisit } from "./PlaceOfVisit";
 import { reasonDraft } from "./LateReason";
-import { useDraft } from "./useDraft";
+import { useDraft } from "@/features/tablet/useDraft";
 import type { VisitProps } from "./visitProps";
-import { useVisitStore } from "./VisitProvider";
+import { useTabletStore } from "@/features/tablet/TabletProvider";
 
 /** What the bottle that is chosen adds to what stands: its age, judged here at once and by the server once more. */
 function withBottle(
@@ -57,7 +57,7 @@ export function BeforeBeginning({
   air: Air | null;
   onBottle: (id: string) => void;
 }) {
-  const store = useVisitStore();
+  const store = useTabletStore();
   const { keep } = useDraft(reasonDraft(visit.id));
   const [reason, setReason] = useState(visit.reason);
   const [busy, setBusy] = useState(false);

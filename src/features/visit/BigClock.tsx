@@ -1,5 +1,6 @@
 import { formatClock } from "@/core/units";
-import { visitClocks, type Clock, type VisitState } from "@/core/visit";
+import type { Clock } from "@/core/clock";
+import { visitClocks, type VisitState } from "@/core/visit";
 import { Verdict, cx, type Tone } from "@/ui";
 
 const LABELS: Record<Clock["state"], string> = {
@@ -16,7 +17,7 @@ export function BigClock({ state, nowMs }: { state: VisitState; nowMs: number | 
   const clocks = nowMs === null ? [] : visitClocks(state, nowMs);
   const clock = clocks.find(({ kind }) => kind === "shake") ?? clocks.find(({ kind }) => kind === "bead");
   if (!clock)
-    return <p className="py-8 font-serif text-3xl">{state.beads.length === 0 ? "Shake, then the first bead" : "No bead is out"}</p>;
+    return <p className="py-8 font-serif text-3xl">{state.set.beads.length === 0 ? "Shake, then the first bead" : "No bead is out"}</p>;
   const words =
     clock.kind === "shake"
       ? clock.state === "done"

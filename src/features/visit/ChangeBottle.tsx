@@ -5,11 +5,11 @@ import { newId } from "@/ui/newId";
 import type { JudgedBottle } from "@/features/shelf/judged";
 import { changeBottle } from "./actions";
 import { BottleChoice } from "./BottleChoice";
-import { useVisitStore } from "./VisitProvider";
+import { useTabletStore } from "@/features/tablet/TabletProvider";
 
 /** Another bottle while the visit runs: asked at the door like a beginning; without a server the tap is kept and judged later. */
 export function ChangeBottle({ visitId, judged, bottleId }: { visitId: string; judged: readonly JudgedBottle[]; bottleId: string | null }) {
-  const store = useVisitStore();
+  const store = useTabletStore();
   const [open, setOpen] = useState(false);
   const [picked, setPicked] = useState<string | null>(null);
   const [reason, setReason] = useState("");

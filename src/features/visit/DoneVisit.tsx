@@ -15,8 +15,8 @@ import type { VisitProps } from "./visitProps";
 /** A visit as it was kept, with what the client takes home. */
 export function DoneVisit({ visit, state, readings }: { visit: VisitProps; state: VisitState; readings: readonly AirAt[] }) {
   const settings = useMemo(() => cureSettings(visit.policy), [visit.policy]);
-  const { law, waterHours } = useMemo(() => glueInUse(visit, state.bottleId), [visit, state.bottleId]);
-  const ledger = useLedger(state, readings, state.finishedAtMs, settings, law, waterHours);
+  const { law, waterHours } = useMemo(() => glueInUse(visit, state.set.bottleId), [visit, state.set.bottleId]);
+  const ledger = useLedger(state, readings, state.head.finishedAtMs, settings, law, waterHours);
   const waterMs = visitWaterFromMs(state, settings, waterHours);
   const moment = new Intl.DateTimeFormat("en-GB", { weekday: "long", hour: "2-digit", minute: "2-digit", timeZone: visit.timeZone });
   return (

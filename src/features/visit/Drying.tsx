@@ -4,7 +4,7 @@ import { FINISH_IDS, FINISH_LABELS, type CureLedger, type FinishFigures, type Fi
 import { formatClock } from "@/core/units";
 import type { VisitState } from "@/core/visit";
 import { Button, Verdict } from "@/ui";
-import { tell } from "./alarm";
+import { tell } from "@/features/tablet/alarm";
 import { EyesClock } from "./EyesClock";
 
 /** The end of a set: how it is finished, how long the eyes stay shut, and the last question. */
@@ -46,9 +46,9 @@ export function Drying({
           return (
             <Button
               key={id}
-              tone={state.finish?.method === id ? "ivy" : "line"}
+              tone={state.set.finish?.method === id ? "ivy" : "line"}
               size="bed"
-              aria-pressed={state.finish?.method === id}
+              aria-pressed={state.set.finish?.method === id}
               disabled={leftS > 0}
               onClick={() => onFinish(id)}
             >

@@ -20,7 +20,7 @@ export function KeptVisit({
   const clock = new Intl.DateTimeFormat("en-GB", { hour: "2-digit", minute: "2-digit", timeZone: timeZone });
   const airWords = (air: Air | null) =>
     air ? `${air.temperatureC.toFixed(1)} °C, ${Math.round(air.relativeHumidity * 100)} %` : "no reading";
-  const brushed = state.checks.reduce((sum, { brush }) => ({ off: sum.off + (brush?.off ?? 0), of: sum.of + (brush?.of ?? 0) }), {
+  const brushed = state.set.checks.reduce((sum, { brush }) => ({ off: sum.off + (brush?.off ?? 0), of: sum.of + (brush?.of ?? 0) }), {
     off: 0,
     of: 0,
   });
@@ -30,36 +30,36 @@ export function KeptVisit({
       <dl className="mt-4 grid grid-cols-[auto_1fr] gap-x-6 gap-y-1.5">
         <dt className="text-ink-2">From, to</dt>
         <dd>
-          {clock.format(state.startedAtMs!)} to {clock.format(state.finishedAtMs!)},{" "}
-          {Math.round((state.finishedAtMs! - state.startedAtMs!) / 60_000)} minutes
+          {clock.format(state.head.startedAtMs!)} to {clock.format(state.head.finishedAtMs!)},{" "}
+          {Math.round((state.head.finishedAtMs! - state.head.startedAtMs!) / 60_000)} minutes
         </dd>
         <dt className="text-ink-2">Air at the start</dt>
-        <dd>{airWords(state.startAir)}</dd>
+        <dd>{airWords(state.head.startAir)}</dd>
         <dt className="text-ink-2">Bottle</dt>
-        <dd>{bottleNames[state.bottleId ?? ""] ?? <Verdict tone="look">not written down</Verdict>}</dd>
+        <dd>{bottleNames[state.set.bottleId ?? ""] ?? <Verdict tone="look">not written down</Verdict>}</dd>
         {eyes ? (
           <>
             <dt className="text-ink-2">Eyes opened</dt>
             <dd>
-              {formatClock(eyes.sinceS)} after the last lash{state.finish ? `, ${FINISH_LABELS[state.finish.method]}` : ""}{" "}
+              {formatClock(eyes.sinceS)} after the last lash{state.set.finish ? `, ${FINISH_LABELS[state.set.finish.method]}` : ""}{" "}
               {eyes.may ? <Verdict tone="good">cured</Verdict> : <Verdict tone="look">before the cure was there</Verdict>}
             </dd>
           </>
         ) : null}
-        {state.checks.length > 0 ? (
+        {state.set.checks.length > 0 ? (
           <>
             <dt className="text-ink-2">Brushed, eyes seen closed</dt>
             <dd>
-              {state.checks.length} {state.checks.length === 1 ? "time" : "times"}
+              {state.set.checks.length} {state.set.checks.length === 1 ? "time" : "times"}
               {brushed.of > 0 ? `, ${brushed.off} of ${brushed.of} came off` : ""}
             </dd>
           </>
         ) : null}
-        {state.tests.length > 0 ? (
+        {state.set.tests.length > 0 ? (
           <>
             <dt className="text-ink-2">Set tests</dt>
             <dd>
-              {state.tests
+              {state.set.tests
                 .map(
                   (test) => `${test.seconds.toFixed(1)} s at ${Math.round(test.air.relativeHumidity * 100)} %, ${clock.format(test.atMs)}`,
                 )
@@ -69,9 +69,11 @@ export function KeptVisit({
         ) : null}
       </dl>
       <h3 className="mt-6 text-xl">
-        {state.beads.length === 0 ? "No bead was put out" : `${state.beads.length} ${state.beads.length === 1 ? "bead" : "beads"}`}
+        {state.set.beads.length === 0
+          ? "No bead was put out"
+          : `${state.set.beads.length} ${state.set.beads.length === 1 ? "bead" : "beads"}`}
       </h3>
-      {state.beads.length > 0 ? (
+      {state.set.beads.length > 0 ? (
         <table className="mt-1 w-full text-[0.9375rem]">
           <thead>
             <tr className="text-left text-sm text-ink-2">
@@ -83,7 +85,7 @@ export function KeptVisit({
             </tr>
           </thead>
           <tbody>
-            {state.beads.map((bead) => {
+            {state.set.beads.map((bead) => {
               const used = ((bead.endedAtMs ?? bead.placedAtMs) - bead.placedAtMs) / 1000;
               return (
                 <tr key={bead.eventId} className="border-t border-line">

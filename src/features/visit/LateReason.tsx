@@ -1,7 +1,7 @@
 "use client";
 import { useEffect } from "react";
 import { giveReason } from "./actions";
-import { useDraft } from "./useDraft";
+import { useDraft } from "@/features/tablet/useDraft";
 
 /** Where a reason waits that was written while no server was in reach. */
 export const reasonDraft = (visitId: string) => `reason ${visitId}`;

@@ -37,7 +37,7 @@ export async function VisitRoute({ visitId }: { visitId: string }) {
       marks={page.marks}
       reason={visit.askReason}
       cancelled={visit.cancelledAt && { why: visit.cancelledWhy }}
-      events={visit.events}
+      events={page.events}
       bottles={bottles}
       bottleNames={Object.fromEntries(names)}
       air={air}

@@ -4,7 +4,6 @@ import { useEffect, useMemo, useState } from "react";
 import { freshAir, type Air } from "@/core/air";
 import { stopsOf } from "@/core/care";
 import { serviceOf } from "@/core/service";
-import { visitState } from "@/core/visit";
 import { Findings, Standing } from "@/features/care/Standing";
 import { useRooms } from "@/features/live/LiveProvider";
 import { useTrail } from "@/features/live/useTrail";
@@ -17,10 +16,11 @@ import { knotsOf } from "./knotsOf";
 import { LastMap } from "./LastMap";
 import { LateReason } from "./LateReason";
 import { Marks } from "./Marks";
+import { PassedOver } from "./PassedOver";
 import { PlaceOfVisit } from "./PlaceOfVisit";
 import { VisitHeading } from "./VisitHeading";
 import type { VisitProps } from "./visitProps";
-import { useNow, useVisits, useVisitStore } from "./VisitProvider";
+import { useNow, useTabletState, useVisitFold } from "@/features/tablet/TabletProvider";
 
 // What a visit came to is read when it is over: fetched while it runs, so that it is there without a network too.
 const fetchDone = () => import("./DoneVisit").then((module) => module.DoneVisit);
@@ -28,13 +28,10 @@ const DoneVisit = dynamic(fetchDone);
 
 /** The visit: to begin, at the chair, or as it was kept. */
 export function VisitWorkspace(visit: VisitProps) {
-  const store = useVisitStore();
-  const { events, reach } = useVisits();
+  const { reach } = useTabletState();
   const now = useNow();
-  useEffect(() => store.adopt(visit.events), [store, visit.events]);
-  const own = events.get(visit.id) ?? visit.events;
-  const state = useMemo(() => visitState(own), [own]);
-  const running = state.startedAtMs !== null && state.finishedAtMs === null;
+  const { state, passedOver } = useVisitFold(visit.id, visit.events);
+  const running = state.head.startedAtMs !== null && state.head.finishedAtMs === null;
   useEffect(() => {
     if (running) void fetchDone().catch(() => undefined);
   }, [running]);
@@ -54,20 +51,21 @@ export function VisitWorkspace(visit: VisitProps) {
     [visit.bottles, visit.knowledge, air, visit.roomVolumeM3, visit.technique, visit.today],
   );
   const [picked, setPicked] = useState<string | null>(null);
-  const bottleId = state.bottleId ?? picked ?? judged[0]?.bottle.id ?? null;
+  const bottleId = state.set.bottleId ?? picked ?? judged[0]?.bottle.id ?? null;
 
   return (
     <div className="pt-3">
       <VisitHeading visit={visit} service={serviceOf(visit.service).label} />
       <Knots knots={knotsOf({ hasMap: visit.map !== null, asked: visit.care.consultation?.isOfToday ?? false }, state)} />
       <Marks marks={visit.marks} />
-      {state.startedAtMs !== null ? <LateReason visitId={visit.id} reach={reach} /> : null}
-      {state.startedAtMs !== null && visit.reason ? (
+      <PassedOver count={passedOver} />
+      {state.head.startedAtMs !== null ? <LateReason visitId={visit.id} reach={reach} /> : null}
+      {state.head.startedAtMs !== null && visit.reason ? (
         <p className="text-[0.9375rem] text-ink-2">
           <Verdict tone="look">Asked first</Verdict>, goes ahead because: <bdi>{visit.reason}</bdi>
         </p>
       ) : null}
-      {state.startedAtMs !== null && state.finishedAtMs === null && stopsOf(visit.care.findings).length > 0 ? (
+      {state.head.startedAtMs !== null && state.head.finishedAtMs === null && stopsOf(visit.care.findings).length > 0 ? (
         <Notice tone="stop" title="Something stands against it now" className="mt-2 max-w-2xl">
           <Findings findings={stopsOf(visit.care.findings)} />
         </Notice>
@@ -78,7 +76,7 @@ export function VisitWorkspace(visit: VisitProps) {
           {visit.cancelled.why}. Take it up again on its day.
           <PlaceOfVisit visit={visit} />
         </Notice>
-      ) : state.startedAtMs === null ? (
+      ) : state.head.startedAtMs === null ? (
         visit.map ? (
           <BeforeBeginning visit={visit} judged={judged} bottleId={bottleId} air={air} onBottle={setPicked} />
         ) : (

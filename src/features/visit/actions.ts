@@ -134,7 +134,7 @@ async function knownMap(tx: StudioTransaction, clientId: string, mapId: string, 
 export const takeLastMap = action({ input: z.strictObject({ visitId: z.uuid() }) }, async (me, { visitId }) => {
   await inStudio(me, async (tx) => {
     const row = await knownVisit(tx, visitId);
-    if (row.state.startedAtMs !== null) throw new Refusal("This visit has begun; its map stands.");
+    if (row.begunAt !== null) throw new Refusal("This visit has begun; its map stands.");
     const last = await lastMapOf(tx, row.clientId, row.id);
     if (!last) throw new Refusal("This client has not worn a map yet. Plan one.");
     await tx.update(visit).set(last).where(eq(visit.id, visitId));

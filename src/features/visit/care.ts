@@ -14,13 +14,13 @@ import type { VisitRow } from "./data";
 export async function careOf(
   tx: StudioTransaction,
   me: Pick<Member, "timeZone">,
-  row: Pick<VisitRow, "id" | "clientId" | "clientName" | "service" | "startsAt" | "state" | "askReason" | "askKeys">,
+  row: Pick<VisitRow, "id" | "clientId" | "clientName" | "service" | "startsAt" | "begunAt" | "finishedAt" | "askReason" | "askKeys">,
   now: Date,
 ): Promise<CareProps> {
   const { clientId, clientName, service } = row;
   // A visit of another day is judged as of then; one that is begun, or due today, as of now.
-  const later = row.state.startedAtMs === null && todayIn(me.timeZone, row.startsAt) > todayIn(me.timeZone, now);
-  const at = row.state.finishedAtMs !== null ? new Date(row.state.startedAtMs ?? row.startsAt) : later ? row.startsAt : now;
+  const later = row.begunAt === null && todayIn(me.timeZone, row.startsAt) > todayIn(me.timeZone, now);
+  const at = row.finishedAt !== null ? (row.begunAt ?? row.startsAt) : later ? row.startsAt : now;
   const facts = await careFacts(tx, me.timeZone, now, { clientId, at, visitId: row.id });
   const [held] = await tx.select().from(policy);
   const rules = held!.document;

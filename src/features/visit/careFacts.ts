@@ -108,12 +108,12 @@ export async function careFacts(tx: StudioTransaction, timeZone: string, now: Da
 }
 
 /** What was done at a visit; or, where it is still to come, what will have been. */
-function pastOf({ service, state, startsAt, minutes }: VisitRow, now: Date): PastService[] {
-  const done = pastService(service, state);
+function pastOf({ service, putOnAt, stopped, finishedAt, startsAt, minutes }: VisitRow, now: Date): PastService[] {
+  const done = pastService(service, { putOnAtMs: putOnAt?.getTime() ?? null, stopped });
   if (done) return [done];
   const endsMs = startsAt.getTime() + minutes * 60_000;
   const { label, counts } = serviceOf(service);
-  return state.finishedAtMs === null && endsMs > now.getTime()
+  return finishedAt === null && endsMs > now.getTime()
     ? [{ label, treated: counts, atMs: endsMs, fromMs: startsAt.getTime(), stopped: null, standing: "agreed" }]
     : [];
 }

@@ -1,12 +1,15 @@
 import "server-only";
-import { and, asc, desc, eq, gte, inArray, isNotNull, isNull, lt, ne, sql } from "drizzle-orm";
+import { and, asc, desc, eq, gte, inArray, isNotNull, isNull, lt, ne } from "drizzle-orm";
 import type { LashMap } from "@/core/map";
-import { visitState, type KeptEvent, type VisitState } from "@/core/visit";
+import type { StopKind } from "@/core/care";
+import { EMPTY_VISIT, type KeptEvent, type VisitState } from "@/core/visit";
 import type { ServiceId } from "@/core/service";
-import { chair, client, lashMapRevision, member as memberTable, room, visit, visitEvent, visitMark } from "@/db/schema";
+import { keptEvents, writeOutcomes } from "@/db/outcomes/writeOutcomes";
+import { chair, client, lashMapRevision, member as memberTable, room, visit, visitMark, visitOutcome } from "@/db/schema";
 import type { StudioTransaction } from "@/server/inStudio";
+import type { Member } from "@/server/member";
 
-/** An agreed visit with what its events say of it. */
+/** An agreed visit with what it came to. */
 export type VisitRow = {
   readonly id: string;
   readonly clientId: string;
@@ -30,19 +33,27 @@ export type VisitRow = {
   readonly askReason: string;
   readonly askKeys: readonly string[];
   readonly map: LashMap | null;
-  readonly state: VisitState;
-  readonly events: readonly KeptEvent[];
+  readonly begunAt: Date | null;
+  readonly finishedAt: Date | null;
+  /** From when the days to the next service count; null where nothing was put on. */
+  readonly putOnAt: Date | null;
+  readonly stopped: StopKind | null;
 };
+/** The same with what its events fold into. */
+export type FullVisit = VisitRow & { readonly state: VisitState };
 
 type Where = { day?: { from: Date; to: Date }; clientIds?: readonly string[]; visitId?: string; cancelled?: boolean };
 
-/** Visits of a day, of clients, or one alone, earliest first, each with its map and events; cancelled ones only where asked for. */
-export async function visitsWhere(
-  tx: StudioTransaction,
-  { day, clientIds, visitId, cancelled = visitId !== undefined }: Where,
-): Promise<VisitRow[]> {
-  const rows = await tx
+/** Visits of a day, of clients, or one alone, earliest first, each with its map and what it came to; cancelled ones only where asked for. */
+export async function visitsWhere(tx: StudioTransaction, where: Where): Promise<VisitRow[]> {
+  const rows = await readVisits(tx, where);
+  return (await catchUp(tx, rows)) ? readVisits(tx, where) : rows;
+}
+
+function readVisits(tx: StudioTransaction, { day, clientIds, visitId, cancelled = visitId !== undefined }: Where) {
+  return tx
     .select({
+      studioId: visit.studioId,
       id: visit.id,
       clientId: visit.clientId,
       clientName: client.name,
@@ -64,12 +75,19 @@ export async function visitsWhere(
       askReason: visit.askReason,
       askKeys: visit.askKeys,
       map: lashMapRevision.document,
+      lastSeq: visit.lastSeq,
+      throughSeq: visitOutcome.throughSeq,
+      begunAt: visitOutcome.begunAt,
+      finishedAt: visitOutcome.finishedAt,
+      putOnAt: visitOutcome.putOnAt,
+      stopped: visitOutcome.stopped,
     })
     .from(visit)
     .innerJoin(client, and(eq(client.studioId, visit.studioId), eq(client.id, visit.clientId)))
     .innerJoin(memberTable, and(eq(memberTable.studioId, visit.studioId), eq(memberTable.id, visit.technicianId)))
     .innerJoin(room, and(eq(room.studioId, visit.studioId), eq(room.id, visit.roomId)))
     .innerJoin(chair, and(eq(chair.studioId, visit.studioId), eq(chair.id, visit.chairId)))
+    .leftJoin(visitOutcome, and(eq(visitOutcome.studioId, visit.studioId), eq(visitOutcome.visitId, visit.id)))
     .leftJoin(
       lashMapRevision,
       and(
@@ -88,33 +106,52 @@ export async function visitsWhere(
       ),
     )
     .orderBy(asc(visit.startsAt), asc(chair.name));
-  const events = await eventsOf(
-    tx,
-    rows.map((row) => row.id),
-  );
-  return rows.map((row) => {
-    const own = events.get(row.id) ?? [];
-    return { ...row, events: own, state: visitState(own) };
-  });
 }
 
-async function eventsOf(tx: StudioTransaction, visitIds: string[]): Promise<Map<string, KeptEvent[]>> {
-  const found = new Map<string, KeptEvent[]>();
-  if (visitIds.length === 0) return found;
-  const rows = await tx.select().from(visitEvent).where(inArray(visitEvent.visitId, visitIds)).orderBy(asc(visitEvent.at));
-  for (const row of rows) {
-    const kept = {
-      id: row.id,
-      visitId: row.visitId,
-      at: row.at.toISOString(),
-      clock: row.clock,
-      type: row.type,
-      payload: row.payload,
-      serverTime: row.serverTime.toISOString(),
-    } as KeptEvent;
-    found.set(row.visitId, [...(found.get(row.visitId) ?? []), kept]);
-  }
-  return found;
+/** The same, each with what its events fold into. */
+export async function visitsInFull(tx: StudioTransaction, where: Where): Promise<FullVisit[]> {
+  const rows = await visitsWhere(tx, where);
+  const states = await statesOf(
+    tx,
+    rows.map(({ id }) => id),
+  );
+  return rows.map((row) => ({ ...row, state: states.get(row.id) ?? EMPTY_VISIT }));
+}
+
+/** States as they are kept, by visit; one of an older version is folded anew. */
+async function statesOf(tx: StudioTransaction, visitIds: readonly string[]): Promise<Map<string, VisitState>> {
+  if (visitIds.length === 0) return new Map();
+  const kept = await tx
+    .select({ studioId: visitOutcome.studioId, id: visitOutcome.visitId, state: visitOutcome.state })
+    .from(visitOutcome)
+    .where(inArray(visitOutcome.visitId, [...visitIds]));
+  const older = kept.filter(({ state }) => state === null);
+  const anew = await writeOutcomes(
+    tx,
+    older[0]?.studioId ?? "",
+    older.map(({ id }) => id),
+  );
+  return new Map(kept.map(({ id, state }) => [id, state ?? anew.get(id) ?? EMPTY_VISIT]));
+}
+
+type MayBeBehind = { readonly studioId: string; readonly id: string; readonly lastSeq: number; readonly throughSeq: number | null };
+
+/** A copy of the app from before the projection may have written events without it: then it is written here. Says whether it was. */
+export async function catchUp(tx: StudioTransaction, rows: readonly MayBeBehind[]): Promise<boolean> {
+  const behind = rows.filter(({ lastSeq, throughSeq }) => lastSeq !== (throughSeq ?? 0));
+  if (behind.length === 0) return false;
+  await writeOutcomes(
+    tx,
+    behind[0]!.studioId,
+    behind.map(({ id }) => id),
+  );
+  return true;
+}
+
+/** A visit's events, those after a number where one is named. */
+export async function eventsOf(tx: StudioTransaction, me: Pick<Member, "studioId">, visitId: string, after = 0): Promise<KeptEvent[]> {
+  const events = await keptEvents(tx, me.studioId, [visitId], after);
+  return events.get(visitId)!.map(({ memberId: _, ...event }) => event);
 }
 
 /** Readings from a little before the start: the first lash stands in air that was read before it. */
@@ -129,17 +166,21 @@ export async function marksOf(tx: StudioTransaction, visitId: string) {
     .orderBy(asc(visitMark.createdAt));
 }
 
-/** Nobody has taken the event back: for whoever asks the table itself, where an undo is an event of its own. */
-export const notTakenBack = sql`not exists (select from studio.visit_event u
-  where u.studio_id = ${visitEvent.studioId} and u.type = 'undone' and u.about = ${visitEvent.id})`;
-
 /** The map a client wore last, and which save of it; null where they have worn none. */
 export async function lastMapOf(tx: StudioTransaction, clientId: string, exceptVisitId: string) {
   const [worn] = await tx
     .select({ mapId: visit.mapId, mapRevision: visit.mapRevision })
     .from(visit)
-    .innerJoin(visitEvent, and(eq(visitEvent.studioId, visit.studioId), eq(visitEvent.visitId, visit.id), eq(visitEvent.type, "started")))
-    .where(and(eq(visit.clientId, clientId), ne(visit.id, exceptVisitId), isNotNull(visit.mapId), isNull(visit.withdrawnAt), notTakenBack))
+    .innerJoin(visitOutcome, and(eq(visitOutcome.studioId, visit.studioId), eq(visitOutcome.visitId, visit.id)))
+    .where(
+      and(
+        eq(visit.clientId, clientId),
+        ne(visit.id, exceptVisitId),
+        isNotNull(visit.mapId),
+        isNull(visit.withdrawnAt),
+        isNotNull(visitOutcome.begunAt),
+      ),
+    )
     .orderBy(desc(visit.startsAt))
     .limit(1);
   return worn?.mapId && worn.mapRevision ? { mapId: worn.mapId, mapRevision: worn.mapRevision } : null;

@@ -8,14 +8,14 @@ import { sensorsNow } from "@/features/air/newestAir";
 import { usedBottles } from "@/features/shelf/bottles";
 import { glueKnowledge } from "@/features/shelf/knowledge";
 import type { StudioTransaction } from "@/server/inStudio";
-import { READ_BEFORE_MS, type VisitRow } from "./data";
+import { READ_BEFORE_MS, type FullVisit } from "./data";
 import { glueInUse } from "./glueInUse";
 
 /**
  * When the eyes of a visit may open as it looks now, ms: the later end of the estimate, by the readings of its room since
  * the last lash. Null while placing goes on, or before anything was placed.
  */
-export async function eyesMayAtMs(tx: StudioTransaction, { roomId, technicianId, state }: VisitRow, now: Date): Promise<number | null> {
+export async function eyesMayAtMs(tx: StudioTransaction, { roomId, technicianId, state }: FullVisit, now: Date): Promise<number | null> {
   if (!isDrying(state)) return null;
   const nowMs = now.getTime();
   const placings = placingsOf(state, nowMs);
@@ -23,9 +23,9 @@ export async function eyesMayAtMs(tx: StudioTransaction, { roomId, technicianId,
   const [held] = await tx.select().from(policy);
   const readings = await airByMinute(tx, await sensorsNow(tx, roomId), new Date(lastMs - READ_BEFORE_MS), now);
   const glue = { bottlesUsed: await usedBottles(tx, [state]), knowledge: await glueKnowledge(tx, technicianId) };
-  const { law } = glueInUse(glue, state.bottleId);
+  const { law } = glueInUse(glue, state.set.bottleId);
   // Earlier lashes are ahead of the last one, which the eyes wait for.
   const last = placings.filter(({ atMs }) => atMs === lastMs);
-  const { eyes } = cureLedger(last, readings, nowMs, cureSettings(held!.document), { law, finish: state.finish });
+  const { eyes } = cureLedger(last, readings, nowMs, cureSettings(held!.document), { law, finish: state.set.finish });
   return eyes ? nowMs + eyes.leftHighS * 1000 : null;
 }

@@ -1,79 +1,72 @@
 import "server-only";
 import { and, eq, inArray, isNotNull } from "drizzle-orm";
 import { asksOf, isCovered, stopsOf, type CareFinding } from "@/core/care";
-import type { VisitEvent } from "@/core/visit";
+import { readEvent, type Tap, type VisitEvent, type VisitState } from "@/core/visit";
 import { bottle, incident, setTest, visit, visitEvent, visitMark } from "@/db/schema";
 import { inStudio, type StudioTransaction } from "@/server/inStudio";
 import type { Member } from "@/server/member";
+import { appendEvents, lockVisits } from "./appendEvents";
 import { visitsWhere, type VisitRow } from "./data";
 import { batchesAsProducts, bottlesAsProducts, standingFor } from "./door";
 
-/** What came of handing in events: all kept, or one names a visit that is not here. */
+/** What came of handing in taps: all kept, or some name a visit that is not here. */
 export async function keepEvents(
   me: Member,
-  events: readonly VisitEvent[],
-): Promise<{ kept: { id: string; serverTime: string }[]; unknown: string[] }> {
+  taps: readonly Tap[],
+): Promise<{ kept: { id: string; serverTime: string; seq: number }[]; unknown: string[] }> {
   return inStudio(me, async (tx) => {
-    const visitIds = [...new Set(events.map((event) => event.visitId))];
-    const known = new Set((await tx.select({ id: visit.id }).from(visit).where(inArray(visit.id, visitIds))).map((row) => row.id));
-    const mine = events.filter((event) => known.has(event.visitId));
-    if (mine.length > 0) {
-      // A visit that was taken back as a mistake, and yet was worked at, is there again; its time may be another's by now.
+    const visitIds = [...new Set(taps.map((tap) => tap.visitId))];
+    const known = await lockVisits(tx, visitIds);
+    const own = taps.filter((tap) => known.has(tap.visitId));
+    // A visit that was taken back as a mistake, and yet was worked at, is there again; its time may be another's by now.
+    if (own.length > 0)
       await tx
         .update(visit)
         .set({ withdrawnAt: null, keepsTime: false })
         .where(and(inArray(visit.id, [...known]), isNotNull(visit.withdrawnAt)));
-      const fresh = await tx
-        .insert(visitEvent)
-        .values(
-          mine.map((event) => ({
-            studioId: me.studioId,
-            visitId: event.visitId,
-            id: event.id,
-            at: new Date(event.at),
-            clock: event.clock,
-            type: event.type,
-            payload: event.payload,
-            memberId: me.id,
-          })),
-        )
-        .onConflictDoNothing()
-        .returning({ id: visitEvent.id });
-      const isFresh = new Set(fresh.map(({ id }) => id));
-      await keepTests(tx, me, mine);
-      await afterEvents(
-        tx,
-        me,
-        mine.filter(({ id }) => isFresh.has(id)),
-      );
-    }
-    const stored = await tx
-      .select({ id: visitEvent.id, serverTime: visitEvent.serverTime })
-      .from(visitEvent)
-      .where(
-        inArray(
-          visitEvent.id,
-          events.map((event) => event.id),
-        ),
-      );
+    const { kept, fresh, states } = await appendEvents(tx, me, own);
+    const events = own.filter(({ id }) => fresh.has(id)).flatMap((tap) => readEvent(tap) ?? []);
+    await keepTests(tx, me, events, states);
+    await afterEvents(tx, me, events);
     return {
-      kept: stored.map((row) => ({ id: row.id, serverTime: row.serverTime.toISOString() })),
-      unknown: events.filter((event) => !known.has(event.visitId)).map((event) => event.id),
+      kept: kept.map(({ id, serverTime, seq }) => ({ id, serverTime: serverTime.toISOString(), seq })),
+      unknown: taps.filter((tap) => !known.has(tap.visitId)).map((tap) => tap.id),
     };
   });
 }
 
-/** Set tests timed at a visit are learned from like any other; one taken back is left out. */
-async function keepTests(tx: StudioTransaction, me: Member, events: readonly VisitEvent[]): Promise<void> {
+/** Set tests timed at a visit are learned from like any other; one taken back at that visit is left out. */
+async function keepTests(
+  tx: StudioTransaction,
+  me: Member,
+  events: readonly VisitEvent[],
+  states: ReadonlyMap<string, VisitState>,
+): Promise<void> {
   for (const event of events) {
-    if (event.type === "undone") await tx.update(setTest).set({ leftOut: true }).where(eq(setTest.id, event.payload.eventId));
+    if (event.type === "undone") {
+      const [taken] = await tx
+        .select({ type: visitEvent.type })
+        .from(visitEvent)
+        .where(and(eq(visitEvent.id, event.payload.eventId), eq(visitEvent.visitId, event.visitId)));
+      if (taken?.type === "setTested") await tx.update(setTest).set({ leftOut: true }).where(eq(setTest.id, event.payload.eventId));
+    }
     if (event.type !== "setTested") continue;
     const { bottleId, seconds, air } = event.payload;
     const [known] = await tx.select({ id: bottle.id }).from(bottle).where(eq(bottle.id, bottleId));
     if (!known) continue;
     await tx
       .insert(setTest)
-      .values({ studioId: me.studioId, id: event.id, bottleId, at: new Date(event.at), seconds, ...air, memberId: me.id })
+      .values({
+        studioId: me.studioId,
+        id: event.id,
+        bottleId,
+        at: new Date(event.at),
+        seconds,
+        ...air,
+        memberId: me.id,
+        // Taken back before it came: another tablet was quicker.
+        leftOut: !states.get(event.visitId)?.set.tests.some(({ eventId }) => eventId === event.id),
+      })
       .onConflictDoNothing();
   }
 }
@@ -94,7 +87,7 @@ async function afterEvents(tx: StudioTransaction, me: Member, events: readonly V
     rows.set(event.visitId, row);
     if (event.type === "finished") {
       await tx.update(visit).set({ keepsTime: false }).where(eq(visit.id, row.id));
-      if (row.state.run.stop && !(await isWritten(tx, row.id)))
+      if (row.stopped && !(await isWritten(tx, row.id)))
         await mark(tx, me, event, [
           { rule: "openIncident", key: "openIncident", weight: "stop", words: "Closed before its incident was written down." },
         ]);

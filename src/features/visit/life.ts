@@ -3,12 +3,13 @@ import { and, asc, eq, gte, inArray, isNull, lt } from "drizzle-orm";
 import type { Air } from "@/core/air";
 import type { CareFinding } from "@/core/care";
 import type { ServiceId } from "@/core/service";
-import { client, visit, visitEvent } from "@/db/schema";
+import { client, visit, visitOutcome } from "@/db/schema";
 import { Refusal } from "@/server/action";
 import type { StudioTransaction } from "@/server/inStudio";
 import type { Member } from "@/server/member";
 import { dayIn, todayIn } from "@/server/studioTime";
-import { notTakenBack, visitsWhere, type VisitRow } from "./data";
+import { appendEvents, happensNow, lockVisits } from "./appendEvents";
+import { visitsWhere, type VisitRow } from "./data";
 import { bottlesAsProducts, keepReason, passOrRefuse, refuseStops, standingFor } from "./door";
 import { checkPlace, inTheWay, inTurn, proposeChair, takenWords, whereFree, type Place } from "./place";
 
@@ -60,9 +61,9 @@ export async function moveVisit(
   { id, revision, service, ...place }: Place & { readonly id: string; readonly revision: number; readonly service?: ServiceId },
 ): Promise<{ readonly findings: readonly CareFinding[]; readonly revision: number }> {
   const row = await knownVisit(tx, id);
-  if (row.state.finishedAtMs !== null) throw new Refusal("This visit is over; it is not moved.");
+  if (row.finishedAt !== null) throw new Refusal("This visit is over; it is not moved.");
   if (row.cancelledAt) throw new Refusal("This visit is cancelled. Take it up again first.");
-  const begun = row.state.startedAtMs !== null;
+  const begun = row.begunAt !== null;
   if (begun && (place.startsAt.getTime() !== row.startsAt.getTime() || (service && service !== row.service)))
     throw new Refusal("This visit has begun: only its person, chair and length can still change.");
   if (!begun && place.startsAt.getTime() + place.minutes * 60_000 < now.getTime())
@@ -97,7 +98,7 @@ export async function cancelVisit(
   { id, why, back }: { id: string; why: string; back: boolean },
 ): Promise<void> {
   const row = await knownVisit(tx, id);
-  if (row.state.startedAtMs !== null) throw new Refusal("This visit has begun; it is finished, not cancelled.");
+  if (row.begunAt !== null) throw new Refusal("This visit has begun; it is finished, not cancelled.");
   if (!back && why.length < 3) throw new Refusal("Say why it is cancelled.", { why: "A word at least." });
   if (back)
     refuseStops(
@@ -126,8 +127,7 @@ export async function withdrawVisit(
 ): Promise<void> {
   const [row] = await tx.select().from(visit).where(eq(visit.id, id));
   if (!row) throw new Refusal(GONE);
-  const [event] = await tx.select({ id: visitEvent.id }).from(visitEvent).where(eq(visitEvent.visitId, id)).limit(1);
-  if (event && !back) throw new Refusal("Something has happened at this visit: it is finished, or cancelled, not taken back.");
+  if (row.lastSeq > 0 && !back) throw new Refusal("Something has happened at this visit: it is finished, or cancelled, not taken back.");
   await inTurn(tx, me, [`chair ${row.chairId}`, `person ${row.technicianId}`]);
   // One that held its time holds it again, or is not brought back while another does.
   await whereFree(tx, me, row, id, (inner) =>
@@ -157,10 +157,7 @@ async function agreedToday(
   const [agreed] = await tx
     .select({ id: visit.id })
     .from(visit)
-    .leftJoin(
-      visitEvent,
-      and(eq(visitEvent.studioId, visit.studioId), eq(visitEvent.visitId, visit.id), eq(visitEvent.type, until), notTakenBack),
-    )
+    .leftJoin(visitOutcome, and(eq(visitOutcome.studioId, visit.studioId), eq(visitOutcome.visitId, visit.id)))
     .where(
       and(
         eq(visit.clientId, clientId),
@@ -169,7 +166,7 @@ async function agreedToday(
         lt(visit.startsAt, to),
         isNull(visit.cancelledAt),
         isNull(visit.withdrawnAt),
-        isNull(visitEvent.id),
+        isNull(until === "started" ? visitOutcome.begunAt : visitOutcome.finishedAt),
       ),
     )
     .orderBy(asc(visit.startsAt))
@@ -237,19 +234,6 @@ async function passWithBottle(
   await keepReason(tx, row.id, words, passOrRefuse(findings, words, written ? [] : row.askKeys));
 }
 
-/** Writes an event down that happens on the server, now. Twice does nothing. */
-async function writeEvent(
-  tx: StudioTransaction,
-  me: Member,
-  now: Date,
-  event: Pick<typeof visitEvent.$inferInsert, "id" | "visitId" | "type" | "payload">,
-): Promise<void> {
-  await tx
-    .insert(visitEvent)
-    .values({ studioId: me.studioId, at: now, clock: "checked", memberId: me.id, ...event })
-    .onConflictDoNothing();
-}
-
 /** Begins a visit: the standing is asked once more, with the bottle that is taken. */
 export async function beginVisit(
   tx: StudioTransaction,
@@ -257,13 +241,14 @@ export async function beginVisit(
   now: Date,
   begun: WithBottle & { readonly air: Air | null },
 ): Promise<void> {
+  await lockVisits(tx, [begun.visitId]);
   const row = await knownVisit(tx, begun.visitId);
-  if (row.state.finishedAtMs !== null) throw new Refusal("This visit is over.");
+  if (row.finishedAt !== null) throw new Refusal("This visit is over.");
   if (row.cancelledAt) throw new Refusal("This visit is cancelled. Take it up again first.");
-  if (row.state.startedAtMs !== null) return;
+  if (row.begunAt !== null) return;
   await passWithBottle(tx, me, now, row, begun);
   const { visitId, eventId, bottleId, air } = begun;
-  await writeEvent(tx, me, now, { visitId, id: eventId, type: "started", payload: { bottleId, air } });
+  await appendEvents(tx, me, [happensNow(visitId, eventId, now, "started", { bottleId, air })]);
 }
 
 /** Takes another bottle while a visit runs: asked like a beginning. */
@@ -273,10 +258,11 @@ export async function takeBottle(
   now: Date,
   taken: WithBottle & { readonly bottleId: string },
 ): Promise<void> {
+  await lockVisits(tx, [taken.visitId]);
   const row = await knownVisit(tx, taken.visitId);
-  if (row.state.startedAtMs === null) throw new Refusal("This visit has not begun.");
-  if (row.state.finishedAtMs !== null) throw new Refusal("This visit is over.");
+  if (row.begunAt === null) throw new Refusal("This visit has not begun.");
+  if (row.finishedAt !== null) throw new Refusal("This visit is over.");
   await passWithBottle(tx, me, now, row, taken);
   const { visitId, eventId, bottleId } = taken;
-  await writeEvent(tx, me, now, { visitId, id: eventId, type: "bottleTaken", payload: { bottleId } });
+  await appendEvents(tx, me, [happensNow(visitId, eventId, now, "bottleTaken", { bottleId })]);
 }

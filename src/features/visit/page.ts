@@ -1,9 +1,9 @@
 import "server-only";
-import { and, desc, eq, sql } from "drizzle-orm";
+import { and, desc, eq } from "drizzle-orm";
 import type { Brush } from "@/core/adhesive";
 import { seatOf, type LashMap } from "@/core/map";
 import type { Policy } from "@/core/policy";
-import { lashMap, policy, survey, tray, visitEvent } from "@/db/schema";
+import { lashMap, policy, survey, tray, visitBrush } from "@/db/schema";
 import { airByMinute } from "@/features/air/history";
 import { airOf, sensorsNow } from "@/features/air/newestAir";
 import { namesOf, openBottles, usedBottles } from "@/features/shelf/bottles";
@@ -11,21 +11,18 @@ import { glueKnowledge } from "@/features/shelf/knowledge";
 import { inStudio, type StudioTransaction } from "@/server/inStudio";
 import type { Member } from "@/server/member";
 import { careOf } from "./care";
-import { lastMapOf, marksOf, notTakenBack, READ_BEFORE_MS, visitsWhere } from "./data";
+import { eventsOf, lastMapOf, marksOf, READ_BEFORE_MS, visitsInFull } from "./data";
 
 const BRUSHES = 200;
 
 /** What came off at this member's last counted brushes. */
 async function pastBrushes(tx: StudioTransaction, memberId: string): Promise<Brush[]> {
-  const rows = await tx
-    .select({ payload: visitEvent.payload })
-    .from(visitEvent)
-    .where(
-      and(eq(visitEvent.memberId, memberId), eq(visitEvent.type, "checked"), sql`${visitEvent.payload}->>'off' is not null`, notTakenBack),
-    )
-    .orderBy(desc(visitEvent.at))
+  return tx
+    .select({ off: visitBrush.cameOff, of: visitBrush.ofLashes })
+    .from(visitBrush)
+    .where(eq(visitBrush.memberId, memberId))
+    .orderBy(desc(visitBrush.at))
     .limit(BRUSHES);
-  return rows.map(({ payload }) => payload as Brush);
 }
 
 async function readSeat(tx: StudioTransaction, mapId: string, map: LashMap, held: Policy) {
@@ -42,16 +39,17 @@ async function readSeat(tx: StudioTransaction, mapId: string, map: LashMap, held
 /** One visit for its workspace, or null when it is not in this studio. */
 export function visitPage(me: Member, visitId: string, now: Date) {
   return inStudio(me, async (tx) => {
-    const [row] = await visitsWhere(tx, { visitId });
+    const [row] = await visitsInFull(tx, { visitId });
     if (!row) return null;
     const [held] = await tx.select().from(policy);
     const sensors = await sensorsNow(tx, row.roomId);
-    const begun = row.state.startedAtMs;
-    const until = row.state.finishedAtMs ?? now.getTime();
+    const begun = row.state.head.startedAtMs;
+    const until = row.state.head.finishedAtMs ?? now.getTime();
     const bottles = await openBottles(tx);
     const bottlesUsed = await usedBottles(tx, [row.state]);
     return {
       visit: row,
+      events: await eventsOf(tx, me, visitId),
       bottles,
       names: namesOf([...bottles, ...bottlesUsed]),
       bottlesUsed,

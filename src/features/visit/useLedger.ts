@@ -15,10 +15,11 @@ export function useLedger(
   law: CureLaw,
   waterHours: number | undefined,
 ): CureLedger | null {
-  const untilMs = state.finishedAtMs ?? nowMs;
+  const untilMs = state.head.finishedAtMs ?? nowMs;
   const beat = untilMs === null ? null : Math.floor(untilMs / ANEW_MS) * ANEW_MS;
   return useMemo(
-    () => (beat === null ? null : cureLedger(placingsOf(state, beat), readings, beat, settings, { law, finish: state.finish, waterHours })),
+    () =>
+      beat === null ? null : cureLedger(placingsOf(state, beat), readings, beat, settings, { law, finish: state.set.finish, waterHours }),
     [state, readings, beat, settings, law, waterHours],
   );
 }

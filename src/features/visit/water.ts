@@ -4,12 +4,12 @@ import { cureSettings } from "@/core/policy";
 import { visitWaterFromMs } from "@/core/visit";
 import { adhesive, bottle, policy } from "@/db/schema";
 import type { StudioTransaction } from "@/server/inStudio";
-import type { VisitRow } from "./data";
+import type { FullVisit } from "./data";
 
 /** From when water is harmless after each finished visit, ms, by visit id. */
-export async function waterOf(tx: StudioTransaction, visits: readonly VisitRow[]): Promise<Map<string, number>> {
-  const finished = visits.filter(({ state }) => state.finishedAtMs !== null);
-  const bottleIds = [...new Set(finished.flatMap(({ state }) => state.bottleId ?? []))];
+export async function waterOf(tx: StudioTransaction, visits: readonly FullVisit[]): Promise<Map<string, number>> {
+  const finished = visits.filter(({ state }) => state.head.finishedAtMs !== null);
+  const bottleIds = [...new Set(finished.flatMap(({ state }) => state.set.bottleId ?? []))];
   const [held] = await tx.select().from(policy);
   const settings = cureSettings(held!.document);
   const rows =
@@ -22,7 +22,7 @@ export async function waterOf(tx: StudioTransaction, visits: readonly VisitRow[]
           .where(inArray(bottle.id, bottleIds));
   return new Map(
     finished.flatMap(({ id, state }) => {
-      const fromMs = visitWaterFromMs(state, settings, rows.find((row) => row.id === state.bottleId)?.adhesive.waterHours);
+      const fromMs = visitWaterFromMs(state, settings, rows.find((row) => row.id === state.set.bottleId)?.adhesive.waterHours);
       return fromMs === null ? [] : [[id, fromMs] as const];
     }),
   );

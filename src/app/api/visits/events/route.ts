@@ -1,4 +1,4 @@
-import { readVisitEvents } from "@/core/visit";
+import { readTaps } from "@/core/visit";
 import { keepEvents } from "@/features/visit/keepEvents";
 import { currentMember } from "@/server/member";
 import { answer, guarded, readJson, refuse } from "@/server/respond";
@@ -15,10 +15,10 @@ export function POST(request: Request) {
     if (!member) return refuse(401, "Signed out.");
     const read = await readJson(request, MAX_BYTES);
     if (!read.ok) return read.response;
-    const taps = readVisitEvents(read.body);
-    if (!taps) return refuse(400, "These taps cannot be read.");
-    const { events, refused } = taps;
-    if (events.length === 0) return refuse(400, refused[0]?.why ?? "These taps cannot be read.", { refused });
-    return answer({ ...(await keepEvents(member, events)), refused });
+    const batch = readTaps(read.body);
+    if (!batch) return refuse(400, "These taps cannot be read.");
+    const { taps, refused } = batch;
+    if (taps.length === 0) return refuse(400, refused[0]?.why ?? "These taps cannot be read.", { refused });
+    return answer({ ...(await keepEvents(member, taps)), refused });
   });
 }

@@ -1,5 +1,6 @@
 import { COAT_WARNING_S } from "@/core/processing";
-import { BEAD_WARNING_S, type Clock } from "@/core/visit";
+import type { Clock } from "@/core/clock";
+import { BEAD_WARNING_S } from "@/core/visit";
 
 /** Sound and speech; browsers let a page make either only after it was touched once. */
 export type AlarmChoice = { readonly sound: boolean; readonly speech: boolean };

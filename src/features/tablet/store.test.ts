@@ -1,65 +1,79 @@
 import type { KeptEvent } from "@/core/visit";
-import { VisitStore } from "./store";
-import type { Tablet, WaitingEvent } from "./tablet";
+import { SignedOut, type Network } from "./network";
+import type { RunningAnswer } from "./runningVisit";
+import { TabletStore } from "./store";
+import type { TabletStorage, WaitingTap } from "./storage";
 
 const VISIT = "00000000-0000-4000-8000-000000000001";
 const SERVER = Date.parse("2026-11-02T10:00:00.000Z");
 
 /** A tablet's memory as two maps; `broken` is a browser that keeps nothing. */
 function memory() {
-  const outbox = new Map<string, WaitingEvent>();
+  const outbox = new Map<string, WaitingTap>();
   const events = new Map<string, KeptEvent>();
   const state = { broken: false };
   const or = <T>(value: T) => (state.broken ? Promise.reject(new Error("no storage")) : Promise.resolve(value));
   const tablet = {
     waiting: () => or([...outbox.values()]),
-    keepWaiting: (event: WaitingEvent) => or(void outbox.set(event.id, event)),
+    keepWaiting: (event: WaitingTap) => or(void outbox.set(event.id, event)),
     acknowledge: (event: KeptEvent) => or(void (events.set(event.id, event), outbox.delete(event.id))),
     events: () => or([...events.values()]),
-    replaceEvents: (all: readonly KeptEvent[]) => or(void (events.clear(), all.forEach((event) => events.set(event.id, event)))),
+    keepEvents: (all: readonly KeptEvent[]) => or(all.forEach((event) => events.set(event.id, event))),
+    dropVisit: (visitId: string) => or([...events.values()].forEach((event) => event.visitId === visitId && events.delete(event.id))),
     timeAnchor: () => or(null),
     keepTimeAnchor: () => or(undefined),
-  } as unknown as Tablet;
+  } as unknown as TabletStorage;
   return { tablet, outbox, events, state };
 }
 
-/** A server that keeps what it is sent, once. `mode` says how it is today. */
+/** A server that keeps what it is sent, once, and numbers it. `mode` says how it is today. */
 function server() {
-  const state = { mode: "well" as "well" | "away" | "signed out" | "knows no such visit", posts: 0, running: true };
+  const state = { mode: "well" as "well" | "away" | "signed out" | "knows no such visit", posts: 0, running: true, asked: [] as number[] };
   const kept = new Map<string, KeptEvent>();
-  const answer = (body: unknown, status = 200) => new Response(JSON.stringify(body), { status });
-  global.fetch = (async (url: string, init?: { body: string }) => {
+  const reach = () => {
     if (state.mode === "away") throw new TypeError("no network");
-    if (url === "/api/time") return answer({ serverMs: SERVER });
-    if (state.mode === "signed out") return answer({ message: "Signed out." }, 401);
-    if (url === "/api/visits/running")
-      return answer({
-        visits: state.running ? [{ id: VISIT, clientId: "c", clientName: "n", chair: 1, mine: true, events: [...kept.values()] }] : [],
-      });
-    state.posts += 1;
-    const { events } = JSON.parse(init!.body) as { events: KeptEvent[] };
-    if (state.mode === "knows no such visit") return answer({ kept: [], unknown: events.map(({ id }) => id) });
-    for (const event of events) if (!kept.has(event.id)) kept.set(event.id, { ...event, serverTime: new Date(SERVER).toISOString() });
-    return answer({ kept: events.map(({ id }) => ({ id, serverTime: kept.get(id)!.serverTime })), unknown: [] });
-  }) as typeof fetch;
-  return { state, kept };
+    if (state.mode === "signed out") throw new SignedOut();
+  };
+  const network: Network = {
+    serverTime: async () => {
+      if (state.mode === "away") throw new TypeError("no network");
+      return SERVER;
+    },
+    running: async (known) => {
+      reach();
+      const since = known.find(({ visitId }) => visitId === VISIT)?.seq ?? 0;
+      state.asked.push(since);
+      const events = [...kept.values()].filter(({ seq }) => seq! > since);
+      const visit = { id: VISIT, clientId: VISIT, clientName: "n", chairName: "1", mine: true, eyesMayAtMs: null, events };
+      return { visits: state.running ? [visit] : [] } satisfies RunningAnswer;
+    },
+    send: async (taps) => {
+      reach();
+      state.posts += 1;
+      if (state.mode === "knows no such visit") return { kept: [], refused: [] };
+      for (const tap of taps)
+        if (!kept.has(tap.id)) kept.set(tap.id, { ...tap, serverTime: new Date(SERVER).toISOString(), seq: kept.size + 1 });
+      return { kept: taps.map(({ id }) => ({ id, serverTime: kept.get(id)!.serverTime!, seq: kept.get(id)!.seq! })), refused: [] };
+    },
+  };
+  return { state, kept, network };
 }
 
 const settle = () => jest.advanceTimersByTimeAsync(50);
 let device: ReturnType<typeof memory>;
 let away: ReturnType<typeof server>;
-let store: VisitStore;
+let store: TabletStore;
 beforeEach(async () => {
   jest.useFakeTimers();
   device = memory();
   away = server();
-  store = new VisitStore(device.tablet);
+  store = new TabletStore(device.tablet, away.network);
   await store.begin();
 });
 afterEach(() => jest.useRealTimers());
 
 const bead = () => store.tap(VISIT, "beadPlaced", { lifeS: 900, air: null, bottleId: null });
-const shown = () => (store.getSnapshot().events.get(VISIT) ?? []).map(({ type }) => type);
+const shown = () => (store.getSnapshot().folds.get(VISIT)?.events ?? []).map(({ type }) => type);
 
 test("a tap is shown and kept on the tablet at once, dated by the server's time, then acknowledged and let go", async () => {
   const tapped = bead();
@@ -90,9 +104,9 @@ test("without a server taps wait on the tablet, in order, and arrive once when i
 test("after a reload without a server, the taps that waited are still shown and still sent", async () => {
   away.state.mode = "away";
   await bead();
-  const again = new VisitStore(device.tablet);
+  const again = new TabletStore(device.tablet, away.network);
   await again.begin();
-  expect(again.getSnapshot().events.get(VISIT)).toHaveLength(1);
+  expect(again.getSnapshot().folds.get(VISIT)?.events).toHaveLength(1);
   expect(again.getSnapshot()).toMatchObject({ unsent: 1, clock: "device" });
   away.state.mode = "well";
   await jest.advanceTimersByTimeAsync(20_000);
@@ -137,8 +151,11 @@ test("another tablet's taps come in with a refresh, each once", async () => {
   const theirs = {
     ...[...away.kept.values()][0]!,
     id: "00000000-0000-4000-8000-0000000000ff",
+    at: new Date(SERVER + 5000).toISOString(),
+    serverTime: new Date(SERVER + 5000).toISOString(),
     type: "beadWiped",
     payload: {},
+    seq: 2,
   } as KeptEvent;
   away.kept.set(theirs.id, theirs);
   await store.refresh();
@@ -152,4 +169,41 @@ test("in a browser that keeps nothing, taps are still sent and the header says s
   await settle();
   expect(store.getSnapshot()).toMatchObject({ keeps: false, unsent: 0 });
   expect(away.kept.size).toBe(1);
+});
+
+test("the server is asked only for what came since", async () => {
+  await bead();
+  await bead();
+  await settle();
+  await store.refresh();
+  expect(away.state.asked.at(-1)).toBe(2);
+  // A gap: the third is another tablet's and has not come; the fourth is known here already.
+  const [first] = [...away.kept.values()];
+  const theirs = (seq: number) => ({ ...first!, id: `00000000-0000-4000-8000-0000000000f${seq}`, seq });
+  store.adopt([theirs(4)]);
+  away.kept.set("3", theirs(3));
+  await store.refresh();
+  expect(away.state.asked.at(-1)).toBe(2);
+  await store.refresh();
+  expect(away.state.asked.at(-1)).toBe(4);
+});
+
+test("when the network is there again what waits goes at once, not when the next try is due", async () => {
+  away.state.mode = "away";
+  await bead();
+  await jest.advanceTimersByTimeAsync(9000);
+  away.state.mode = "well";
+  await store.wake();
+  await Promise.resolve();
+  expect(away.kept.size).toBe(1);
+});
+
+test("a tap that the server refused is shown no longer; those beside it are", async () => {
+  await bead();
+  await settle();
+  away.state.mode = "knows no such visit";
+  await store.tap(VISIT, "beadWiped", {});
+  expect(shown()).toEqual(["beadPlaced", "beadWiped"]);
+  await settle();
+  expect(shown()).toEqual(["beadPlaced"]);
 });

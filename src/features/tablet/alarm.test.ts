@@ -1,4 +1,4 @@
-import type { Clock } from "@/core/visit";
+import type { Clock } from "@/core/clock";
 import { alarmOf } from "./alarm";
 
 const clock = (change: Partial<Clock>): Clock => ({

@@ -3,10 +3,11 @@ import Link from "next/link";
 import { usePathname } from "next/navigation";
 import { useEffect, useEffectEvent, useRef, useState } from "react";
 import { formatClock } from "@/core/units";
-import { byUrgency, visitClocks, visitState, type Clock } from "@/core/visit";
+import { byUrgency, type Clock } from "@/core/clock";
+import { EMPTY_VISIT, visitClocks } from "@/core/visit";
 import { cx, isTyping } from "@/ui";
 import { alarmOf, tell, unlockSound } from "./alarm";
-import { useNow, useVisits, useVisitStore } from "./VisitProvider";
+import { useNow, useTabletState, useTabletStore } from "./TabletProvider";
 import { useWakeLock } from "./useWakeLock";
 
 const LOOKS: Record<Clock["state"], string> = {
@@ -32,8 +33,9 @@ const isBusy = ({ target, key }: KeyboardEvent) =>
 
 /** Clocks of running visits, hanging from the top edge of every screen. Reckoned from events: a reload changes nothing. */
 export function HangingClocks() {
-  const { visits, events } = useVisits();
-  const store = useVisitStore();
+  const { visits, folds } = useTabletState();
+  const stateOf = (id: string) => folds.get(id)?.state ?? EMPTY_VISIT;
+  const store = useTabletStore();
   const now = useNow();
   const path = usePathname();
   const rung = useRef(new Set<string>());
@@ -41,7 +43,7 @@ export function HangingClocks() {
   const all = visits
     .filter((visit) => visit.mine)
     .flatMap((visit) =>
-      (now === null ? [] : visitClocks(visitState(events.get(visit.id) ?? []), now, visit.eyesMayAtMs)).map((clock) => ({
+      (now === null ? [] : visitClocks(stateOf(visit.id), now, visit.eyesMayAtMs)).map((clock) => ({
         visit,
         clock,
       })),
@@ -51,7 +53,7 @@ export function HangingClocks() {
     .filter(({ visit, clock }) => !OWN_PAGE.includes(clock.kind) || path !== `/visits/${visit.id}`)
     .sort((a, b) => byUrgency(a.clock, b.clock));
   /** On a run's own page the pedal is the run's; what is owed elsewhere keeps its letter. */
-  const pedalTaken = visits.some(({ id }) => path === `/visits/${id}` && visitState(events.get(id) ?? []).run.plan !== null);
+  const pedalTaken = visits.some(({ id }) => path === `/visits/${id}` && stateOf(id).run.plan !== null);
 
   useEffect(() => {
     const touch = () => unlockSound();

@@ -1,12 +1,13 @@
 "use client";
 import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState, useSyncExternalStore, type ReactNode } from "react";
+import { VisitFold, type KeptEvent } from "@/core/visit";
 import { useNews } from "@/features/live/LiveProvider";
 import type { LiveNews } from "@/workers/live/messages";
-import { VisitStore, type VisitSnapshot } from "./store";
-import { Tablet } from "./tablet";
+import { TabletStorage } from "./storage";
+import { TabletStore, type TabletState } from "./store";
 
-type Kept = { store: VisitStore; tablet: Tablet };
-const VisitContext = createContext<Kept | null>(null);
+type Kept = { store: TabletStore; storage: TabletStorage };
+const TabletContext = createContext<Kept | null>(null);
 
 const TIME_EVERY_MS = 5 * 60_000;
 /** Other tablets' taps come by the live stream; this is for when it is down. */
@@ -15,16 +16,16 @@ const REFRESH_EVERY_MS = 30_000;
 const GATHER_MS = 120;
 
 /** Holds the tablet's memory for the person signed in, on every screen. */
-export function VisitProvider({ memberId, children }: { memberId: string; children: ReactNode }) {
+export function TabletProvider({ memberId, children }: { memberId: string; children: ReactNode }) {
   const kept = useMemo(() => {
-    const tablet = new Tablet(memberId);
-    return { tablet, store: new VisitStore(tablet) };
+    const storage = new TabletStorage(memberId);
+    return { storage, store: new TabletStore(storage) };
   }, [memberId]);
   useEffect(() => {
     void kept.store.begin();
     const time = setInterval(() => void kept.store.syncTime(), TIME_EVERY_MS);
     const refresh = setInterval(() => void kept.store.refresh(), REFRESH_EVERY_MS);
-    const back = () => void kept.store.syncTime().then(() => kept.store.refresh());
+    const back = () => void kept.store.wake();
     const woken = () => document.visibilityState === "visible" && back();
     window.addEventListener("online", back);
     document.addEventListener("visibilitychange", woken);
@@ -39,7 +40,10 @@ export function VisitProvider({ memberId, children }: { memberId: string; childr
   useNews(
     useCallback(
       (news: LiveNews) => {
-        if ((news.kind !== "visit" && news.kind !== "missed") || gathering.current) return;
+        const isBack = news.kind === "line" && news.connected && kept.store.getSnapshot().reach === "no server";
+        // The line is there again, so the server is: what waits is sent at once.
+        if (news.kind === "missed" || isBack) return void kept.store.wake();
+        if (news.kind !== "visit" || gathering.current) return;
         gathering.current = setTimeout(() => {
           gathering.current = null;
           void kept.store.refresh();
@@ -48,31 +52,40 @@ export function VisitProvider({ memberId, children }: { memberId: string; childr
       [kept],
     ),
   );
-  return <VisitContext value={kept}>{children}</VisitContext>;
+  return <TabletContext value={kept}>{children}</TabletContext>;
 }
 
 function useKept(): Kept {
-  const kept = useContext(VisitContext);
-  if (!kept) throw new Error("VisitProvider is missing above this.");
+  const kept = useContext(TabletContext);
+  if (!kept) throw new Error("TabletProvider is missing above this.");
   return kept;
 }
 
-export function useVisitStore(): VisitStore {
+export function useTabletStore(): TabletStore {
   return useKept().store;
 }
 
-export function useTablet(): Tablet {
-  return useKept().tablet;
+export function useTabletStorage(): TabletStorage {
+  return useKept().storage;
 }
 
-export function useVisits(): VisitSnapshot {
-  const store = useVisitStore();
+export function useTabletState(): TabletState {
+  const store = useTabletStore();
   return useSyncExternalStore(store.subscribe, store.getSnapshot, store.getServerSnapshot);
+}
+
+/** A visit as it is known on this tablet, with what its page brought from the server. */
+export function useVisitFold(visitId: string, events: readonly KeptEvent[]): VisitFold {
+  const store = useTabletStore();
+  const { folds } = useTabletState();
+  useEffect(() => store.adopt(events), [store, events]);
+  const brought = useMemo(() => VisitFold.empty.add(events), [events]);
+  return folds.get(visitId) ?? brought;
 }
 
 /** The true time, ms, renewed four times a second, and about once a second in the background; null until the page is alive. */
 export function useNow(): number | null {
-  const store = useVisitStore();
+  const store = useTabletStore();
   const [now, setNow] = useState<number | null>(null);
   useEffect(() => {
     const tick = () => setNow(store.now().ms);

@@ -1,7 +1,7 @@
 "use client";
 import { useCallback, useEffect, useRef, useState } from "react";
-import type { Draft } from "./tablet";
-import { useTablet } from "./VisitProvider";
+import type { Draft } from "./storage";
+import { useTabletStorage } from "./TabletProvider";
 
 /** Where the browser keeps nothing the header says so; editing goes on without drafts. */
 const nothingKept = () => undefined;
@@ -11,7 +11,7 @@ const nothingKept = () => undefined;
  * `keep` writes a little after the last change; `drop` forgets it.
  */
 export function useDraft(key: string) {
-  const tablet = useTablet();
+  const tablet = useTabletStorage();
   const [found, setFound] = useState<Draft | null>(null);
   const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
   useEffect(() => {

@@ -1,7 +1,10 @@
 import { defaultPolicy } from "@/core/policy";
 import { processSteps, shippedProtocols } from "@/core/protocol";
-import { visitClocks, visitState, type KeptEvent } from "@/core/visit";
-import type { Tablet } from "./tablet";
+import { visitClocks, type KeptEvent } from "@/core/visit";
+import type { Device } from "./device";
+import type { Network } from "./network";
+import type { TabletStorage } from "./storage";
+import { TabletStore } from "./store";
 
 // A run's clock against true time, with every clock in our hands: the server's is the true one, the device's may be
 // wrong and be set, the monotonic one begins anew with each page load and runs on in the background.
@@ -24,19 +27,44 @@ const tablet = () =>
     keepWaiting: async (event: KeptEvent) => void kept.outbox.set(event.id, event),
     acknowledge: async (event: KeptEvent) => void (kept.events.set(event.id, event), kept.outbox.delete(event.id)),
     events: async () => [...kept.events.values()],
-    replaceEvents: async (all: readonly KeptEvent[]) => void (kept.events = new Map(all.map((event) => [event.id, event]))),
+    keepEvents: async (all: readonly KeptEvent[]) => all.forEach((event) => kept.events.set(event.id, event)),
+    dropVisit: async () => kept.events.clear(),
     timeAnchor: async () => kept.timeAnchor,
     keepTimeAnchor: async (anchor: unknown) => void (kept.timeAnchor = anchor),
-  }) as unknown as Tablet;
+  }) as unknown as TabletStorage;
 
-/** The page loaded anew: its modules, its monotonic clock, what the tablet kept. */
+const network: Network = {
+  serverTime: async () => {
+    if (!online) throw new TypeError("no network");
+    trueMs += LATENCY.there;
+    const serverMs = trueMs;
+    trueMs += LATENCY.back;
+    return serverMs;
+  },
+  running: async () => {
+    if (!online) throw new TypeError("no network");
+    const visit = { id: VISIT, clientId: VISIT, clientName: "n", chairName: "1", mine: true, eyesMayAtMs: null };
+    return { visits: [{ ...visit, events: [...kept.events.values()] }] };
+  },
+  send: async (taps) => {
+    if (!online) throw new TypeError("no network");
+    return {
+      kept: taps.map(({ id }, i) => ({ id, serverTime: new Date(trueMs).toISOString(), seq: kept.events.size + 1 + i })),
+      refused: [],
+    };
+  },
+};
+
+/** The page loaded anew: its monotonic clock begins again, what the tablet kept is there. */
 async function load() {
   loadedAtMs = trueMs;
-  let Store!: typeof import("./store").VisitStore;
-  await jest.isolateModulesAsync(async () => {
-    Store = (await import("./store")).VisitStore;
-  });
-  const store = new Store(tablet());
+  const device: Device = {
+    wallMs: () => trueMs + deviceOffMs,
+    monotonicMs: () => trueMs - loadedAtMs,
+    load: String(trueMs),
+    later: () => () => undefined,
+  };
+  const store = new TabletStore(tablet(), network, device);
   await store.begin();
   return store;
 }
@@ -46,25 +74,7 @@ beforeEach(() => {
   deviceOffMs = 0;
   online = true;
   kept = { timeAnchor: null, events: new Map(), outbox: new Map() };
-  jest.spyOn(Date, "now").mockImplementation(() => trueMs + deviceOffMs);
-  jest.spyOn(performance, "now").mockImplementation(() => trueMs - loadedAtMs);
-  global.fetch = (async (url: string, init?: { body: string }) => {
-    if (!online) throw new TypeError("no network");
-    await Promise.resolve();
-    if (url === "/api/time") {
-      trueMs += LATENCY.there;
-      const serverMs = trueMs;
-      trueMs += LATENCY.back;
-      return new Response(JSON.stringify({ serverMs }));
-    }
-    if (url === "/api/visits/running") return new Response(JSON.stringify({ visits: [{ id: VISIT, events: [...kept.events.values()] }] }));
-    const { events } = JSON.parse(init!.body) as { events: KeptEvent[] };
-    return new Response(
-      JSON.stringify({ kept: events.map(({ id }) => ({ id, serverTime: new Date(trueMs).toISOString() })), unknown: [] }),
-    );
-  }) as typeof fetch;
 });
-afterEach(() => jest.restoreAllMocks());
 
 const protocol = shippedProtocols.lightening(defaultPolicy);
 const plan: KeptEvent = {
@@ -74,6 +84,8 @@ const plan: KeptEvent = {
   clock: "checked",
   serverTime: new Date(START).toISOString(),
   type: "runPlanned",
+  version: 1,
+  seq: 1,
   payload: {
     air: null,
     plan: {
@@ -92,11 +104,8 @@ const plan: KeptEvent = {
   },
 };
 type Store = Awaited<ReturnType<typeof load>>;
-const leftS = (store: Store) => {
-  const events = store.getSnapshot().events.get(VISIT) ?? [];
-  const clock = visitClocks(visitState(events), store.now().ms).find(({ kind }) => kind === "coat")!;
-  return clock.leftS;
-};
+const leftS = (store: Store) =>
+  visitClocks(store.getSnapshot().folds.get(VISIT)!.state, store.now().ms).find(({ kind }) => kind === "coat")!.leftS;
 const settle = async () => {
   for (let i = 0; i < 8; i++) await Promise.resolve();
 };

@@ -1,0 +1,1 @@
+export { byUrgency, type Clock } from "./clock";

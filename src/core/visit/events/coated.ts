@@ -1,0 +1,18 @@
+import { z } from "zod";
+import { stepOf } from "../../processing/runState";
+import { eventKind } from "./kind";
+import { onArea } from "./onArea";
+
+/** First touch: from here its time counts. Where something lies on already, a second touch changes nothing. */
+export const coated = eventKind({
+  version: 1,
+  payload: z.strictObject(onArea),
+  fold: {
+    run: (run, { id, atMs, payload: { stepId, area } }) => {
+      if (run.coats.some((coat) => coat.area === area && coat.offAtMs === null)) return run;
+      const paste = stepOf(run, stepId)?.mix ? run.pastes.findLast((one) => one.stepId === stepId) : undefined;
+      const coat = { eventId: id, stepId, area, onAtMs: atMs, offAtMs: null, extraS: 0, looks: [], pasteEventId: paste?.eventId ?? null };
+      return { ...run, coats: [...run.coats, coat] };
+    },
+  },
+});

@@ -1,0 +1,59 @@
+import type { z } from "zod";
+import { batchTaken } from "./batchTaken";
+import { beadPlaced } from "./beadPlaced";
+import { beadWiped } from "./beadWiped";
+import { bottleTaken } from "./bottleTaken";
+import { checked } from "./checked";
+import { coated } from "./coated";
+import { extended } from "./extended";
+import { finishApplied } from "./finishApplied";
+import { finished } from "./finished";
+import type { EventKind } from "./kind";
+import { looked } from "./looked";
+import { pasteMixed } from "./pasteMixed";
+import { resultJudged } from "./resultJudged";
+import { rinseEnded } from "./rinseEnded";
+import { runPlanned } from "./runPlanned";
+import { runStopped } from "./runStopped";
+import { setTested } from "./setTested";
+import { shakeStarted } from "./shakeStarted";
+import { started } from "./started";
+import { stopTakenBack } from "./stopTakenBack";
+import { taskDone } from "./taskDone";
+import { undone } from "./undone";
+import { wiped } from "./wiped";
+import { zonePlaced } from "./zonePlaced";
+
+/** Every kind of event a visit knows. The union, the reading and the folding follow from it. */
+export const EVENT_KINDS = {
+  started,
+  bottleTaken,
+  shakeStarted,
+  beadPlaced,
+  beadWiped,
+  zonePlaced,
+  checked,
+  finishApplied,
+  setTested,
+  runPlanned,
+  taskDone,
+  batchTaken,
+  pasteMixed,
+  coated,
+  wiped,
+  extended,
+  looked,
+  runStopped,
+  rinseEnded,
+  stopTakenBack,
+  resultJudged,
+  finished,
+  undone,
+};
+
+export type EventType = keyof typeof EVENT_KINDS;
+export type EventPayload<Type extends EventType> = z.output<(typeof EVENT_KINDS)[Type]["payload"]>;
+
+/** The kind of that name; null for one that this version of the product does not know. */
+export const kindOf = (type: string): EventKind | null => (Object.hasOwn(EVENT_KINDS, type) ? EVENT_KINDS[type as EventType] : null);
+export type { EventKind, Happened } from "./kind";

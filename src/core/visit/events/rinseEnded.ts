@@ -1,0 +1,15 @@
+import { z } from "zod";
+import { RINSE_ENDED_EARLY } from "../../processing/stopReasons";
+import { eventKind } from "./kind";
+
+/** The rinse is over. Ended before its time it says why; null where it was not, or nobody said. */
+export const rinseEnded = eventKind({
+  version: 2,
+  payload: z.strictObject({ why: z.enum(RINSE_ENDED_EARLY).nullable() }),
+  /** The first version left the reason out where there was none. */
+  upgrade: (payload) => ({ why: null, ...(payload as object) }),
+  undo: "never",
+  fold: {
+    run: (run, { atMs, payload }) => (run.stop ? { ...run, stop: { ...run.stop, endedAtMs: atMs, endedEarly: payload.why } } : run),
+  },
+});

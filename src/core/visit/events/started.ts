@@ -1,0 +1,14 @@
+import { z } from "zod";
+import { airSchema } from "../../air";
+import { eventKind } from "./kind";
+
+/** The visit begins. Not taken back from the pedal: that would unmake the visit, not a slip. */
+export const started = eventKind({
+  version: 1,
+  payload: z.strictObject({ bottleId: z.uuid().nullable(), air: airSchema.nullable() }),
+  undo: "notByPedal",
+  fold: {
+    head: (head, { atMs, payload }) => ({ ...head, startedAtMs: head.startedAtMs ?? atMs, startAir: payload.air }),
+    set: (set, { payload }) => ({ ...set, bottleId: payload.bottleId }),
+  },
+});

@@ -1,0 +1,1 @@
+ALTER TABLE "studio"."visit_event" DROP COLUMN "about";

@@ -1,0 +1,120 @@
+import { deleteDB, openDB, type DBSchema, type IDBPDatabase } from "idb";
+import { z } from "zod";
+import { readKeptEvents, type KeptEvent, type Tap, type TimeAnchor } from "@/core/visit";
+
+/** A tap not yet acknowledged. `refused` says why the server would not have it. */
+export type WaitingTap = Tap & { readonly refused?: string };
+
+const draftSchema = z.object({ key: z.string(), document: z.unknown(), base: z.number().nullable(), savedAtMs: z.number() });
+/** What was being edited. Of what shape the document is, its own workspace knows and parses. */
+export type Draft = z.infer<typeof draftSchema>;
+
+const anchorSchema = z.object({
+  key: z.literal("timeAnchor"),
+  value: z.object({ serverMs: z.number(), monotonicMs: z.number(), deviceMs: z.number(), load: z.string() }),
+});
+
+interface Stores extends DBSchema {
+  outbox: { key: string; value: WaitingTap };
+  events: { key: string; value: KeptEvent; indexes: { visitId: string } };
+  drafts: { key: string; value: Draft };
+  meta: { key: string; value: { key: "timeAnchor"; value: TimeAnchor } };
+}
+
+/**
+ * What a tablet keeps for one person while they are signed in: taps on their way, the events of running visits, drafts
+ * of what is being edited. Ids and measures only. A database a person, so that nobody sends another's taps. What an older
+ * page left there is parsed like anything from outside. Every method rejects where the browser keeps nothing.
+ */
+export class TabletStorage {
+  private readonly name: string;
+  private opened: Promise<IDBPDatabase<Stores>> | null = null;
+
+  constructor(memberId: string) {
+    this.name = `ivy-thread-${memberId}`;
+  }
+
+  async waiting(): Promise<WaitingTap[]> {
+    const rows: unknown[] = await (await this.open()).getAll("outbox");
+    return rows.flatMap((row) => {
+      const [event] = readKeptEvents([{ serverTime: null, ...(row as object) }]);
+      if (!event) return [];
+      const { id, visitId, at, clock, type, version, payload } = event;
+      const refused = (row as { refused?: unknown }).refused;
+      return { id, visitId, at, clock, type, version, payload, ...(typeof refused === "string" ? { refused } : {}) };
+    });
+  }
+  async keepWaiting(tap: WaitingTap): Promise<void> {
+    await (await this.open()).put("outbox", tap);
+  }
+  /** The server has it: from the outbox to the events, in one go. */
+  async acknowledge(event: KeptEvent): Promise<void> {
+    const change = (await this.open()).transaction(["outbox", "events"], "readwrite");
+    await Promise.all([change.objectStore("events").put(event), change.objectStore("outbox").delete(event.id), change.done]);
+  }
+
+  /** Acknowledged events of running visits, so that a reload without network shows the same clocks. */
+  async events(): Promise<KeptEvent[]> {
+    return readKeptEvents(await (await this.open()).getAll("events"));
+  }
+  async keepEvents(events: readonly KeptEvent[]): Promise<void> {
+    const change = (await this.open()).transaction("events", "readwrite");
+    await Promise.all([...events.map((event) => change.store.put(event)), change.done]);
+  }
+  /** Forgets the events of a visit that is over. */
+  async dropVisit(visitId: string): Promise<void> {
+    const change = (await this.open()).transaction("events", "readwrite");
+    const keys = await change.store.index("visitId").getAllKeys(visitId);
+    await Promise.all([...keys.map((key) => change.store.delete(key)), change.done]);
+  }
+
+  async timeAnchor(): Promise<TimeAnchor | null> {
+    return anchorSchema.safeParse(await (await this.open()).get("meta", "timeAnchor")).data?.value ?? null;
+  }
+  async keepTimeAnchor(value: TimeAnchor): Promise<void> {
+    await (await this.open()).put("meta", { key: "timeAnchor", value });
+  }
+
+  async draft(key: string): Promise<Draft | null> {
+    return draftSchema.safeParse(await (await this.open()).get("drafts", key)).data ?? null;
+  }
+  async keepDraft(draft: Draft): Promise<void> {
+    await (await this.open()).put("drafts", draft);
+  }
+  async dropDraft(key: string): Promise<void> {
+    await (await this.open()).delete("drafts", key);
+  }
+  async countDrafts(): Promise<number> {
+    return (await this.open()).count("drafts");
+  }
+
+  /** Leaves nothing of a client on the tablet; taps on their way, if any, stay for this person alone. */
+  async clear(): Promise<void> {
+    const db = await this.open();
+    await Promise.all([db.clear("events"), db.clear("drafts"), db.clear("meta")]);
+    if ((await db.count("outbox")) > 0) return;
+    this.close(db);
+    await deleteDB(this.name);
+  }
+
+  private open(): Promise<IDBPDatabase<Stores>> {
+    return (this.opened ??= openDB<Stores>(this.name, 2, {
+      upgrade: (db, before) => {
+        if (before < 1) {
+          db.createObjectStore("outbox", { keyPath: "id" });
+          db.createObjectStore("drafts", { keyPath: "key" });
+          db.createObjectStore("meta", { keyPath: "key" });
+        }
+        // What was acknowledged is on the server: the next look brings it, with its numbers.
+        if (before === 1) db.deleteObjectStore("events");
+        db.createObjectStore("events", { keyPath: "id" }).createIndex("visitId", "visitId");
+      },
+      // Another tab signs out, or brings a newer version: it must not wait for this one.
+      blocking: (_, __, event) => this.close(event.target as IDBDatabase),
+    }));
+  }
+  private close(db: Pick<IDBDatabase, "close">): void {
+    db.close();
+    this.opened = null;
+  }
+}

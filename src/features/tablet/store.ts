@@ -1,0 +1,215 @@
+import { MOST_EVENTS, newEvent, VisitFold, type EventPayload, type EventType, type KeptEvent, type Tap, type TrueTime } from "@/core/visit";
+import { newId } from "@/ui/newId";
+import { TabletClock } from "./clock";
+import { thisDevice, type Device } from "./device";
+import { SignedOut, studioNetwork, type Network } from "./network";
+import type { RunningVisit } from "./runningVisit";
+import type { TabletStorage } from "./storage";
+
+export type Reach = "safe" | "sending" | "no server" | "signed out";
+
+/** What the screens see; replaced as a whole whenever something changes. */
+export type TabletState = {
+  readonly visits: readonly RunningVisit[];
+  /** Visits by their ids, each folded from what is known of it here; taps on their way included. */
+  readonly folds: ReadonlyMap<string, VisitFold>;
+  readonly unsent: number;
+  readonly refused: readonly string[];
+  readonly reach: Reach;
+  /** False where this browser will not keep anything, as in some private windows: taps then live in this page alone. */
+  readonly keeps: boolean;
+  readonly clock: TrueTime["clock"];
+};
+
+const EMPTY: TabletState = { visits: [], folds: new Map(), unsent: 0, refused: [], reach: "safe", keeps: true, clock: "device" };
+const LONGEST_WAIT_MS = 5000;
+
+/**
+ * Taps of visits on this device: written to IndexedDB and shown at once, sent when it can be, acknowledged by id.
+ * Clocks are reckoned elsewhere from the events; nothing here counts.
+ */
+export class TabletStore {
+  private state = EMPTY;
+  private readonly outbox = new Map<string, Tap>();
+  private readonly listeners = new Set<() => void>();
+  private readonly clock: TabletClock;
+  private sending = false;
+  private waitMs = 0;
+  private callOff: (() => void) | null = null;
+
+  constructor(
+    private readonly storage: TabletStorage,
+    private readonly network: Network = studioNetwork,
+    private readonly device: Device = thisDevice,
+  ) {
+    this.clock = new TabletClock(device, () => network.serverTime());
+  }
+
+  subscribe = (listener: () => void) => {
+    this.listeners.add(listener);
+    return () => void this.listeners.delete(listener);
+  };
+  getSnapshot = () => this.state;
+  getServerSnapshot = () => EMPTY;
+
+  /** Takes up what the tablet kept, then asks the server for the time and the running visits. */
+  async begin(): Promise<void> {
+    await this.onTablet(async () => {
+      this.clock.resume(await this.storage.timeAnchor());
+      const events = await this.storage.events();
+      const refused: string[] = [];
+      for (const { refused: why, ...tap } of await this.storage.waiting()) {
+        if (why) refused.push(why);
+        else this.outbox.set(tap.id, tap);
+      }
+      this.publish({ refused, folds: this.withEvents([...events, ...[...this.outbox.values()].map(unsent)]) });
+    });
+    await this.wake();
+  }
+
+  /** The network may be there again, or the device awake: everything is asked and sent anew, without waiting. */
+  async wake(): Promise<void> {
+    this.waitMs = 0;
+    this.callOff?.();
+    void this.send();
+    await this.syncTime();
+    await this.refresh();
+  }
+
+  /** What time it is, by the server where it was seen. */
+  now(): TrueTime {
+    if (this.clock.isDoubtful) void this.syncTime();
+    return this.clock.now();
+  }
+
+  async syncTime(): Promise<void> {
+    try {
+      const anchor = await this.clock.ask();
+      await this.onTablet(() => this.storage.keepTimeAnchor(anchor));
+    } catch {
+      // Without the server the last anchor serves, and the header says the time is unchecked.
+    }
+    this.publish({});
+  }
+
+  /** Reads the running visits from the server, and of each what is not known here; another tablet may have tapped. */
+  async refresh(): Promise<void> {
+    try {
+      const { visits } = await this.network.running(this.known());
+      const events = visits.flatMap((visit) => visit.events);
+      const running = new Set(visits.map(({ id }) => id));
+      const over = this.state.visits.filter(({ id }) => !running.has(id));
+      this.publish({
+        visits: visits.map(({ events: _, ...visit }) => visit),
+        folds: this.withEvents(events),
+        reach: this.outbox.size ? "sending" : "safe",
+      });
+      await this.onTablet(async () => {
+        if (events.length > 0) await this.storage.keepEvents(events);
+        // A visit just finished is no longer among the running ones, though its page is still open.
+        for (const { id } of over) await this.storage.dropVisit(id);
+      });
+      void this.send();
+    } catch (error) {
+      this.publish({ reach: error instanceof SignedOut ? "signed out" : "no server" });
+    }
+  }
+
+  /** Takes in a visit's events that a page brought with it. */
+  adopt(events: readonly KeptEvent[]): void {
+    const folds = this.withEvents(events);
+    if (folds !== this.state.folds) this.publish({ folds });
+  }
+
+  /** One tap: kept on the tablet, then shown, then sent. */
+  async tap<Type extends EventType>(visitId: string, type: Type, payload: EventPayload<Type>): Promise<void> {
+    const { ms, clock } = this.now();
+    const tap = newEvent(type, payload, { id: newId(), visitId, at: new Date(Math.round(ms)).toISOString(), clock });
+    this.outbox.set(tap.id, tap);
+    this.publish({ reach: "sending", folds: this.withEvents([unsent(tap)]) });
+    await this.onTablet(() => this.storage.keepWaiting(tap));
+    void this.send();
+  }
+
+  /** Does something in the tablet's memory; where the browser keeps none, says so and goes on without it. */
+  private async onTablet(work: () => PromiseLike<unknown>): Promise<void> {
+    try {
+      await work();
+    } catch {
+      this.publish({ keeps: false });
+    }
+  }
+
+  private async send(): Promise<void> {
+    if (this.sending || this.outbox.size === 0) return;
+    this.sending = true;
+    const batch = [...this.outbox.values()].slice(0, MOST_EVENTS);
+    try {
+      const answer = await this.network.send(batch);
+      const refusedFor = new Map(answer.refused.map((one) => [one.id, one.why]));
+      const acknowledged = new Map(answer.kept.map((row) => [row.id, row]));
+      const refused = [...this.state.refused];
+      const kept: KeptEvent[] = [];
+      for (const tap of batch) {
+        const row = acknowledged.get(tap.id);
+        this.outbox.delete(tap.id);
+        if (row) {
+          const event = { ...tap, serverTime: row.serverTime, seq: row.seq };
+          kept.push(event);
+          await this.onTablet(() => this.storage.acknowledge(event));
+        } else {
+          const why = refusedFor.get(tap.id) ?? answer.message ?? "the visit is not in this studio";
+          refused.push(`${tap.type}: ${why}`);
+          await this.onTablet(() => this.storage.keepWaiting({ ...tap, refused: why }));
+        }
+      }
+      this.waitMs = 0;
+      const gone = new Set(batch.filter(({ id }) => !acknowledged.has(id)).map(({ id }) => id));
+      this.publish({ reach: this.outbox.size ? "sending" : "safe", refused, folds: without(this.withEvents(kept), gone) });
+      // A visit just begun is not among the running ones yet.
+      if (batch.some(({ type }) => type === "started" || type === "finished" || type === "undone")) void this.refresh();
+    } catch (error) {
+      this.publish({ reach: error instanceof SignedOut ? "signed out" : "no server" });
+      this.retryLater();
+    } finally {
+      this.sending = false;
+    }
+    if (this.outbox.size > 0 && this.waitMs === 0) void this.send();
+  }
+
+  private retryLater(): void {
+    this.waitMs = Math.min(LONGEST_WAIT_MS, Math.max(1000, this.waitMs * 2));
+    this.callOff?.();
+    this.callOff = this.device.later(this.waitMs, () => void this.send());
+  }
+
+  /** How far each visit that is not over is known without a gap. */
+  private known() {
+    return [...this.state.folds]
+      .filter(([, fold]) => fold.state.head.finishedAtMs === null)
+      .map(([visitId, fold]) => ({ visitId, seq: fold.seqWithoutGap }));
+  }
+
+  /** The folds with some events added; the same object where all of them were known. */
+  private withEvents(events: readonly KeptEvent[]): ReadonlyMap<string, VisitFold> {
+    const folds = new Map(this.state.folds);
+    for (const visitId of new Set(events.map((event) => event.visitId))) {
+      const before = folds.get(visitId) ?? VisitFold.empty;
+      folds.set(visitId, before.add(events.filter((event) => event.visitId === visitId)));
+    }
+    return [...folds].some(([visitId, fold]) => this.state.folds.get(visitId) !== fold) ? folds : this.state.folds;
+  }
+
+  private publish(change: Partial<TabletState>): void {
+    this.state = { ...this.state, ...change, unsent: this.outbox.size, clock: this.clock.now().clock };
+    for (const listener of this.listeners) listener();
+  }
+}
+
+const unsent = (tap: Tap): KeptEvent => ({ ...tap, serverTime: null, seq: null });
+
+/** What the server will never have is shown no longer: the visit goes on as if it had not been tapped. */
+function without(folds: ReadonlyMap<string, VisitFold>, gone: ReadonlySet<string>): ReadonlyMap<string, VisitFold> {
+  if (gone.size === 0) return folds;
+  return new Map([...folds].map(([visitId, fold]) => [visitId, fold.without(gone)]));
+}
