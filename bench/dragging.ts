@@ -4,7 +4,8 @@ import pg from "pg";
 import { usualSurvey, type Survey } from "@/core/eye";
 import { placements, planMap, type MapWish, type Tray } from "@/core/map";
 import { defaultPolicy } from "@/core/policy";
-import { median, ms, printTable, ratioOf, type Row } from "./measure";
+import { median, ms, percentile, printTable, ratioOf, type Row } from "./measure";
+import { SCRIPT, whatFollows } from "./trace";
 import { CHROMIUM } from "../scripts/lib/chromium.mjs";
 
 /** Asked of the built app that scripts/bench.mjs started: how long a drag keeps the page busy, in a real browser, slowed. */
@@ -39,20 +40,6 @@ const wish: MapWish = {
   accents: { offsetMm: 3, sections: 5, placing: { every: 4, cluster: 1, innerEvery: 2 }, fibre: { ...single, diameterMm: 0.12 } },
   under: { belowMm: 2, sections: 4, fibre: { ...single, diameterMm: 0.12 } },
 };
-
-type TraceEvent = { name: string; ph: string; ts: number; dur?: number; pid: number; tid: number; args: { data?: { type?: string } } };
-/** Script as the browser's own trace tells it: what these events span on the page's main thread, nested ones once. */
-const SCRIPT = new Set([
-  "EventDispatch",
-  "FunctionCall",
-  "RunMicrotasks",
-  "TimerFire",
-  "FireAnimationFrame",
-  "EvaluateScript",
-  "v8.callFunction",
-  "MinorGC",
-  "MajorGC",
-]);
 
 const db = new pg.Client({ connectionString: ownerUrl });
 await db.connect();
@@ -157,11 +144,6 @@ try {
   await browser.close();
 }
 
-function percentile(values: readonly number[], share: number): number {
-  const sorted = [...values].sort((a, b) => a - b);
-  return sorted[Math.min(sorted.length - 1, Math.ceil(share * sorted.length) - 1)]!;
-}
-
 /**
  * Script that follows each move of a drag to and fro over many lengths, ms: until the frame after it is handed over to be
  * shown, the longest stretch that nothing could break into, and everything up to the next move.
@@ -192,35 +174,9 @@ async function scriptOf(browser: Browser, page: Page, selector: string, across: 
   }
   await mouse("mouseReleased", x, y);
   await input.detach();
-  const { traceEvents } = JSON.parse((await browser.stopTracing()).toString()) as { traceEvents: TraceEvent[] };
-  const moves = traceEvents.filter(({ name, args }) => name === "EventDispatch" && args.data?.type === "pointermove");
-  const { pid, tid } = moves[0]!;
-  const script = traceEvents
-    .filter((event) => event.pid === pid && event.tid === tid && event.ph === "X" && SCRIPT.has(event.name))
-    .sort((a, b) => a.ts - b.ts || (b.dur ?? 0) - (a.dur ?? 0));
-  const outer: TraceEvent[] = [];
-  let end = -Infinity;
-  for (const event of script) {
-    if (event.ts < end) continue;
-    outer.push(event);
-    end = event.ts + (event.dur ?? 0);
-  }
-  // A frame ends where its layers are handed over to be shown. Moves that changed nothing are followed by none.
-  const frames = traceEvents
-    .filter(({ name, ...event }) => name === "Layerize" && event.pid === pid && event.tid === tid)
-    .map(({ ts }) => ts)
-    .sort((a, b) => a - b);
-  const moved = moves.slice(0, -1).flatMap((move, i) => {
-    const next = moves[i + 1]!.ts;
-    const shown = frames.find((ts) => ts > move.ts);
-    if (shown === undefined || shown > next) return [];
-    const ran = outer.filter(({ ts }) => ts >= move.ts && ts < next);
-    const sum = (events: readonly TraceEvent[]) => events.reduce((total, { dur = 0 }) => total + dur, 0) / 1000;
-    return [{ until: sum(ran.filter(({ ts }) => ts < shown)), longest: Math.max(...ran.map(({ dur = 0 }) => dur)) / 1000, all: sum(ran) }];
-  });
-  if (moved.length < moves.length / 3) throw new Error(`Only ${moved.length} of ${moves.length} moves were followed by a repaint.`);
+  const moved = whatFollows(await browser.stopTracing(), "pointermove", SCRIPT);
   return {
-    untilRepaint: moved.map(({ until }) => until),
+    untilRepaint: moved.map(({ untilShown }) => untilShown),
     longest: moved.map(({ longest }) => longest),
     all: moved.map(({ all }) => all),
   };

@@ -17,6 +17,11 @@ export function median(values: readonly number[]): number {
   return sorted.length % 2 ? sorted[middle]! : (sorted[middle - 1]! + sorted[middle]!) / 2;
 }
 
+export function percentile(values: readonly number[], share: number): number {
+  const sorted = [...values].sort((a, b) => a - b);
+  return sorted[Math.min(sorted.length - 1, Math.ceil(share * sorted.length) - 1)]!;
+}
+
 export type Row = { what: string; ours: string; yardstick: string; ratio: string };
 
 /** One table of the bench: every figure beside its yardstick from the same run, and the ratio of the two. */

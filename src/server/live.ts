@@ -5,9 +5,18 @@ import { env } from "./env";
 import { log } from "./log";
 import { withoutWords } from "./withoutWords";
 
-const messageSchema = z.object({ studio: z.uuid(), kind: z.enum(["air", "visit"]), id: z.uuid() });
-/** Something of a studio changed: a room's air, or a visit. `missed` says that some may have been missed: read all anew. */
-export type LiveMessage = { readonly kind: "air" | "visit"; readonly id: string } | { readonly kind: "missed" };
+const messageSchema = z.discriminatedUnion("kind", [
+  z.object({ studio: z.uuid(), kind: z.literal("air"), id: z.uuid() }),
+  z.object({ studio: z.uuid(), kind: z.literal("visit"), id: z.uuid(), seq: z.int() }),
+]);
+/**
+ * Something of a studio changed: a room's air, or a visit, which has events up to a number now. `missed` says that some may
+ * have been missed: read all anew.
+ */
+export type LiveMessage =
+  | { readonly kind: "air"; readonly id: string }
+  | { readonly kind: "visit"; readonly id: string; readonly seq: number }
+  | { readonly kind: "missed" };
 type Listener = (message: LiveMessage) => void;
 
 const AGAIN_MS = 1000;
@@ -69,8 +78,8 @@ class Live {
   private tell(payload: string | undefined): void {
     const parsed = messageSchema.safeParse(parse(payload));
     if (!parsed.success) return;
-    const { studio, kind, id } = parsed.data;
-    for (const listener of this.listeners.get(studio) ?? []) listener({ kind, id });
+    const { studio, ...message } = parsed.data;
+    for (const listener of this.listeners.get(studio) ?? []) listener(message);
   }
 }
 

@@ -103,8 +103,8 @@ test("from Today to the first bead's button in three taps: last time's map, the 
   const visitId = await database(async (db) => {
     const { rows } = await db.query(`update studio.visit v set starts_at = (select min(starts_at) - interval '1 minute' from studio.visit
         where technician_id = v.technician_id and starts_at::date = v.starts_at::date), keeps_time = false, map_id = null, map_revision = null
-      from studio.client c where c.id = v.client_id and c.name like 'Hesper%' and v.service = 'fill'
-      and not exists (select from studio.visit_event e where e.visit_id = v.id) returning v.id`);
+      where v.id = (select o.id from studio.visit o join studio.client c on c.id = o.client_id and c.name like 'Hesper%' where o.service = 'fill'
+        and o.last_seq = 0 and o.cancelled_at is null and o.withdrawn_at is null order by o.created_at, o.id limit 1) returning v.id`);
     return rows[0].id as string;
   });
   await page.goto("/");

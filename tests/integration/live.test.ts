@@ -55,7 +55,7 @@ test("a reading and a tap are told to their own studio, once for a batch, and to
   await until(() => heard.length >= 3, "reading and tap");
   expect(heard.slice(1)).toEqual([
     { kind: "air", id: ours.ids.room },
-    { kind: "visit", id: ours.ids.visit },
+    { kind: "visit", id: ours.ids.visit, seq: expect.any(Number) },
   ]);
   expect(others).toEqual([{ kind: "missed" }]);
 });

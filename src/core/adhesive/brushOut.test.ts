@@ -18,8 +18,10 @@ describe("the brush-out meter", () => {
     expect(brushVerdict([{ off: 1, of: 8 }], 0.02).word).toBe("not told yet");
   });
   test("a hand's own rate is learned, and a rougher one is not blamed for its usual", () => {
-    expect(baseRate([])).toBeCloseTo(0.02, 9);
-    expect(baseRate([{ off: 80, of: 900 }])).toBeCloseTo(0.082, 3);
+    expect(baseRate([])).toEqual({ rate: 0.02, isOwn: false });
+    expect(baseRate([{ off: 80, of: 900 }]).rate).toBeCloseTo(0.082, 3);
+    // A hand's own only once more is counted than supposed.
+    expect([99, 100].map((of) => baseRate([{ off: 0, of }]).isOwn)).toEqual([false, true]);
     expect(brushVerdict([{ off: 2, of: 22 }], 0.082).word).not.toBe("bad");
   });
   test("it seldom cries wolf, by drawing ten thousand brushes at the usual rate", () => {

@@ -15,10 +15,13 @@ const USUAL = { off: 2, of: 100 } as const;
 /** What is called bad, and how often the meter may be wrong. Models of this product. */
 const BAD = { atLeast: 0.15, times: 4, falseAlarm: 0.01, missed: 0.1 } as const;
 
-/** A technician's own rate at the brush, from past brushes; starts from the usual one. */
-export function baseRate(past: readonly Brush[]): number {
+/** What comes off at the brush as a rule; a hand's own once its counted lashes outweigh what is only supposed. */
+export type BrushRate = { readonly rate: number; readonly isOwn: boolean };
+
+/** A technician's rate at the brush, from past brushes; starts from the usual one. */
+export function baseRate(past: readonly Brush[]): BrushRate {
   const [off, of] = past.reduce(([a, b], brush) => [a + brush.off, b + brush.of], [USUAL.off, USUAL.of] as [number, number]);
-  return Math.min(0.5, off / of);
+  return { rate: Math.min(0.5, off / of), isOwn: of >= 2 * USUAL.of };
 }
 
 /**

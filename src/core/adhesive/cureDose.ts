@@ -38,43 +38,110 @@ const between = (a: AirAt, b: AirAt, atMs: number): Air => {
   };
 };
 
+/** Dose, and what is unsure of it, over a stretch; stretches add up. */
+type Sum = { readonly doseS: number; readonly unsureS: number; readonly unheardS: number; readonly outsideS: number };
+const NOTHING: Sum = { doseS: 0, unsureS: 0, unheardS: 0, outsideS: 0 };
+const plus = (a: Sum, b: Sum, sign = 1): Sum => ({
+  doseS: a.doseS + sign * b.doseS,
+  unsureS: a.unsureS + sign * b.unsureS,
+  unheardS: a.unheardS + sign * b.unheardS,
+  outsideS: a.outsideS + sign * b.outsideS,
+});
+
+/** How much one room's air has cured up to any moment: made once for its readings, then asked for as many stretches as are wanted. */
+export type DoseCurve = {
+  readonly law: CureLaw;
+  /** The newest air; null where none was ever read. */
+  readonly latest: Air | null;
+  /** The dose of a stretch, ms; null where no reading was ever taken. */
+  readonly between: (fromMs: number, toMs: number) => Dose | null;
+};
+
 /**
  * `D = ∫ t_ref/t(T, φ) dt` over the readings actually taken, in order of time, straight between two of them and held
  * before the first and after the last. `t_ref` is the same bottle's time at reference, so it counts the air alone.
- * Null when no reading was ever taken.
  */
-export function cureDose(
+export function doseCurve(readings: readonly AirAt[], law: CureLaw = USUAL_LAW, silenceMs = USUAL_SILENCE_MS): DoseCurve {
+  const [first, last] = [readings[0], readings.at(-1)];
+  if (!first || !last) return { law, latest: null, between: () => null };
+  /** From the first reading to each. */
+  const sums: Sum[] = [NOTHING];
+  for (let i = 1; i < readings.length; i++) sums.push(plus(sums[i - 1]!, stretch(readings[i - 1]!, readings[i]!, readings[i]!.atMs)));
+  const known = new Map<number, Sum>();
+
+  /** From the first reading to a moment between it and the last. */
+  function upTo(ms: number): Sum {
+    const seen = known.get(ms);
+    if (seen) return seen;
+    const i = lastBefore(readings, ms);
+    const next = readings[i + 1];
+    const sum = next ? plus(sums[i]!, stretch(readings[i]!, next, ms)) : sums[i]!;
+    known.set(ms, sum);
+    return sum;
+  }
+  /** From one reading towards the next, as far as a moment. */
+  function stretch(a: AirAt, b: AirAt, untilMs: number): Sum {
+    return integral(law, a.atMs, untilMs, (ms) => between(a, b, ms), unheardIn(a, b, a.atMs, untilMs, silenceMs));
+  }
+  /** Before the first reading or after the last its air is held. */
+  const held = (a: AirAt, b: AirAt, fromMs: number, toMs: number): Sum => {
+    const air = a.atMs === -Infinity ? b : a;
+    return toMs > fromMs ? integral(law, fromMs, toMs, () => air, unheardIn(a, b, fromMs, toMs, silenceMs)) : NOTHING;
+  };
+  return {
+    law,
+    latest: last,
+    between: (fromMs, toMs) => {
+      const inside = (ms: number) => Math.min(last.atMs, Math.max(first.atMs, ms));
+      const before = held({ ...first, atMs: -Infinity }, first, fromMs, Math.min(toMs, first.atMs));
+      const after = held(last, { ...last, atMs: Infinity }, Math.max(fromMs, last.atMs), toMs);
+      const heard = toMs > fromMs ? plus(upTo(inside(toMs)), upTo(inside(fromMs)), -1) : NOTHING;
+      const { doseS, unsureS, unheardS, outsideS } = plus(plus(before, heard), after);
+      return { doseS, lowS: doseS - unsureS, highS: doseS + unsureS, unheardS, outsideS };
+    },
+  };
+}
+
+/** The dose of one stretch; null when no reading was ever taken. For many stretches of the same air, make the curve once. */
+export const cureDose = (
   readings: readonly AirAt[],
   fromMs: number,
   toMs: number,
   law: CureLaw = USUAL_LAW,
   silenceMs = USUAL_SILENCE_MS,
-): Dose | null {
-  const [first, last] = [readings[0], readings.at(-1)];
-  if (!first || !last) return null;
-  const ends: AirAt[] = [{ ...first, atMs: -Infinity }, ...readings, { ...last, atMs: Infinity }];
-  let [doseS, unsureS, unheardS, outsideS] = [0, 0, 0, 0];
-  for (let i = 1; i < ends.length; i++) {
-    const [a, b] = [ends[i - 1]!, ends[i]!];
-    const [from, to] = [Math.max(fromMs, a.atMs), Math.min(toMs, b.atMs)];
-    if (to <= from) continue;
-    const held = a.atMs === -Infinity || b.atMs === Infinity;
-    let piece = 0;
-    const pieces = held ? 1 : Math.ceil((to - from) / PIECE_MS);
-    for (let k = 0; k < pieces; k++)
-      for (const [node, weight] of NODES) {
-        const at = from + ((to - from) * (k + node)) / pieces;
-        const air = held ? a : between(a, b, at);
-        const seconds = ((to - from) / pieces / 1000) * weight;
-        piece += seconds / setTimeRatio(heldToGood(air), law);
-        if (!isGoodFor(air)) outsideS += seconds;
-      }
-    doseS += piece;
-    const silence = unheardIn(a, b, from, to, silenceMs);
-    unheardS += silence.seconds;
-    if (to > from) unsureS += piece * (silence.seconds / ((to - from) / 1000)) * silence.unknown;
+): Dose | null => doseCurve(readings, law, silenceMs).between(fromMs, toMs);
+
+/** The last reading at or before a moment that is not before the first. */
+function lastBefore(readings: readonly AirAt[], ms: number): number {
+  let [low, high] = [0, readings.length - 1];
+  while (low < high) {
+    const middle = Math.ceil((low + high) / 2);
+    if (readings[middle]!.atMs <= ms) low = middle;
+    else high = middle - 1;
   }
-  return { doseS, lowS: doseS - unsureS, highS: doseS + unsureS, unheardS, outsideS };
+  return low;
+}
+
+/** Gauss-Legendre over pieces of some minutes: the rate bends little within one. */
+function integral(
+  law: CureLaw,
+  fromMs: number,
+  toMs: number,
+  airAt: (ms: number) => Air,
+  unheard: { seconds: number; unknown: number },
+): Sum {
+  if (toMs <= fromMs) return NOTHING;
+  let [doseS, outsideS] = [0, 0];
+  const pieces = Math.ceil((toMs - fromMs) / PIECE_MS);
+  for (let k = 0; k < pieces; k++)
+    for (const [node, weight] of NODES) {
+      const air = airAt(fromMs + ((toMs - fromMs) * (k + node)) / pieces);
+      const seconds = ((toMs - fromMs) / pieces / 1000) * weight;
+      doseS += seconds / setTimeRatio(heldToGood(air), law);
+      if (!isGoodFor(air)) outsideS += seconds;
+    }
+  const share = unheard.seconds / ((toMs - fromMs) / 1000);
+  return { doseS, unsureS: doseS * share * unheard.unknown, unheardS: unheard.seconds, outsideS };
 }
 
 /** What part of a stretch between two readings nothing is known of, and how little. */

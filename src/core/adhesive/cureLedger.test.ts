@@ -1,8 +1,15 @@
 import fc from "fast-check";
 import { cureSettings, defaultPolicy } from "../policy";
-import { cureLedger, EYES_SHUT_AT_LEAST_S, isolation, type AirAt } from ".";
+import { cureLedger as ledgerOf, doseCurve, EYES_SHUT_AT_LEAST_S, isolation, type AirAt } from ".";
 
 const at = (temperatureC: number, relativeHumidity: number) => ({ temperatureC, relativeHumidity });
+const cureLedger = (
+  placings: Parameters<typeof ledgerOf>[0],
+  readings: readonly AirAt[],
+  nowMs: number,
+  own: Parameters<typeof ledgerOf>[3],
+  more: Parameters<typeof ledgerOf>[4] = {},
+) => ledgerOf(placings, doseCurve(readings), nowMs, own, more);
 const settings = cureSettings(defaultPolicy);
 const MINUTE = 60_000;
 const steady = (relativeHumidity: number, minutes = 60) =>
@@ -146,4 +153,31 @@ describe("whatever the air did", () => {
       { seed: 6, numRuns: 100 },
     );
   });
+});
+
+test("one curve asked for many stretches says of each what it alone would, and stretches add up", () => {
+  const reading = fc.record({
+    temperatureC: fc.double({ min: 14, max: 32, noNaN: true }),
+    relativeHumidity: fc.double({ min: 0.15, max: 0.8, noNaN: true }),
+    gapS: fc.integer({ min: 0, max: 900 }),
+  });
+  const moment = fc.integer({ min: -1800, max: 9000 });
+  fc.assert(
+    fc.property(fc.array(reading, { minLength: 1, maxLength: 40 }), fc.array(moment, { minLength: 3, maxLength: 12 }), (read, seconds) => {
+      let atMs = 0;
+      const readings = read.map(({ gapS, ...air }) => ({ ...air, atMs: (atMs += gapS * 1000) }));
+      const curve = doseCurve(readings);
+      const moments = seconds.map((s) => s * 1000).sort((a, b) => a - b);
+      for (let i = 0; i + 2 < moments.length; i++) {
+        const [from, middle, to] = moments.slice(i, i + 3) as [number, number, number];
+        const whole = curve.between(from, to)!;
+        const alone = doseCurve(readings).between(from, to)!;
+        for (const figure of ["doseS", "lowS", "highS", "unheardS", "outsideS"] as const)
+          expect(whole[figure]).toBeCloseTo(alone[figure], 6);
+        expect(curve.between(from, middle)!.doseS + curve.between(middle, to)!.doseS).toBeCloseTo(whole.doseS, 5);
+      }
+      expect(curve.between(moments.at(-1)!, moments[0]!)!.doseS).toBe(0);
+    }),
+    { seed: 21, numRuns: 150 },
+  );
 });

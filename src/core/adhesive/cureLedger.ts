@@ -1,6 +1,6 @@
 import type { Air } from "../air";
 import { clamp } from "../units";
-import { cureDose, type AirAt, type Dose } from "./cureDose";
+import type { Dose, DoseCurve } from "./cureDose";
 import { finishOf, type FinishFigures, type FinishId } from "./finishes";
 import { heldToGood, SET_TIME_REFERENCE, setTimeRatio, USUAL_LAW, type CureLaw } from "./setTime";
 
@@ -70,18 +70,18 @@ export type CureLedger = {
 };
 
 /**
- * How far each bead's and zone's work has cured by now, when eyes may open, and from when water is harmless. `readings`
- * in order of time; `law` as this bottle's tests have taught.
+ * How far each bead's and zone's work has cured by now, when eyes may open, and from when water is harmless. The curve is of
+ * the room's readings, by the law that this bottle's tests have taught.
  */
 export function cureLedger(
   placings: readonly Placing[],
-  readings: readonly AirAt[],
+  curve: DoseCurve,
   nowMs: number,
   settings: LedgerSettings,
-  { law = USUAL_LAW, finish = null, waterHours }: { law?: CureLaw; finish?: Finished | null; waterHours?: number } = {},
+  { finish = null, waterHours }: { finish?: Finished | null; waterHours?: number } = {},
 ): CureLedger {
   const lines = placings.map((placing) => {
-    const dose = cureDose(readings, placing.atMs, nowMs, law);
+    const dose = curve.between(placing.atMs, nowMs);
     return {
       ...placing,
       dose,
@@ -92,17 +92,10 @@ export function cureLedger(
   const last = lines.reduce<LedgerLine | null>((latest, line) => (latest === null || line.atMs > latest.atMs ? line : latest), null);
   if (!last) return { lines, eyes: null, waterFromMs: null, unheardS: 0 };
   const figures = finishOfLast(last.atMs, finish, settings.figures);
-  const now = readings.at(-1) ?? null;
+  const finishedAtMs = figures?.eyesAfterS != null ? finish!.atMs + figures.eyesAfterS * 1000 : null;
   return {
     lines,
-    eyes: eyesOpen(
-      last,
-      now,
-      nowMs,
-      settings.eyesOpenS,
-      law,
-      figures?.eyesAfterS != null ? finish!.atMs + figures.eyesAfterS * 1000 : null,
-    ),
+    eyes: eyesOpen(last, curve, nowMs, settings.eyesOpenS, finishedAtMs),
     waterFromMs: waterFromMs(last.atMs, settings.figures, finish, waterHours),
     unheardS: last.dose?.unheardS ?? (nowMs - last.atMs) / 1000,
   };
@@ -118,9 +111,9 @@ export function waterFromMs(lastMs: number, figures: FinishFigures, finish: Fini
   return lastMs + (used?.waterHours ?? adhesiveHours ?? figures.fan.waterHours) * 3_600_000;
 }
 
-function eyesOpen(last: LedgerLine, now: Air | null, nowMs: number, needS: number, law: CureLaw, finishedAtMs: number | null): EyesOpen {
+function eyesOpen(last: LedgerLine, { latest, law }: DoseCurve, nowMs: number, needS: number, finishedAtMs: number | null): EyesOpen {
   const sinceS = Math.max(0, (nowMs - last.atMs) / 1000);
-  const ratio = setTimeRatio(heldToGood(now ?? SET_TIME_REFERENCE), law);
+  const ratio = setTimeRatio(heldToGood(latest ?? SET_TIME_REFERENCE), law);
   const byDose = (doseS: number) => Math.max(0, (needS - doseS) * ratio);
   // Without any reading the reference is all there is to go by, and twice as long is not ruled out.
   const dose = last.dose ?? { doseS: sinceS, lowS: sinceS / 2, highS: sinceS * 1.5 };

@@ -20,7 +20,8 @@ export { windowVerdict, type WindowVerdict, type AirAdvice } from "./windowVerdi
 export { beadLifeS, beadsFor } from "./beadLife";
 export { bottleAge, type BottleAge } from "./bottleAge";
 export { bottleFitness, type BottleFitness } from "./bottleFitness";
-export { cureDose, type AirAt, type Dose } from "./cureDose";
+export { waitInAirS } from "./waitInAir";
+export { cureDose, doseCurve, type AirAt, type Dose, type DoseCurve } from "./cureDose";
 export {
   cureLedger,
   isolation,
@@ -36,6 +37,6 @@ export {
   type Placing,
 } from "./cureLedger";
 export { FINISH_IDS, FINISH_LABELS, type FinishId, type FinishFigure, type FinishFigures } from "./finishes";
-export { baseRate, brushVerdict, chanceOfAtLeast, type Brush, type BrushVerdict } from "./brushOut";
+export { baseRate, brushVerdict, chanceOfAtLeast, type Brush, type BrushRate, type BrushVerdict } from "./brushOut";
 export { willNotGrab, type GrabFacts, type GrabCheck } from "./willNotGrab";
 export { startRoom, windowTarget, type DayVisit, type RoomStart } from "./startRoom";

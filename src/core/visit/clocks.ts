@@ -12,6 +12,14 @@ export const CHECK_RED_AFTER_S = 180;
 export const isDrying = ({ head, set }: VisitState): boolean =>
   head.finishedAtMs === null && set.beads.length > 0 && set.beads.at(-1)!.endedAtMs !== null;
 
+/** Whether two states of a visit have the same clocks at every moment: most taps change none. */
+export const haveSameClocks = (a: VisitState, b: VisitState): boolean =>
+  a.head.finishedAtMs === b.head.finishedAtMs &&
+  a.set.shake === b.set.shake &&
+  a.set.beads === b.set.beads &&
+  a.set.checkDueSinceMs === b.set.checkDueSinceMs &&
+  a.run === b.run;
+
 /**
  * The clocks that hang from the top edge for a visit at a moment (ms since 1970). A finished visit has none. When eyes
  * may open follows from the air, not from the visit's events alone: `eyesMayAtMs` is the ledger's word, if there is one.

@@ -3,7 +3,19 @@ import { eventAt } from "../../../tests/support/visitEvents";
 import { AREAS } from "../eye";
 import { defaultPolicy } from "../policy";
 import { processSteps, shippedProtocols } from "../protocol";
-import { EMPTY_VISIT, readEvent, readKeptEvents, readState, VisitFold, visitState, writeState, type EventType, type KeptEvent } from ".";
+import {
+  EMPTY_VISIT,
+  haveSameClocks,
+  readEvent,
+  readKeptEvents,
+  readState,
+  VisitFold,
+  visitClocks,
+  visitState,
+  writeState,
+  type EventType,
+  type KeptEvent,
+} from ".";
 import { EVENT_KINDS } from "./events";
 
 const T0 = Date.parse("2026-11-27T10:00:00.000Z");
@@ -206,6 +218,37 @@ describe("the state as it is kept", () => {
     expect(readState({ ...kept, set: { ...kept.set, beads: "many" } })).toBeNull();
     expect(readState(null)).toBeNull();
   });
+});
+
+test("states that are said to have the same clocks have them at every moment", () => {
+  let same = 0;
+  fc.assert(
+    fc.property(visit, visit, fc.nat({ max: 4000 }), (events, more, s) => {
+      const [a, b] = [visitState(events), VisitFold.empty.add(events).add(more.slice(0, 1)).state];
+      if (!haveSameClocks(a, b)) return;
+      same += 1;
+      expect(visitClocks(b, T0 + s * SECOND, T0 + 999 * SECOND)).toEqual(visitClocks(a, T0 + s * SECOND, T0 + 999 * SECOND));
+    }),
+    RUNS,
+  );
+  expect(same).toBeGreaterThan(10);
+  const begun = VisitFold.empty.add([
+    eventAt(T0, "started", { bottleId: null, air: null }),
+    eventAt(T0 + SECOND, "beadPlaced", { lifeS: 900, air: null, bottleId: null }),
+  ]);
+  const tapped = (type: "zonePlaced" | "shakeStarted" | "beadWiped") =>
+    begun.add([
+      type === "zonePlaced"
+        ? eventAt(T0 + 9 * SECOND, type, { side: "left", layer: 0, zone: 1 })
+        : type === "beadWiped"
+          ? eventAt(T0 + 9 * SECOND, type, {})
+          : eventAt(T0 + 9 * SECOND, type, { durationS: 60 }),
+    ]).state;
+  expect([tapped("zonePlaced"), tapped("shakeStarted"), tapped("beadWiped")].map((state) => haveSameClocks(begun.state, state))).toEqual([
+    true,
+    false,
+    false,
+  ]);
 });
 
 test("with 600 taps behind it one more is folded alone, and one taken back goes on from a state not far before it", () => {

@@ -1,5 +1,5 @@
 import { readEvent, type KeptEvent } from "./event";
-import { kindOf, type EventKind, type Happened } from "./events";
+import { EVENT_KINDS, kindOf, type EventKind, type Happened } from "./events";
 import { EMPTY_VISIT, PARTS, type VisitState } from "./parts";
 
 /** An event as it was read once: when it counts from, ms, and its kind and payload where they are known here. */
@@ -28,6 +28,12 @@ export class VisitFold {
     readonly passedOver: number,
   ) {}
 
+  /** Ids that some event takes back, whether they are here or not. */
+  private get undone(): ReadonlySet<string> {
+    return (this.takenBack ??= undoneIn(this.inOrder));
+  }
+  private takenBack: ReadonlySet<string> | null = null;
+
   /** Every event, as it happened. */
   get events(): readonly KeptEvent[] {
     return this.inOrder.map(({ event }) => event);
@@ -52,7 +58,7 @@ export class VisitFold {
     const byId = new Map(this.byId);
     for (const read of fresh) byId.set(read.event.id, read);
     const inOrder = isInOrder(this.inOrder.at(-1), fresh) ? [...this.inOrder, ...fresh] : [...byId.values()].sort(asTheyHappened);
-    const { standing, passedOver } = whatStands(inOrder);
+    const { standing, passedOver } = this.justMore(fresh, inOrder) ? this.with(fresh) : whatStands(inOrder);
     const same = commonLength(this.standing, standing);
     const saved = this.saved.slice(0, Math.floor(same / EVERY) + 1);
     // Where nothing before it changed, it goes on from the state there is; else from the last one kept.
@@ -63,6 +69,20 @@ export class VisitFold {
       if ((i + 1) % EVERY === 0) saved.push(state);
     }
     return new VisitFold(byId, inOrder, standing, saved, state, passedOver);
+  }
+
+  /** New ones at the end that take nothing back, are not taken back, and hold nothing else from being taken back. */
+  private justMore(fresh: readonly Read[], inOrder: readonly Read[]): boolean {
+    return (
+      inOrder.length === this.inOrder.length + fresh.length &&
+      fresh.every(({ event, known }, i) => {
+        const isPlain = known !== null && event.type !== "undone" && !HOLDING.has(event.type) && !this.undone.has(event.id);
+        return isPlain && inOrder[this.inOrder.length + i]!.event === event;
+      })
+    );
+  }
+  private with(fresh: readonly Read[]) {
+    return { standing: [...this.standing, ...fresh], passedOver: this.passedOver };
   }
 
   /** What an event brings that was not known; null where it is known already as it is. */
@@ -99,21 +119,38 @@ function isInOrder(last: Read | undefined, fresh: readonly Read[]): boolean {
   });
 }
 
-function whatStands(inOrder: readonly Read[]): { standing: Read[]; passedOver: number } {
+function undoneIn(events: readonly Read[]): ReadonlySet<string> {
   const undone = new Set<string>();
-  for (const { event, known } of inOrder) if (known && event.type === "undone") undone.add((known.payload as { eventId: string }).eventId);
-  const isTakenBack = ({ event }: Read) => undone.has(event.id);
-  const kinds = new Set(inOrder.filter((one) => one.known && !isTakenBack(one)).map(({ event }) => event.type));
-  const holds = (undo: EventKind["undo"]) => undo === "never" || (typeof undo === "object" && kinds.has(undo.until));
-  const standing = inOrder.filter((one) => one.known && (!isTakenBack(one) || holds(one.known.kind.undo)));
-  const passedOver = inOrder.filter((one) => !one.known && !isTakenBack(one)).length;
+  for (const { event, known } of events) if (event.type === "undone" && known) undone.add((known.payload as { eventId: string }).eventId);
+  return undone;
+}
+
+/** Kinds that hold others from being taken back. */
+const HOLDING: ReadonlySet<string> = new Set(
+  Object.values<EventKind>(EVENT_KINDS).flatMap(({ undo }) => (typeof undo === "object" ? [undo.until] : [])),
+);
+
+function whatStands(inOrder: readonly Read[]): { standing: Read[]; passedOver: number } {
+  const undone = undoneIn(inOrder);
+  const held = new Set<string>();
+  for (const { event, known } of inOrder) if (known && HOLDING.has(event.type) && !undone.has(event.id)) held.add(event.type);
+  const stands = (undo: EventKind["undo"]) => undo === "never" || (typeof undo === "object" && held.has(undo.until));
+  const standing: Read[] = [];
+  let passedOver = 0;
+  for (const one of inOrder) {
+    const isTakenBack = undone.has(one.event.id);
+    if (one.known === null) passedOver += isTakenBack ? 0 : 1;
+    else if (!isTakenBack || stands(one.known.kind.undo)) standing.push(one);
+  }
   return { standing, passedOver };
 }
+
+const isSame = (a: Read, b: Read) => a === b || (a.event.id === b.event.id && a.atMs === b.atMs);
 
 function commonLength(a: readonly Read[], b: readonly Read[]): number {
   let same = 0;
   // An acknowledgement changes nothing that is folded, unless it moves the event in time.
-  while (same < a.length && same < b.length && a[same]!.event.id === b[same]!.event.id && a[same]!.atMs === b[same]!.atMs) same += 1;
+  while (same < a.length && same < b.length && isSame(a[same]!, b[same]!)) same += 1;
   return same;
 }
 

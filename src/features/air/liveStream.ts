@@ -61,7 +61,7 @@ export async function liveStream(request: Request): Promise<Response> {
       };
       const heard = (message: LiveMessage) => {
         if (message.kind === "air") void tellAir();
-        else if (message.kind === "visit") send("visit", { id: message.id });
+        else if (message.kind === "visit") send("visit", { id: message.id, seq: message.seq });
         else {
           send("missed", {});
           void tellAir();

@@ -40,7 +40,7 @@ export function ColourOverview({
   mayChange: boolean;
 }) {
   const store = useTabletStore();
-  const { folds } = useTabletState();
+  const folds = useTabletState((state) => state.folds);
   const now = useNow();
   useEffect(() => visits.forEach((visit) => store.adopt(visit.events)), [store, visits]);
   const seen = visits.map((visit) => ({ ...visit, state: folds.get(visit.id)?.state ?? visitState(visit.events) }));

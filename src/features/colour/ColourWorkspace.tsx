@@ -8,7 +8,7 @@ import { PlaceOfVisit } from "@/features/visit/PlaceOfVisit";
 import { VisitHeading } from "@/features/visit/VisitHeading";
 import { Marks } from "@/features/visit/Marks";
 import { PassedOver } from "@/features/visit/PassedOver";
-import { useNow, useTabletStore, useVisitFold } from "@/features/tablet/TabletProvider";
+import { useNow, useTabletStore, useVisit } from "@/features/tablet/TabletProvider";
 import { Verdict } from "@/ui";
 import { AtTheRun } from "./AtTheRun";
 import type { ColourProps } from "./colourProps";
@@ -32,7 +32,7 @@ const ORDER: readonly [string, Stage][] = [
 export function ColourWorkspace(visit: ColourProps) {
   const store = useTabletStore();
   const now = useNow();
-  const { state, passedOver } = useVisitFold(visit.id, visit.events);
+  const { state, passedOver } = useVisit(visit.id, visit.events);
   const { run } = state;
   const done = isRunDone(run);
   const stage: Stage = state.head.finishedAtMs !== null ? "kept" : !run.plan ? "plan" : done ? "judge" : "run";

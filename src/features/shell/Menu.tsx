@@ -14,7 +14,7 @@ const ITEM =
 /** Who is signed in; theme, sounds, signing out. Fetched when it is first wanted, and open then. */
 export function Menu({ name, role, studioName }: { name: string; role: string; studioName: string }) {
   const tablet = useTabletStorage();
-  const { unsent } = useTabletState();
+  const unsent = useTabletState((state) => state.unsent);
   const [leaving, setLeaving] = useState<{ unsent: number; drafts: number } | null>(null);
   const [failed, setFailed] = useState(false);
   const [alarm, setAlarm] = useState(readAlarmChoice);

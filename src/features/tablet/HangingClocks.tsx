@@ -4,10 +4,10 @@ import { usePathname } from "next/navigation";
 import { useEffect, useEffectEvent, useRef, useState } from "react";
 import { formatClock } from "@/core/units";
 import { byUrgency, type Clock } from "@/core/clock";
-import { EMPTY_VISIT, visitClocks } from "@/core/visit";
+import { visitClocks } from "@/core/visit";
 import { cx, isTyping } from "@/ui";
 import { alarmOf, tell, unlockSound } from "./alarm";
-import { useNow, useTabletState, useTabletStore } from "./TabletProvider";
+import { useClockTime, useRunningVisits, useTabletStore } from "./TabletProvider";
 import { useWakeLock } from "./useWakeLock";
 
 const LOOKS: Record<Clock["state"], string> = {
@@ -33,27 +33,27 @@ const isBusy = ({ target, key }: KeyboardEvent) =>
 
 /** Clocks of running visits, hanging from the top edge of every screen. Reckoned from events: a reload changes nothing. */
 export function HangingClocks() {
-  const { visits, folds } = useTabletState();
-  const stateOf = (id: string) => folds.get(id)?.state ?? EMPTY_VISIT;
+  const visits = useRunningVisits();
   const store = useTabletStore();
-  const now = useNow();
   const path = usePathname();
   const rung = useRef(new Set<string>());
   const [unfolded, setUnfolded] = useState(false);
-  const all = visits
-    .filter((visit) => visit.mine)
-    .flatMap((visit) =>
-      (now === null ? [] : visitClocks(stateOf(visit.id), now, visit.eyesMayAtMs)).map((clock) => ({
-        visit,
-        clock,
-      })),
-    );
+  const clocksAt = (nowMs: number) =>
+    visits
+      .filter((visit) => visit.mine)
+      .flatMap((visit) => visitClocks(visit.state, nowMs, visit.eyesMayAtMs).map((clock) => ({ visit, clock })));
+  const now = useClockTime((nowMs) =>
+    clocksAt(nowMs)
+      .map(({ clock: { id, state, leftS } }) => `${id} ${state} ${formatClock(leftS)}`)
+      .join(),
+  );
+  const all = now === null ? [] : clocksAt(now);
   const hanging = all
     // On the visit's own page these have clocks that fill it.
     .filter(({ visit, clock }) => !OWN_PAGE.includes(clock.kind) || path !== `/visits/${visit.id}`)
     .sort((a, b) => byUrgency(a.clock, b.clock));
   /** On a run's own page the pedal is the run's; what is owed elsewhere keeps its letter. */
-  const pedalTaken = visits.some(({ id }) => path === `/visits/${id}` && stateOf(id).run.plan !== null);
+  const pedalTaken = visits.some(({ id, state }) => path === `/visits/${id}` && state.run.plan !== null);
 
   useEffect(() => {
     const touch = () => unlockSound();

@@ -1,8 +1,21 @@
 "use client";
-import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState, useSyncExternalStore, type ReactNode } from "react";
-import { VisitFold, type KeptEvent } from "@/core/visit";
+import {
+  createContext,
+  useCallback,
+  useContext,
+  useEffect,
+  useEffectEvent,
+  useLayoutEffect,
+  useMemo,
+  useRef,
+  useState,
+  useSyncExternalStore,
+  type ReactNode,
+} from "react";
+import { EMPTY_VISIT, haveSameClocks, VisitFold, type KeptEvent, type VisitState } from "@/core/visit";
 import { useNews } from "@/features/live/LiveProvider";
 import type { LiveNews } from "@/workers/live/messages";
+import type { RunningVisit } from "./runningVisit";
 import { TabletStorage } from "./storage";
 import { TabletStore, type TabletState } from "./store";
 
@@ -36,6 +49,7 @@ export function TabletProvider({ memberId, children }: { memberId: string; child
       document.removeEventListener("visibilitychange", woken);
     };
   }, [kept]);
+  const heard = useRef(new Map<string, number>());
   const gathering = useRef<ReturnType<typeof setTimeout> | null>(null);
   useNews(
     useCallback(
@@ -43,10 +57,14 @@ export function TabletProvider({ memberId, children }: { memberId: string; child
         const isBack = news.kind === "line" && news.connected && kept.store.getSnapshot().reach === "no server";
         // The line is there again, so the server is: what waits is sent at once.
         if (news.kind === "missed" || isBack) return void kept.store.wake();
-        if (news.kind !== "visit" || gathering.current) return;
+        if (news.kind !== "visit") return;
+        heard.current.set(news.id, news.seq);
+        if (gathering.current) return;
         gathering.current = setTimeout(() => {
           gathering.current = null;
-          void kept.store.refresh();
+          const isNew = [...heard.current].some(([id, seq]) => !kept.store.knows(id, seq));
+          heard.current.clear();
+          if (isNew) void kept.store.refresh();
         }, GATHER_MS);
       },
       [kept],
@@ -69,36 +87,94 @@ export function useTabletStorage(): TabletStorage {
   return useKept().storage;
 }
 
-export function useTabletState(): TabletState {
+/** A part of what the tablet knows; the caller is drawn anew only when that part changes, so it picks no fresh object. */
+export function useTabletState<Part>(pick: (state: TabletState) => Part): Part {
   const store = useTabletStore();
-  return useSyncExternalStore(store.subscribe, store.getSnapshot, store.getServerSnapshot);
+  return useSyncExternalStore(
+    store.subscribe,
+    () => pick(store.getSnapshot()),
+    () => pick(store.getServerSnapshot()),
+  );
 }
 
-/** A visit as it is known on this tablet, with what its page brought from the server. */
-export function useVisitFold(visitId: string, events: readonly KeptEvent[]): VisitFold {
+/** A running visit with what its clocks hang on. */
+export type ClockedVisit = RunningVisit & { readonly state: VisitState };
+
+/** The running visits, the same list until one of them, or something that its clocks hang on, has changed. */
+export function useRunningVisits(): readonly ClockedVisit[] {
+  const [pick] = useState(() => {
+    let last: { visits: readonly RunningVisit[]; list: readonly ClockedVisit[] } = { visits: [], list: [] };
+    return ({ visits, folds }: TabletState) => {
+      const list = visits.map((visit) => ({ ...visit, state: folds.get(visit.id)?.state ?? EMPTY_VISIT }));
+      if (visits !== last.visits || list.some(({ state }, i) => !haveSameClocks(state, last.list[i]!.state))) last = { visits, list };
+      return last.list;
+    };
+  });
+  return useTabletState(pick);
+}
+
+/**
+ * A visit as it is known on this tablet, with what its page brought from the server. Drawn anew when something happened at
+ * it, not when what happened is acknowledged.
+ */
+export function useVisit(visitId: string, events: readonly KeptEvent[]): Pick<VisitFold, "state" | "passedOver"> {
   const store = useTabletStore();
-  const { folds } = useTabletState();
   useEffect(() => store.adopt(events), [store, events]);
   const brought = useMemo(() => VisitFold.empty.add(events), [events]);
-  return folds.get(visitId) ?? brought;
+  const state = useTabletState(({ folds }) => folds.get(visitId)?.state ?? brought.state);
+  const passedOver = useTabletState(({ folds }) => folds.get(visitId)?.passedOver ?? brought.passedOver);
+  return { state, passedOver };
 }
 
-/** The true time, ms, renewed four times a second, and about once a second in the background; null until the page is alive. */
-export function useNow(): number | null {
+/**
+ * The true time, ms, for clocks: looked at four times a second, and renewed only when what is shown by it has changed.
+ * `shown` says what that is at a moment. Null until the page is alive.
+ */
+export function useClockTime(shown: (nowMs: number) => string): number | null {
+  const store = useTabletStore();
+  const [now, setNow] = useState<number | null>(null);
+  const last = useRef("");
+  const tick = useEffectEvent(() => {
+    const { ms } = store.now();
+    const words = shown(ms);
+    if (words === last.current) return;
+    last.current = words;
+    setNow(ms);
+  });
+  useEffect(() => everyTick(() => tick()), []);
+  // A tap changed what is shown at that time: it is told by the time it is now, before it is painted.
+  const isChanged = useEffectEvent(() => now !== null && shown(now) !== last.current);
+  useLayoutEffect(() => {
+    if (isChanged()) tick();
+  });
+  return now;
+}
+
+/**
+ * The true time, ms, in steps of a quarter second or coarser, and about once a second in the background; null until the page
+ * is alive. The caller is drawn anew with each step: whoever shows minutes asks for coarse ones.
+ */
+export function useNow(stepMs = 250): number | null {
   const store = useTabletStore();
   const [now, setNow] = useState<number | null>(null);
   useEffect(() => {
-    const tick = () => setNow(store.now().ms);
-    const first = setTimeout(tick, 0);
-    const every = setInterval(tick, 250);
-    const stop = whileHidden(tick);
-    return () => {
-      clearTimeout(first);
-      clearInterval(every);
-      stop();
-    };
-  }, [store]);
+    // A fine step is the time itself; a coarse one is the same until the next.
+    const tick = () => setNow(stepMs <= 250 ? store.now().ms : Math.floor(store.now().ms / stepMs) * stepMs);
+    return everyTick(tick);
+  }, [store, stepMs]);
   return now;
+}
+
+/** At once, four times a second, and once a second in the background. */
+function everyTick(tick: () => void): () => void {
+  const first = setTimeout(tick, 0);
+  const every = setInterval(tick, 250);
+  const stop = whileHidden(tick);
+  return () => {
+    clearTimeout(first);
+    clearInterval(every);
+    stop();
+  };
 }
 
 /**

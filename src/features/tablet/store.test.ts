@@ -52,7 +52,7 @@ function server() {
       state.posts += 1;
       if (state.mode === "knows no such visit") return { kept: [], refused: [] };
       for (const tap of taps)
-        if (!kept.has(tap.id)) kept.set(tap.id, { ...tap, serverTime: new Date(SERVER).toISOString(), seq: kept.size + 1 });
+        if (!kept.has(tap.id)) kept.set(tap.id, { ...tap, serverTime: new Date(SERVER + 60_000).toISOString(), seq: kept.size + 1 });
       return { kept: taps.map(({ id }) => ({ id, serverTime: kept.get(id)!.serverTime!, seq: kept.get(id)!.seq! })), refused: [] };
     },
   };
@@ -206,4 +206,34 @@ test("a tap that the server refused is shown no longer; those beside it are", as
   expect(shown()).toEqual(["beadPlaced", "beadWiped"]);
   await settle();
   expect(shown()).toEqual(["beadPlaced"]);
+});
+
+test("sending is worth a word only once it has lasted", async () => {
+  away.state.mode = "away";
+  await bead();
+  expect(store.getSnapshot().isSlow).toBe(false);
+  await jest.advanceTimersByTimeAsync(800);
+  expect(store.getSnapshot().isSlow).toBe(true);
+  away.state.mode = "well";
+  await store.wake();
+  await settle();
+  expect(store.getSnapshot()).toMatchObject({ isSlow: false, unsent: 0 });
+});
+
+test("taking back takes the last that can be, as it stands at that moment", async () => {
+  await store.tap(VISIT, "started", { bottleId: null, air: null });
+  await store.takeBackLast(VISIT);
+  expect(shown()).toEqual(["started"]);
+  await jest.advanceTimersByTimeAsync(20);
+  await bead();
+  await jest.advanceTimersByTimeAsync(20);
+  await store.takeBackLast(VISIT);
+  expect(shown()).toEqual(["started", "beadPlaced", "undone"]);
+  expect(store.getSnapshot().folds.get(VISIT)!.state.set.beads).toEqual([]);
+});
+
+test("news of what this tablet tapped itself asks for nothing; of another's it does", async () => {
+  await bead();
+  await settle();
+  expect([store.knows(VISIT, 1), store.knows(VISIT, 2), store.knows("another", 1)]).toEqual([true, false, false]);
 });

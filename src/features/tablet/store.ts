@@ -1,4 +1,14 @@
-import { MOST_EVENTS, newEvent, VisitFold, type EventPayload, type EventType, type KeptEvent, type Tap, type TrueTime } from "@/core/visit";
+import {
+  isDrying,
+  MOST_EVENTS,
+  newEvent,
+  VisitFold,
+  type EventPayload,
+  type EventType,
+  type KeptEvent,
+  type Tap,
+  type TrueTime,
+} from "@/core/visit";
 import { newId } from "@/ui/newId";
 import { TabletClock } from "./clock";
 import { thisDevice, type Device } from "./device";
@@ -14,6 +24,8 @@ export type TabletState = {
   /** Visits by their ids, each folded from what is known of it here; taps on their way included. */
   readonly folds: ReadonlyMap<string, VisitFold>;
   readonly unsent: number;
+  /** Something has waited longer than an answer usually takes: only then is it worth a word, or it would flicker with every tap. */
+  readonly isSlow: boolean;
   readonly refused: readonly string[];
   readonly reach: Reach;
   /** False where this browser will not keep anything, as in some private windows: taps then live in this page alone. */
@@ -21,8 +33,18 @@ export type TabletState = {
   readonly clock: TrueTime["clock"];
 };
 
-const EMPTY: TabletState = { visits: [], folds: new Map(), unsent: 0, refused: [], reach: "safe", keeps: true, clock: "device" };
+const EMPTY: TabletState = {
+  visits: [],
+  folds: new Map(),
+  unsent: 0,
+  isSlow: false,
+  refused: [],
+  reach: "safe",
+  keeps: true,
+  clock: "device",
+};
 const LONGEST_WAIT_MS = 5000;
+const SLOW_AFTER_MS = 700;
 
 /**
  * Taps of visits on this device: written to IndexedDB and shown at once, sent when it can be, acknowledged by id.
@@ -115,6 +137,11 @@ export class TabletStore {
     }
   }
 
+  /** Whether a visit's events up to a number are known here: what a tablet tapped itself comes back as news. */
+  knows(visitId: string, seq: number): boolean {
+    return (this.state.folds.get(visitId)?.seqWithoutGap ?? 0) >= seq;
+  }
+
   /** Takes in a visit's events that a page brought with it. */
   adopt(events: readonly KeptEvent[]): void {
     const folds = this.withEvents(events);
@@ -126,9 +153,16 @@ export class TabletStore {
     const { ms, clock } = this.now();
     const tap = newEvent(type, payload, { id: newId(), visitId, at: new Date(Math.round(ms)).toISOString(), clock });
     this.outbox.set(tap.id, tap);
+    this.sayIfSlow();
     this.publish({ reach: "sending", folds: this.withEvents([unsent(tap)]) });
     await this.onTablet(() => this.storage.keepWaiting(tap));
     void this.send();
+  }
+
+  /** Takes back the last that can be, as it is known at this moment. */
+  async takeBackLast(visitId: string): Promise<void> {
+    const last = this.state.folds.get(visitId)?.state.head.lastUndoable;
+    if (last) await this.tap(visitId, "undone", { eventId: last.id });
   }
 
   /** Does something in the tablet's memory; where the browser keeps none, says so and goes on without it. */
@@ -166,8 +200,7 @@ export class TabletStore {
       this.waitMs = 0;
       const gone = new Set(batch.filter(({ id }) => !acknowledged.has(id)).map(({ id }) => id));
       this.publish({ reach: this.outbox.size ? "sending" : "safe", refused, folds: without(this.withEvents(kept), gone) });
-      // A visit just begun is not among the running ones yet.
-      if (batch.some(({ type }) => type === "started" || type === "finished" || type === "undone")) void this.refresh();
+      if (batch.some((tap) => this.concernsServer(tap))) void this.refresh();
     } catch (error) {
       this.publish({ reach: error instanceof SignedOut ? "signed out" : "no server" });
       this.retryLater();
@@ -175,6 +208,21 @@ export class TabletStore {
       this.sending = false;
     }
     if (this.outbox.size > 0 && this.waitMs === 0) void this.send();
+  }
+
+  /** What only the server can say follows from it: which visits run, and until when eyes stay shut. */
+  private concernsServer({ type, visitId, payload }: Tap): boolean {
+    const fold = this.state.folds.get(visitId);
+    const about = type === "undone" ? fold?.events.find(({ id }) => id === payload.eventId)?.type : type;
+    return about === "started" || about === "finished" || (fold !== undefined && isDrying(fold.state));
+  }
+
+  private slowTimer: (() => void) | null = null;
+  private sayIfSlow(): void {
+    this.slowTimer ??= this.device.later(SLOW_AFTER_MS, () => {
+      this.slowTimer = null;
+      if (this.outbox.size > 0) this.publish({ isSlow: true });
+    });
   }
 
   private retryLater(): void {
@@ -201,7 +249,8 @@ export class TabletStore {
   }
 
   private publish(change: Partial<TabletState>): void {
-    this.state = { ...this.state, ...change, unsent: this.outbox.size, clock: this.clock.now().clock };
+    const isSlow = this.outbox.size > 0 && (change.isSlow ?? this.state.isSlow);
+    this.state = { ...this.state, ...change, isSlow, unsent: this.outbox.size, clock: this.clock.now().clock };
     for (const listener of this.listeners) listener();
   }
 }

@@ -1,6 +1,8 @@
+"use client";
 import { formatClock } from "@/core/units";
 import type { Clock } from "@/core/clock";
 import { visitClocks, type VisitState } from "@/core/visit";
+import { useClockTime } from "@/features/tablet/TabletProvider";
 import { Verdict, cx, type Tone } from "@/ui";
 
 const LABELS: Record<Clock["state"], string> = {
@@ -13,9 +15,16 @@ const LABELS: Record<Clock["state"], string> = {
 const TONES: Record<Clock["state"], Tone> = { running: "note", soon: "look", over: "stop", done: "good", past: "stop" };
 
 /** The one clock that fills the eye, with what it asks for in words. */
-export function BigClock({ state, nowMs }: { state: VisitState; nowMs: number | null }) {
-  const clocks = nowMs === null ? [] : visitClocks(state, nowMs);
-  const clock = clocks.find(({ kind }) => kind === "shake") ?? clocks.find(({ kind }) => kind === "bead");
+export function BigClock({ state }: { state: VisitState }) {
+  const clockAt = (nowMs: number) => {
+    const clocks = visitClocks(state, nowMs);
+    return clocks.find(({ kind }) => kind === "shake") ?? clocks.find(({ kind }) => kind === "bead");
+  };
+  const nowMs = useClockTime((ms) => {
+    const clock = clockAt(ms);
+    return clock ? `${clock.id} ${clock.state} ${formatClock(clock.leftS)}` : "none";
+  });
+  const clock = nowMs === null ? undefined : clockAt(nowMs);
   if (!clock)
     return <p className="py-8 font-serif text-3xl">{state.set.beads.length === 0 ? "Shake, then the first bead" : "No bead is out"}</p>;
   const words =

@@ -1,6 +1,6 @@
 "use client";
 import { useState } from "react";
-import { brushVerdict, type BrushVerdict } from "@/core/adhesive";
+import { brushVerdict, type BrushRate, type BrushVerdict } from "@/core/adhesive";
 import { lastBrushes, type VisitState } from "@/core/visit";
 import { Button, Verdict } from "@/ui";
 
@@ -15,14 +15,14 @@ export function BrushCheck({
   onWillNotGrab,
 }: {
   state: VisitState;
-  rate: number;
+  rate: BrushRate;
   due: boolean;
   onCheck: (counted: { off: number; of: number } | null) => void;
   onWillNotGrab: () => void;
 }) {
   const [counting, setCounting] = useState<{ off: number; of: number } | null>(null);
   const last = lastBrushes(state);
-  const verdict = last ? brushVerdict(last.brushes, rate) : null;
+  const verdict = last ? brushVerdict(last.brushes, rate.rate) : null;
   return (
     <section aria-label="Brush through" className="mt-4 border-t border-line pt-3">
       <div className="flex flex-wrap items-center gap-3">
@@ -56,7 +56,7 @@ export function BrushCheck({
       {verdict && last ? (
         <p className="mt-3 text-xl" data-testid="brush-verdict">
           <Verdict tone={verdict.word === "bad" ? "stop" : verdict.word === "as usual" ? "good" : "note"}>
-            {brushWords(verdict, last.beadNumber)}
+            {brushWords(verdict, last.beadNumber, rate.isOwn)}
           </Verdict>
         </p>
       ) : null}
@@ -69,8 +69,9 @@ export function BrushCheck({
   );
 }
 
-export function brushWords({ word, off, of, baseRate }: BrushVerdict, beadNumber: number): string {
-  const usual = `${(baseRate * 100).toFixed(baseRate < 0.1 ? 1 : 0)} in a hundred is usual for you`;
+export function brushWords({ word, off, of, baseRate }: BrushVerdict, beadNumber: number, isOwn: boolean): string {
+  const share = `${(baseRate * 100).toFixed(baseRate < 0.1 ? 1 : 0)} in a hundred`;
+  const usual = isOwn ? `${share} is usual for you` : `supposed is ${share}, until more of yours are counted`;
   if (word === "bad") return `${off} of ${of}: bead ${beadNumber} or this air is bad; ${usual}.`;
   if (word === "as usual") return `${off} of ${of} off from bead ${beadNumber}: as usual.`;
   return `${off} of ${of} off from bead ${beadNumber}: too few to tell; ${usual}.`;

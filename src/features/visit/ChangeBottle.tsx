@@ -1,5 +1,5 @@
 "use client";
-import { useState } from "react";
+import { memo, useState } from "react";
 import { Button, Dialog, Notice, TextField } from "@/ui";
 import { newId } from "@/ui/newId";
 import type { JudgedBottle } from "@/features/shelf/judged";
@@ -8,7 +8,15 @@ import { BottleChoice } from "./BottleChoice";
 import { useTabletStore } from "@/features/tablet/TabletProvider";
 
 /** Another bottle while the visit runs: asked at the door like a beginning; without a server the tap is kept and judged later. */
-export function ChangeBottle({ visitId, judged, bottleId }: { visitId: string; judged: readonly JudgedBottle[]; bottleId: string | null }) {
+export const ChangeBottle = memo(function ChangeBottle({
+  visitId,
+  judged,
+  bottleId,
+}: {
+  visitId: string;
+  judged: readonly JudgedBottle[];
+  bottleId: string | null;
+}) {
   const store = useTabletStore();
   const [open, setOpen] = useState(false);
   const [picked, setPicked] = useState<string | null>(null);
@@ -58,4 +66,4 @@ export function ChangeBottle({ visitId, judged, bottleId }: { visitId: string; j
       </Dialog>
     </>
   );
-}
+});

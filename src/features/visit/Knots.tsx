@@ -1,3 +1,4 @@
+import { memo } from "react";
 import { cx } from "@/ui";
 
 export type Knot = { readonly name: string; readonly state: "tied" | "here" | "ahead" | "open" };
@@ -6,7 +7,7 @@ export type Knot = { readonly name: string; readonly state: "tied" | "here" | "a
  * The order of work as a line of knots: tied, here, ahead, or visibly open where one was passed over. On a phone
  * only the knot one is on, and those left open, keep their names.
  */
-export function Knots({ knots }: { knots: readonly Knot[] }) {
+export const Knots = memo(function Knots({ knots }: { knots: readonly Knot[] }) {
   return (
     <ol aria-label="Order of work" className="flex pt-1 pb-2">
       {knots.map((knot, i) => (
@@ -50,4 +51,4 @@ export function Knots({ knots }: { knots: readonly Knot[] }) {
       ))}
     </ol>
   );
-}
+});

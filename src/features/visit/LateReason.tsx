@@ -1,13 +1,15 @@
 "use client";
-import { useEffect } from "react";
+import { memo, useEffect } from "react";
 import { giveReason } from "./actions";
+import { useTabletState } from "@/features/tablet/TabletProvider";
 import { useDraft } from "@/features/tablet/useDraft";
 
 /** Where a reason waits that was written while no server was in reach. */
 export const reasonDraft = (visitId: string) => `reason ${visitId}`;
 
 /** Sends a reason that was written without a server, once there is one again. Draws nothing. */
-export function LateReason({ visitId, reach }: { visitId: string; reach: string }) {
+export const LateReason = memo(function LateReason({ visitId }: { visitId: string }) {
+  const reach = useTabletState((state) => state.reach);
   const { found, drop } = useDraft(reasonDraft(visitId));
   const words = typeof found?.document === "string" ? found.document : "";
   useEffect(() => {
@@ -17,4 +19,4 @@ export function LateReason({ visitId, reach }: { visitId: string; reach: string 
       .catch(() => undefined);
   }, [visitId, words, reach, drop]);
   return null;
-}
+});

@@ -1,3 +1,5 @@
+"use client";
+import { useState } from "react";
 import type { CureLedger } from "@/core/adhesive";
 import { sideLabel, type Side } from "@/core/eye";
 import { formatClock } from "@/core/units";
@@ -11,12 +13,13 @@ export function placingWords(key: string): string {
 
 /** Every bead and zone with how far it has cured in the air it really had. */
 export function LedgerSheet({ ledger, needS }: { ledger: CureLedger | null; needS: number }) {
+  const [open, setOpen] = useState(false);
   if (!ledger || ledger.lines.length === 0) return null;
-  const lines = [...ledger.lines].sort((a, b) => b.atMs - a.atMs);
+  const lines = open ? [...ledger.lines].sort((a, b) => b.atMs - a.atMs) : [];
   return (
-    <details className="mt-4 text-[0.9375rem]" data-testid="ledger">
-      <summary className="min-h-9 cursor-pointer py-1.5 text-ink-2">
-        Cure ledger: {lines.filter(({ setThrough }) => setThrough).length} of {lines.length} cured as far as open eyes want
+    <details className="mt-4 text-[0.9375rem]" data-testid="ledger" onToggle={({ currentTarget }) => setOpen(currentTarget.open)}>
+      <summary className="h-9 cursor-pointer py-1.5 text-ink-2 contain-strict max-sm:h-14">
+        Cure ledger: {ledger.lines.filter(({ setThrough }) => setThrough).length} of {ledger.lines.length} cured as far as open eyes want
       </summary>
       <table className="w-full">
         <thead>

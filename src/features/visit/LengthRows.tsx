@@ -1,14 +1,14 @@
 "use client";
-import { useState } from "react";
+import { memo, useMemo, useState } from "react";
 import { sideLabel, type Side } from "@/core/eye";
-import { baseIndex, eyesInView, innerCornerOnRight, LAYER_LABELS, layerLegend, type LashMap } from "@/core/map";
+import { baseIndex, eyesInView, innerCornerOnRight, LAYER_LABELS, layerLegend, type LashMap, type Layer } from "@/core/map";
 import type { ZonePlaced } from "@/core/visit";
 import { Button, cx } from "@/ui";
 
 const LOWEST_MM = 3;
 
 /** The map at the bed: the layer being placed, every zone's length as large as it goes, as seen from the bed head. */
-export function LengthRows({
+export const LengthRows = memo(function LengthRows({
   map,
   placed,
   onPlace,
@@ -22,13 +22,10 @@ export function LengthRows({
   const [shown, setShown] = useState(() => baseIndex(map, "right"));
   const layer = layers[shown] ?? layers[0]!;
   // One sentence where both eyes wear the same, else one an eye.
-  const legends = [
-    ...new Set(
-      eyesInView("bedHead")
-        .flatMap((side) => map.eyes[side].layers[shown] ?? [])
-        .map(layerLegend),
-    ),
-  ];
+  const legends = useMemo(() => {
+    const layers = eyesInView("bedHead").flatMap((side) => map.eyes[side].layers[shown] ?? []);
+    return [...new Set(layers.map(layerLegend))].join(" ");
+  }, [map, shown]);
   return (
     <div className="space-y-4">
       {layers.length > 1 ? (
@@ -48,39 +45,16 @@ export function LengthRows({
             <h2 className="font-sans text-xl first-letter:uppercase">{sideLabel(side)}</h2>
             <ol className="mt-1 flex items-end gap-1">
               {zones.map(({ fibre, number }) => (
-                <li key={number} className="min-w-0 flex-1 text-center">
-                  <span className="block text-[clamp(1.25rem,3.75vw,3.25rem)] leading-none font-semibold tracking-tight">
-                    {fibre ? fibre.lengthMm : "–"}
-                  </span>
-                  {fibre?.classes?.length ? (
-                    <span className="block text-[clamp(1rem,2vw,1.5rem)] leading-tight text-ink-2">
-                      {fibre.classes.map(({ lengthMm }) => lengthMm).join(" ")}
-                    </span>
-                  ) : null}
-                  <span
-                    aria-hidden="true"
-                    className={
-                      layer.role === "accent"
-                        ? "mx-auto mt-1.5 block w-1.5 rounded-t-full bg-ivy"
-                        : "mx-auto mt-1.5 block rounded-t-sm bg-ivy"
-                    }
-                    style={{ height: fibre ? (fibre.lengthMm - LOWEST_MM) * 5 : 2, opacity: 0.75 }}
-                  />
-                  {onPlace ? (
-                    <ZoneDone
-                      number={number}
-                      words={`${layer.role === "accent" ? "section" : "zone"} ${number}, ${sideLabel(side)}`}
-                      done={placed?.some((one) => one.side === side && one.layer === shown && one.zone === number) ?? false}
-                      disabled={!fibre}
-                      onClick={() => onPlace(side, shown, number)}
-                    />
-                  ) : (
-                    <span className="block border-t border-line-strong pt-0.5 text-sm text-ink-2">
-                      <span className="sr-only">{layer.role === "accent" ? "section " : "zone "}</span>
-                      {number}
-                    </span>
-                  )}
-                </li>
+                <Zone
+                  key={number}
+                  side={side}
+                  layer={shown}
+                  number={number}
+                  role={layer.role}
+                  fibre={fibre}
+                  done={placed?.some((one) => one.side === side && one.layer === shown && one.zone === number) ?? false}
+                  onPlace={onPlace}
+                />
               ))}
             </ol>
           </section>
@@ -88,41 +62,70 @@ export function LengthRows({
       })}
       <p className="text-[0.9375rem] text-ink-2">
         {onPlace ? "Touch a zone's number when it is done: its cure is counted from then. " : ""}Seen from the bed head: client&rsquo;s left
-        on your left. {legends.join(" ")}
+        on your left. {legends}
       </p>
     </div>
   );
-}
+});
 
-function ZoneDone({
+/** One zone: its length, how long that looks, its key. Drawn anew only when this zone is done or taken back. */
+const Zone = memo(function Zone({
+  side,
+  layer,
   number,
-  words,
+  role,
+  fibre,
   done,
-  disabled,
-  onClick,
+  onPlace,
 }: {
+  side: Side;
+  layer: number;
   number: number;
-  words: string;
+  role: Layer["role"];
+  fibre: Layer["zones"][number];
   done: boolean;
-  disabled: boolean;
-  onClick: () => void;
+  onPlace?: ((side: Side, layer: number, zone: number) => void) | undefined;
 }) {
+  const kind = role === "accent" ? "section" : "zone";
   return (
-    <button
-      type="button"
-      aria-pressed={done}
-      aria-label={`${words} done`}
-      disabled={disabled}
-      onClick={onClick}
-      className={cx(
-        "block min-h-14 w-full border-t-2 pt-1 text-lg disabled:opacity-40",
-        done ? "border-ivy bg-moss-soft font-semibold" : "border-line-strong text-ink-2 hover:bg-moss-soft",
-      )}
-    >
-      {number}
-      <span aria-hidden="true" className="block text-sm leading-none">
-        {done ? "●" : "○"}
+    <li className="min-w-0 flex-1 text-center">
+      <span className="block text-[clamp(1.25rem,3.75vw,3.25rem)] leading-none font-semibold tracking-tight">
+        {fibre ? fibre.lengthMm : "–"}
       </span>
-    </button>
+      {fibre?.classes?.length ? (
+        <span className="block text-[clamp(1rem,2vw,1.5rem)] leading-tight text-ink-2">
+          {fibre.classes.map(({ lengthMm }) => lengthMm).join(" ")}
+        </span>
+      ) : null}
+      <span
+        aria-hidden="true"
+        className={role === "accent" ? "mx-auto mt-1.5 block w-1.5 rounded-t-full bg-ivy" : "mx-auto mt-1.5 block rounded-t-sm bg-ivy"}
+        style={{ height: fibre ? (fibre.lengthMm - LOWEST_MM) * 5 : 2, opacity: 0.75 }}
+      />
+      {onPlace ? (
+        <button
+          type="button"
+          aria-pressed={done}
+          aria-label={`${kind} ${number}, ${sideLabel(side)} done`}
+          disabled={!fibre}
+          onClick={() => onPlace(side, layer, number)}
+          className={cx(
+            "block min-h-14 w-full border-t-2 pt-1 text-lg font-semibold contain-content disabled:opacity-40",
+            done ? "border-ivy bg-moss-soft" : "border-line-strong text-ink-2 hover:bg-moss-soft",
+          )}
+        >
+          {number}
+          <span
+            aria-hidden="true"
+            className={cx("mx-auto mt-0.5 block size-2.5 rounded-full border-2 border-current", done && "bg-current text-ivy")}
+          />
+        </button>
+      ) : (
+        <span className="block border-t border-line-strong pt-0.5 text-sm text-ink-2">
+          <span className="sr-only">{kind} </span>
+          {number}
+        </span>
+      )}
+    </li>
   );
-}
+});

@@ -1,10 +1,11 @@
+import { memo } from "react";
 import { Notice } from "@/ui";
 
 /** Something that happened at a visit although something stood against it. */
 export type Mark = { readonly key: string; readonly weight: "stop" | "ask"; readonly words: string };
 
 /** What was done against a stop, or without its reason: kept on the record, and said. */
-export function Marks({ marks }: { marks: readonly Mark[] }) {
+export const Marks = memo(function Marks({ marks }: { marks: readonly Mark[] }) {
   if (marks.length === 0) return null;
   const stops = marks.filter(({ weight }) => weight === "stop");
   return (
@@ -20,4 +21,4 @@ export function Marks({ marks }: { marks: readonly Mark[] }) {
       </ul>
     </Notice>
   );
-}
+});

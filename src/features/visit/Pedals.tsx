@@ -1,3 +1,4 @@
+import { memo } from "react";
 const PEDALS = [
   ["S", "shake"],
   ["N", "new bead"],
@@ -8,7 +9,7 @@ const PEDALS = [
 ] as const;
 
 /** What a key or a foot pedal does here. */
-export function Pedals() {
+export const Pedals = memo(function Pedals() {
   return (
     <dl className="hidden flex-wrap gap-x-9 gap-y-2 border-t border-line pt-5 text-xl lg:col-span-2 lg:flex">
       {PEDALS.map(([key, does]) => (
@@ -21,4 +22,4 @@ export function Pedals() {
       ))}
     </dl>
   );
-}
+});

@@ -1,7 +1,8 @@
+import { memo } from "react";
 import Link from "next/link";
 
 /** Whose visit it is, and what, when, with whom and where. */
-export function VisitHeading({
+export const VisitHeading = memo(function VisitHeading({
   visit,
   service,
 }: {
@@ -28,4 +29,4 @@ export function VisitHeading({
       </p>
     </div>
   );
-}
+});

@@ -20,17 +20,19 @@ import { PassedOver } from "./PassedOver";
 import { PlaceOfVisit } from "./PlaceOfVisit";
 import { VisitHeading } from "./VisitHeading";
 import type { VisitProps } from "./visitProps";
-import { useNow, useTabletState, useVisitFold } from "@/features/tablet/TabletProvider";
+import { useNow, useVisit } from "@/features/tablet/TabletProvider";
 
 // What a visit came to is read when it is over: fetched while it runs, so that it is there without a network too.
 const fetchDone = () => import("./DoneVisit").then((module) => module.DoneVisit);
 const DoneVisit = dynamic(fetchDone);
 
+/** Often enough for whether a reading is still of now. */
+const COARSE_MS = 5000;
+
 /** The visit: to begin, at the chair, or as it was kept. */
 export function VisitWorkspace(visit: VisitProps) {
-  const { reach } = useTabletState();
-  const now = useNow();
-  const { state, passedOver } = useVisitFold(visit.id, visit.events);
+  const now = useNow(COARSE_MS);
+  const { state, passedOver } = useVisit(visit.id, visit.events);
   const running = state.head.startedAtMs !== null && state.head.finishedAtMs === null;
   useEffect(() => {
     if (running) void fetchDone().catch(() => undefined);
@@ -50,16 +52,19 @@ export function VisitWorkspace(visit: VisitProps) {
     () => judgedBottles(visit.bottles, visit.knowledge, air, visit.roomVolumeM3, visit.technique, visit.today),
     [visit.bottles, visit.knowledge, air, visit.roomVolumeM3, visit.technique, visit.today],
   );
+  const hasMap = visit.map !== null;
+  const isAsked = visit.care.consultation?.isOfToday ?? false;
+  const knots = useMemo(() => knotsOf({ hasMap, asked: isAsked }, state), [hasMap, isAsked, state]);
   const [picked, setPicked] = useState<string | null>(null);
   const bottleId = state.set.bottleId ?? picked ?? judged[0]?.bottle.id ?? null;
 
   return (
     <div className="pt-3">
       <VisitHeading visit={visit} service={serviceOf(visit.service).label} />
-      <Knots knots={knotsOf({ hasMap: visit.map !== null, asked: visit.care.consultation?.isOfToday ?? false }, state)} />
+      <Knots knots={knots} />
       <Marks marks={visit.marks} />
       <PassedOver count={passedOver} />
-      {state.head.startedAtMs !== null ? <LateReason visitId={visit.id} reach={reach} /> : null}
+      {state.head.startedAtMs !== null ? <LateReason visitId={visit.id} /> : null}
       {state.head.startedAtMs !== null && visit.reason ? (
         <p className="text-[0.9375rem] text-ink-2">
           <Verdict tone="look">Asked first</Verdict>, goes ahead because: <bdi>{visit.reason}</bdi>
@@ -100,7 +105,7 @@ export function VisitWorkspace(visit: VisitProps) {
           </div>
         )
       ) : running ? (
-        <AtTheChair visit={visit} state={state} nowMs={now} air={air} readings={readings} judged={judged} />
+        <AtTheChair visit={visit} state={state} air={air} readings={readings} judged={judged} />
       ) : (
         <DoneVisit visit={visit} state={state} readings={readings} />
       )}

@@ -1,5 +1,5 @@
 import "server-only";
-import { cureLedger } from "@/core/adhesive";
+import { cureLedger, doseCurve } from "@/core/adhesive";
 import { cureSettings } from "@/core/policy";
 import { isDrying, placingsOf } from "@/core/visit";
 import { policy } from "@/db/schema";
@@ -26,6 +26,6 @@ export async function eyesMayAtMs(tx: StudioTransaction, { roomId, technicianId,
   const { law } = glueInUse(glue, state.set.bottleId);
   // Earlier lashes are ahead of the last one, which the eyes wait for.
   const last = placings.filter(({ atMs }) => atMs === lastMs);
-  const { eyes } = cureLedger(last, readings, nowMs, cureSettings(held!.document), { law, finish: state.set.finish });
+  const { eyes } = cureLedger(last, doseCurve(readings, law), nowMs, cureSettings(held!.document), { finish: state.set.finish });
   return eyes ? nowMs + eyes.leftHighS * 1000 : null;
 }

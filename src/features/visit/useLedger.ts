@@ -1,6 +1,6 @@
 "use client";
 import { useMemo } from "react";
-import { cureLedger, type AirAt, type CureLaw, type CureLedger, type LedgerSettings } from "@/core/adhesive";
+import { cureLedger, doseCurve, type AirAt, type CureLaw, type CureLedger, type LedgerSettings } from "@/core/adhesive";
 import { placingsOf, type VisitState } from "@/core/visit";
 
 /** The ledger is cast anew so often; what it shows moves by the minute. */
@@ -17,9 +17,9 @@ export function useLedger(
 ): CureLedger | null {
   const untilMs = state.head.finishedAtMs ?? nowMs;
   const beat = untilMs === null ? null : Math.floor(untilMs / ANEW_MS) * ANEW_MS;
+  const curve = useMemo(() => doseCurve(readings, law), [readings, law]);
   return useMemo(
-    () =>
-      beat === null ? null : cureLedger(placingsOf(state, beat), readings, beat, settings, { law, finish: state.set.finish, waterHours }),
-    [state, readings, beat, settings, law, waterHours],
+    () => (beat === null ? null : cureLedger(placingsOf(state, beat), curve, beat, settings, { finish: state.set.finish, waterHours })),
+    [state, curve, beat, settings, waterHours],
   );
 }

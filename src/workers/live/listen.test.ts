@@ -47,11 +47,11 @@ test("one line is opened, and what comes by it is told", () => {
   expect(Line.all.map(({ url }) => url)).toEqual(["/api/live"]);
   newest().says("hello");
   newest().says("air", { rooms: [] });
-  newest().says("visit", { id: "v1" });
+  newest().says("visit", { id: "v1", seq: 4 });
   expect(news).toEqual([
     { kind: "line", connected: true },
     { kind: "air", rooms: [] },
-    { kind: "visit", id: "v1" },
+    { kind: "visit", id: "v1", seq: 4 },
   ]);
 });
 

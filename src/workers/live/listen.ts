@@ -32,7 +32,7 @@ export function listen(tell: (news: LiveNews) => void): () => void {
     });
     source.addEventListener("visit", (event) => {
       heard();
-      tell({ kind: "visit", ...(JSON.parse((event as MessageEvent<string>).data) as { id: string }) });
+      tell({ kind: "visit", ...(JSON.parse((event as MessageEvent<string>).data) as { id: string; seq: number }) });
     });
     source.addEventListener("missed", () => tell({ kind: "missed" }));
     source.onerror = () => {

@@ -1,0 +1,38 @@
+"use client";
+import { useEffect, useEffectEvent } from "react";
+import { beadLifeS } from "@/core/adhesive";
+import type { Air } from "@/core/air";
+import type { VisitState } from "@/core/visit";
+import { useTabletStore } from "@/features/tablet/TabletProvider";
+import { isTyping } from "@/ui";
+import type { VisitProps } from "./visitProps";
+
+/** What is tapped while placing: shake, bead, take back; by button, by key, by pedal. */
+export function useBeadTaps(visit: VisitProps, { set }: VisitState, air: Air | null, shakeS: number) {
+  const store = useTabletStore();
+  const { bottleId } = set;
+  const taps = {
+    shake: () => void store.tap(visit.id, "shakeStarted", { durationS: shakeS }),
+    bead: () => void store.tap(visit.id, "beadPlaced", { lifeS: beadLifeS(visit.policy.beadMinutes, air), air, bottleId }),
+    undo: () => void store.takeBackLast(visit.id),
+    timed: (seconds: number) =>
+      void (air && bottleId && seconds >= 0.1 && seconds <= 60 && store.tap(visit.id, "setTested", { seconds, air, bottleId })),
+  };
+  const press = useEffectEvent((event: KeyboardEvent) => {
+    if (event.ctrlKey || event.metaKey || event.altKey || event.repeat || document.querySelector('[role="dialog"]')) return;
+    if (isTyping(event.target)) return;
+    const key = event.key.toLowerCase();
+    if (key === "s") taps.shake();
+    else if (key === "n") taps.bead();
+    else if (key === "backspace") {
+      event.preventDefault();
+      taps.undo();
+    }
+  });
+  useEffect(() => {
+    const listen = (event: KeyboardEvent) => press(event);
+    window.addEventListener("keydown", listen);
+    return () => window.removeEventListener("keydown", listen);
+  }, []);
+  return taps;
+}
