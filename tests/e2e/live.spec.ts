@@ -41,11 +41,11 @@ test("a reading handed to one copy shows on an open screen of the other, and of 
 
   // Killed and started again: the screen takes up the line by itself and catches up with what it missed.
   process.kill(copy.child.pid!, "SIGKILL");
-  await expect(second.getByTestId("air-now")).toContainText("old");
+  await expect(second.getByTestId("air-now")).toContainText("line down");
   expect((await send(url, secrets.tokens.back, 0.318)).status).toBe(200);
   copy = await startApp({ urls: databases }, secrets, { port: copy.port, env: { IVY_SIGN_IN_LIMIT: "off" } });
   await expect(second.getByTestId("air-Humidity")).toHaveText("32 %");
-  await expect(second.getByTestId("air-now")).not.toContainText("old");
+  await expect(second.getByTestId("air-now")).not.toContainText("line down");
   await first.context().close();
   await secondContext.close();
 });

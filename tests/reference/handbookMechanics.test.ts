@@ -111,3 +111,12 @@ describe("curl: worked figures of the handbook; letters from memory, geometry de
     expect(contactLengthMm(CURLS.L, 12, 0, 9)).toBe(3);
   });
 });
+
+test("glue weighs 0.05 mg on a fan and 0.03 mg on a single (handbook; a model of this product), 1 mm beyond the attachment", () => {
+  // Derived: 5 fibres of 0.05 × 12 mm, two thirds of a full cylinder of PBT: 5 · 1.31 · π/4 · 0.05² · 12 · 2/3 = 0.10289 mg, its
+  // centre at 0.34375 · 12 mm; with 0.05 mg at 2 mm: 0.10289 · 5.125 + 0.1 = 0.6273 mg·mm.
+  const fan = { lengthMm: 12, diameterMm: 0.05, shape: "round" as const, count: 5 };
+  expect(momentMgMm(fan, 1)).toBeCloseTo(0.6273, 4);
+  // One fibre of it alone, with a single's glue: 0.020577 · 5.125 + 0.06.
+  expect(momentMgMm({ ...fan, count: 1 }, 1)).toBeCloseTo(0.1655, 4);
+});

@@ -1,5 +1,4 @@
 import fc from "fast-check";
-import { vapourDensityGm3 } from "../air";
 import { beadLifeS, bottleAge, setTime, windowVerdict } from ".";
 
 const window = { humidityLow: 0.4, humidityHigh: 0.6, temperatureLowC: 19, temperatureHighC: 25 };
@@ -12,11 +11,19 @@ test("too dry: water first, in grams for this room, aimed a little inside", () =
   const verdict = windowVerdict(window, { temperatureC: 22, relativeHumidity: 0.3 }, 30);
   expect(verdict.humidity).toBe("too dry");
   expect(verdict.advice[0]).toMatchObject({ kind: "water", toHumidity: expect.closeTo(0.42, 9) });
-  const grams = (verdict.advice[0] as { grams: number }).grams;
-  expect(grams).toBeCloseTo(
-    30 * (vapourDensityGm3({ temperatureC: 22, relativeHumidity: 0.42 }) - vapourDensityGm3({ temperatureC: 22, relativeHumidity: 0.3 })),
-    6,
-  );
+  // Derived: 22 °C at 50 % holds 9.708 g/m³ (psychrolib 1.1.1, over R_v T), so 12 points in 30 m³ are 30 · 0.12 · 19.416 g.
+  expect((verdict.advice[0] as { grams: number }).grams).toBeCloseTo(69.9, 1);
+});
+
+test("what is judged is the figure that is shown: at a shown 60 % a window to 60 % fits, a point more does not", () => {
+  const humidity = (relativeHumidity: number) => windowVerdict(window, { temperatureC: 22, relativeHumidity }, 30);
+  expect(humidity(0.604)).toMatchObject({ inWindow: true, humidityOff: 0, advice: [] });
+  expect(humidity(0.606)).toMatchObject({ inWindow: false, humidity: "too damp" });
+  expect(humidity(0.606).humidityOff).toBeCloseTo(0.01, 9);
+  expect(humidity(0.396)).toMatchObject({ humidity: "fits" });
+  expect(humidity(0.394)).toMatchObject({ humidity: "too dry" });
+  const warmth = (temperatureC: number) => windowVerdict(window, { temperatureC, relativeHumidity: 0.5 }, 30).temperature;
+  expect([25.04, 25.06, 18.96, 18.94].map(warmth)).toEqual(["fits", "too warm", "fits", "too cold"]);
 });
 
 test("cold and damp: warming alone may dry the air into the window", () => {

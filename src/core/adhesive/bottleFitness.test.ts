@@ -16,6 +16,27 @@ describe("the bottle and the hand", () => {
     expect(inAir(1.8)).toMatchObject({ word: "fits" });
     expect(inAir(5)).toMatchObject({ word: "too slow" });
   });
+  // Handbook of the trade: a practised hand of 0.8 s and a slow one of 3.5 s against glues of known set time.
+  test.each([
+    [0.8, 0.5, "fits"],
+    [0.8, 1.8, "too slow"],
+    [3.5, 0.8, "too fast"],
+    [3.5, 1.8, "fits"],
+    [3.5, 3, "fits"],
+    // The edges: half the hand's time is still in time; over one and a half of it and a second more is waited for.
+    [2, 0.99, "too fast"],
+    [2, 1.01, "fits"],
+    [2, 2.99, "fits"],
+    [2, 3.01, "too slow"],
+    [4, 5.9, "fits"],
+    [4, 6.1, "too slow"],
+    [1, 1.99, "fits"],
+    [1, 2.01, "too slow"],
+  ])("a hand of %f s and a set time of %f s: %s", (handS, setS, word) => {
+    const expected = setTime(setS, at(22, 0.5));
+    if (!expected.known) throw new Error("no figure");
+    expect(handMatch(expected, handTime([handS, handS])!).word).toBe(word);
+  });
   test("the same bottle is faster in damp air", () => expect(inAir(1.4, 0.7).lateShare).toBeGreaterThan(inAir(1.4, 0.4).lateShare));
   test("nobody timed, no hand", () => expect(handTime([])).toBeNull());
 });

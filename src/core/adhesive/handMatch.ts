@@ -14,10 +14,11 @@ export type HandMatch = {
 
 /** Models of this product. Glue takes a lash until about twice its set time; a tenth of a hand's times are its own spread at least. */
 const OPEN_FOR_SET_TIMES = 2;
-const LATE_FROM = 0.25;
-/** Longer than this many placements, or this many seconds, each lash is waited for. Common practice: 2 to 4 s, shown to 8. */
-const SLOW_FROM_PLACEMENTS = 3;
-const SLOW_FROM_S = 4;
+/** Late more often than not: its set time is under half of the hand's. */
+const LATE_FROM = 0.5;
+/** Longer than this many placements, and by this many seconds at least, each lash is waited for. A model of this product. */
+const SLOW_FROM_PLACEMENTS = 1.5;
+const SLOW_BY_S = 1;
 const LEAST_SPREAD = 0.1;
 
 /** A technician's measured placements as one hand; null with none. */
@@ -33,9 +34,9 @@ export function handTime(seconds: readonly number[]): HandTime | null {
 export function handMatch(expected: Extract<SetTime, { known: true }>, hand: HandTime): HandMatch {
   const margin = Math.log((OPEN_FOR_SET_TIMES * expected.setTimeS) / hand.seconds);
   const lateShare = normalBelow(-margin / Math.hypot(expected.logSd, hand.logSd));
-  const slow = expected.setTimeS > SLOW_FROM_S || expected.setTimeS > SLOW_FROM_PLACEMENTS * hand.seconds;
+  const slow = expected.setTimeS > SLOW_FROM_PLACEMENTS * hand.seconds && expected.setTimeS >= hand.seconds + SLOW_BY_S;
   return {
-    word: lateShare >= LATE_FROM ? "too fast" : slow ? "too slow" : "fits",
+    word: lateShare > LATE_FROM ? "too fast" : slow ? "too slow" : "fits",
     lateShare,
     placementS: hand.seconds,
     setTimeS: expected.setTimeS,

@@ -1,4 +1,4 @@
-import { saturationPressurePa, temperatureForHumidityC, waterToReachG, type Air } from "../air";
+import { saturationPressurePa, shownAir, temperatureForHumidityC, waterToReachG, type Air } from "../air";
 import { clamp } from "../units";
 import type { Adhesive } from "./schema";
 
@@ -26,7 +26,7 @@ const NEAR = { humidity: 0.05, temperatureC: 1 };
 const MARGIN = { humidity: 0.02, temperatureC: 0.5 };
 
 /**
- * Is this air inside the leaflet's window, and what would bring it there: degrees first when the temperature is off
+ * Is this air, to the figures that are shown, inside the leaflet's window, and what would bring it there: degrees first when the temperature is off
  * (water is then reckoned at the new temperature), grams of water for this room, or degrees alone where warming or
  * cooling at the same water reaches the window.
  */
@@ -35,9 +35,11 @@ export function windowVerdict(
   air: Air,
   volumeM3: number,
 ): WindowVerdict {
-  const humidity = air.relativeHumidity < window.humidityLow ? "too dry" : air.relativeHumidity > window.humidityHigh ? "too damp" : "fits";
+  const shown = shownAir(air);
+  const humidity =
+    shown.relativeHumidity < window.humidityLow ? "too dry" : shown.relativeHumidity > window.humidityHigh ? "too damp" : "fits";
   const temperature =
-    air.temperatureC < window.temperatureLowC ? "too cold" : air.temperatureC > window.temperatureHighC ? "too warm" : "fits";
+    shown.temperatureC < window.temperatureLowC ? "too cold" : shown.temperatureC > window.temperatureHighC ? "too warm" : "fits";
   const advice: AirAdvice[] = [];
 
   const humidityGoal = inside(window.humidityLow, window.humidityHigh, MARGIN.humidity);
@@ -53,7 +55,8 @@ export function windowVerdict(
       toHumidity: reached.relativeHumidity,
     });
   }
-  if (reached.relativeHumidity < window.humidityLow || reached.relativeHumidity > window.humidityHigh) {
+  const reachedShown = shownAir(reached).relativeHumidity;
+  if (reachedShown < window.humidityLow || reachedShown > window.humidityHigh) {
     const toHumidity = humidityGoal(reached.relativeHumidity);
     advice.push({ kind: "water", grams: waterToReachG(reached, toHumidity, volumeM3), toHumidity, atTemperatureC: reached.temperatureC });
     const byHeat = temperature === "fits" ? temperatureForHumidityC(air, toHumidity) : null;
@@ -61,8 +64,8 @@ export function windowVerdict(
       advice.push({ kind: "temperature", degrees: byHeat - air.temperatureC, toTemperatureC: byHeat, toHumidity });
   }
   const inWindow = humidity === "fits" && temperature === "fits";
-  const humidityOff = air.relativeHumidity - clamp(air.relativeHumidity, window.humidityLow, window.humidityHigh);
-  const temperatureOffC = air.temperatureC - clamp(air.temperatureC, window.temperatureLowC, window.temperatureHighC);
+  const humidityOff = shown.relativeHumidity - clamp(shown.relativeHumidity, window.humidityLow, window.humidityHigh);
+  const temperatureOffC = shown.temperatureC - clamp(shown.temperatureC, window.temperatureLowC, window.temperatureHighC);
   return {
     inWindow,
     humidity,

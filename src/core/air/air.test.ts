@@ -91,6 +91,9 @@ describe("the salt test: 75.29 % at 25 °C (Greenspan 1977, from memory)", () =>
     const air = { temperatureC: 20, relativeHumidity: 0.5 };
     expect(corrected(air, 500, calibrations)).toEqual(air);
     expect(corrected(air, 1500, calibrations).relativeHumidity).toBeCloseTo(0.54, 9);
+    // A calibration counts from its own moment on.
+    expect(corrected(air, 999, calibrations)).toEqual(air);
+    expect(corrected(air, 1000, calibrations).relativeHumidity).toBeCloseTo(0.54, 9);
     expect(corrected(air, 2500, calibrations)).toEqual({ temperatureC: 20.5, relativeHumidity: 0.48 });
     expect(corrected({ ...air, relativeHumidity: 0.99 }, 1500, calibrations).relativeHumidity).toBe(1);
   });

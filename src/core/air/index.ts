@@ -28,4 +28,4 @@ export { sensorDrift, type HourPair, type SensorDrift } from "./sensorDrift";
 export { outlook, type HourAir, type OutlookHour } from "./outlook";
 export { leastSquares } from "./leastSquares";
 export { roomSource, inOrderOfTrust, onePerMinute, HEARD_WITHIN_MS, FRESH_AIR_MS, type RoomSource } from "./roomSource";
-export { freshAir, type RoomAir, type RoomWithAir } from "./roomAir";
+export { freshAir, isOfNow, shownAir, type RoomAir, type RoomWithAir } from "./roomAir";

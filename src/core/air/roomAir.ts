@@ -6,8 +6,16 @@ export type RoomAir = Air & { readonly takenAt: string; readonly by: string; rea
 /** A room with its newest air; null before the first reading. */
 export type RoomWithAir = { readonly id: string; readonly name: string; readonly volumeM3: number; readonly air: RoomAir | null };
 
+/** Whether a reading is of now: the one answer for every screen that says so, or judges by it. */
+export const isOfNow = ({ takenAt }: Pick<RoomAir, "takenAt">, nowMs: number): boolean => nowMs - Date.parse(takenAt) < FRESH_AIR_MS;
+
 /** The air of work that is done now: none where it was read too long ago. */
 export function freshAir(air: RoomAir | null, nowMs: number): Air | null {
-  if (!air || nowMs - Date.parse(air.takenAt) >= FRESH_AIR_MS) return null;
-  return { temperatureC: air.temperatureC, relativeHumidity: air.relativeHumidity };
+  return air && isOfNow(air, nowMs) ? { temperatureC: air.temperatureC, relativeHumidity: air.relativeHumidity } : null;
 }
+
+/** Air as it is shown everywhere: to a tenth of a degree and a whole per cent. Verdicts judge these figures. */
+export const shownAir = (air: Air): Air => ({
+  temperatureC: Math.round(air.temperatureC * 10) / 10,
+  relativeHumidity: Math.round(air.relativeHumidity * 100) / 100,
+});

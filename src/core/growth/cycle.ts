@@ -5,6 +5,7 @@
 export const LASH_CYCLE = {
   anagenDays: 34,
   cycleDays: 90,
+  cycleSdDays: 5,
   growthMmPerDay: 0.13,
 } as const;
 

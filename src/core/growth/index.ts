@@ -1,2 +1,10 @@
 export { LASH_CYCLE, grownMm } from "./cycle";
-export { naturalSurvival, bondSurvival, USUAL_BOND_HAZARD } from "./retention";
+export {
+  naturalSurvival,
+  naturalSurvivalRange,
+  bondSurvival,
+  ImpossibleCycle,
+  USUAL_BOND_HAZARD,
+  type Unsure,
+  type ShareRange,
+} from "./retention";

@@ -1,4 +1,4 @@
-import type { Product, Recipe } from "../mixing";
+import type { Mix, Product, Recipe } from "../mixing";
 import { defaultPolicy } from "../policy";
 import { shippedProtocols } from "../protocol";
 import { planMixes, type RunPlan } from ".";
@@ -72,4 +72,29 @@ test("each mix is scaled to its own areas: a brow left out takes its share away"
     planMixes(plan({ areas }), shelf, 0.02).map(({ mix }) => ("lines" in mix ? Math.round(mix.grams.mid * 100) / 100 : null));
   const [lashes, brows] = grams(["lashRight", "lashLeft", "browRight", "browLeft"]);
   expect(grams(["lashRight", "lashLeft", "browRight"])).toEqual([lashes, brows! / 2]);
+});
+
+test("a leaflet's figure for its mix counts only while no more developer goes in than each shade's leaflet says", () => {
+  const ready = (developerParts: number) => ({ developerParts, peroxide: 0.015 });
+  // Drops nobody has counted: only the leaflets can say what is in the mix.
+  const products = new Map([
+    ["one", product({ kind: "tint", name: "one", colour: "#332211", ready: ready(1) })],
+    ["two", product({ kind: "tint", name: "two", colour: "#221100", ready: ready(2) })],
+    ["three", product({ kind: "developer", name: "three", peroxide: 0.03, dropsPerGram: null })],
+  ]);
+  const known = (developerAmount: number) => {
+    const own = recipe({
+      colours: [
+        { productId: "one", parts: 1 },
+        { productId: "two", parts: 1 },
+      ],
+      colourAmount: 2,
+      developerAmount,
+      developerUnit: "drops",
+    });
+    const [first] = planMixes(plan({ areas: ["lashRight", "lashLeft"], recipes: { "tint-lashes": own } }), products, 0.02);
+    return (first!.mix as Mix).peroxide.known;
+  };
+  // Twenty drops are about a gram: 1 part to 2 is under both leaflets, 3 to 2 over the first one's.
+  expect([known(20), known(60)]).toEqual([true, false]);
 });

@@ -538,3 +538,37 @@ test("whatever a studio writes, if it may be kept it can be worked to its end by
   );
   expect(worked).toBeGreaterThan(100);
 });
+
+describe("where a few seconds decide", () => {
+  test("wiped with more than a quarter minute to go is early; with a quarter minute it is not", () => {
+    const chair = lift();
+    chair.tap(0, "coated", { stepId: "step-1", area: "lashRight" });
+    const [coat] = chair.run().coats;
+    const endS = plannedS(chair.run(), coat!);
+    const rule = (atS: number) => mayWipe(chair.run(), coat!, chair.now(atS))?.rule ?? null;
+    expect([rule(endS - 16), rule(endS - 15), rule(endS)]).toEqual(["early", null, null]);
+  });
+  test("what is off within a minute and a half is waited for; before that another part is begun", () => {
+    const chair = told(planOf("lashBrowTint", [...BOTH, "browRight"], defaultPolicy, { "tint-lashes": 300 }));
+    chair.ready(-30, "cleanse");
+    for (const stepId of ["tint-lashes", "tint-brows"]) chair.mix(-5, stepId);
+    for (const area of BOTH) chair.tap(0, "coated", { stepId: "tint-lashes", area });
+    const next = (atS: number) => nextTap(chair.run(), chair.now(atS)).kind;
+    expect([next(209), next(210), next(211)]).toEqual(["coat", "wait", "wait"]);
+  });
+  test("what waits for another step begins a wipe and the steps in between after the last of it is off", () => {
+    const chair = told(planOf("liftTint", BOTH));
+    chair.ready(-30, "cleanse", "shield");
+    chair.tap(0, "coated", { stepId: "step-1", area: "lashRight" });
+    chair.tap(200, "coated", { stepId: "step-1", area: "lashLeft" });
+    const { lanes } = lanesOf(chair.run(), chair.now(210));
+    const phase = (side: number, stepId: string) => lanes[side]!.phases.find((one) => one.stepId === stepId)!;
+    const { steps } = chair.run().plan!.protocol;
+    const at = (id: string) => steps.findIndex((step) => step.id === id);
+    const tasks = steps.slice(at("step-2") + 1, at("tint-lashes")).filter(({ kind }) => kind !== "process").length;
+    expect(tasks).toBeGreaterThan(0);
+    const lastOffMs = Math.max(phase(0, "step-2").toMs, phase(1, "step-2").toMs);
+    // Models of this product: 45 s to wipe, two minutes for each untimed step.
+    expect((phase(0, "tint-lashes").fromMs - lastOffMs) / 1000).toBe(45 + 120 * tasks);
+  });
+});

@@ -6,13 +6,19 @@ import type { AirPage } from "./data";
 /** The room's air in a sentence and in numbers, and what its hygrometers do wrong right now. */
 export function AirNow({
   air,
+  ago,
   sensors,
   faults,
   best,
-}: Pick<AirPage, "sensors" | "faults"> & { air: RoomAir | null; best: JudgedBottle | undefined }) {
+}: Pick<AirPage, "sensors" | "faults"> & {
+  air: RoomAir | null;
+  /** How long ago it was read, where that is too long to be the room's air now. */
+  ago: string | null;
+  best: JudgedBottle | undefined;
+}) {
   return (
     <>
-      <h1 className="text-4xl">{headline(air, best)}</h1>
+      <h1 className="text-4xl">{headline(air, ago, best)}</h1>
       {air ? (
         <dl className="mt-3 grid grid-cols-2 gap-x-6 gap-y-1 text-[0.9375rem]">
           {(
@@ -55,8 +61,9 @@ function FaultNow({ faults, sensors }: Pick<AirPage, "faults" | "sensors">) {
   );
 }
 
-function headline(air: RoomAir | null, best: JudgedBottle | undefined): string {
+function headline(air: RoomAir | null, ago: string | null, best: JudgedBottle | undefined): string {
   if (!air) return "No reading yet";
+  if (ago !== null) return `Last read ${ago}: nothing is judged by it`;
   const word = airWord(air);
   const airIs = `${word[0]!.toUpperCase()}${word.slice(1)} air`;
   if (!best) return `${airIs}, and no bottle open`;

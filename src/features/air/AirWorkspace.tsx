@@ -4,10 +4,11 @@ import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useMemo, useState } from "react";
 import { windowTarget } from "@/core/adhesive";
-import { PEOPLE_AT_WORK, type Air, type RoomAir } from "@/core/air";
+import { isOfNow, PEOPLE_AT_WORK, type Air, type RoomAir } from "@/core/air";
 import type { Technique } from "@/core/lash";
 import { useNews, useRooms } from "@/features/live/LiveProvider";
 import { useTrail } from "@/features/live/useTrail";
+import { useNow } from "@/features/tablet/TabletProvider";
 import { judgedBottles } from "@/features/shelf/judged";
 import { Choice, cx } from "@/ui";
 import type { LiveNews } from "@/workers/live/messages";
@@ -34,6 +35,7 @@ const SHEETS = [
 export type AirSheet = (typeof SHEETS)[number]["value"];
 
 /** Roll-ups, gaps and the hours ahead are read anew so often; the air itself comes by the live stream. */
+const LOOK_AGAIN_MS = 30_000;
 const ANEW_MS = 120_000;
 
 export type AirProps = Pick<AirPage, "room" | "sensors" | "air" | "trail" | "faults" | "drifts" | "ahead" | "bottles" | "knowledge"> & {
@@ -41,6 +43,8 @@ export type AirProps = Pick<AirPage, "room" | "sensors" | "air" | "trail" | "fau
   readonly today: string;
   readonly timeZone: string;
   readonly takenAgo: string | null;
+  /** The server's time when the page was made, ms. */
+  readonly loadedMs: number;
   readonly mayCalibrate: boolean;
   readonly sheet: AirSheet;
 };
@@ -54,8 +58,12 @@ export function AirWorkspace(props: AirProps) {
     return () => clearInterval(every);
   }, [router]);
   useNews(useCallback((news: LiveNews) => news.kind === "missed" && router.refresh(), [router]));
-  const { air, trail, ago } = useAirAndTrail(props);
-  const plainAir = useMemo<Air | null>(() => air && { temperatureC: air.temperatureC, relativeHumidity: air.relativeHumidity }, [air]);
+  const { air, trail, ago, isNow } = useAirAndTrail(props);
+  // What was read too long ago is shown as that, and nothing is judged or advised by it.
+  const plainAir = useMemo<Air | null>(
+    () => (air && isNow ? { temperatureC: air.temperatureC, relativeHumidity: air.relativeHumidity } : null),
+    [air, isNow],
+  );
 
   const [sheet, setSheet] = useState<AirSheet>(props.sheet);
   const [technique, setTechnique] = useState<Technique>("single");
@@ -66,9 +74,9 @@ export function AirWorkspace(props: AirProps) {
     [bottles, knowledge, plainAir, room.volumeM3, technique, today],
   );
   const chosen = judged.find(({ bottle }) => bottle.id === picked) ?? judged[0];
-  const wanted = air && chosen ? windowTarget(chosen.bottle.adhesive, air, room.volumeM3) : air;
+  const wanted = plainAir && chosen ? windowTarget(chosen.bottle.adhesive, plainAir, room.volumeM3) : plainAir;
   const target = ownTarget ?? wanted;
-  const isThere = air !== null && target !== null && ownTarget === null && chosen?.fitness.verdict?.inWindow;
+  const isThere = plainAir !== null && target !== null && ownTarget === null && chosen?.fitness.verdict?.inWindow;
   const clock = new Intl.DateTimeFormat("en-GB", { hour: "2-digit", minute: "2-digit", timeZone });
   const names = Object.fromEntries(props.sensors.map(({ id, name }) => [id, name]));
 
@@ -96,6 +104,7 @@ export function AirWorkspace(props: AirProps) {
           <>
             <AirPlane
               air={air}
+              isNow={isNow}
               trail={trail}
               windows={bottles.map(({ id, adhesive }) => ({ id, ...adhesive }))}
               chosenId={chosen?.bottle.id ?? null}
@@ -145,8 +154,8 @@ export function AirWorkspace(props: AirProps) {
       </div>
       <div className="min-w-0 space-y-7">
         <section aria-label="Air now">
-          <AirNow air={air} sensors={props.sensors} faults={props.faults} best={judged[0]} />
-          {air && target && !isThere ? (
+          <AirNow air={air} ago={isNow ? null : ago} sensors={props.sensors} faults={props.faults} best={judged[0]} />
+          {air && isNow && target && !isThere ? (
             <RoomAdvice
               room={room}
               air={air}
@@ -171,9 +180,10 @@ export function AirWorkspace(props: AirProps) {
 }
 
 /** The page's air and trail, with what has been heard since. */
-function useAirAndTrail({ room, air: first, trail: since, takenAgo }: AirProps) {
+function useAirAndTrail({ room, air: first, trail: since, takenAgo, loadedMs }: AirProps) {
   const heard = useRooms().find(({ id }) => id === room.id)?.air ?? null;
   const air: RoomAir | null = heard && (!first || heard.takenAt > first.takenAt) ? heard : first;
   const trail = useTrail(since, heard);
-  return { air, trail, ago: air === first ? takenAgo : "just now" };
+  const nowMs = useNow(LOOK_AGAIN_MS) ?? loadedMs;
+  return { air, trail, ago: air === first ? takenAgo : "just now", isNow: air !== null && isOfNow(air, nowMs) };
 }

@@ -6,6 +6,7 @@ import { isRunDone } from "@/core/processing";
 import { Knots, type Knot } from "@/features/visit/Knots";
 import { PlaceOfVisit } from "@/features/visit/PlaceOfVisit";
 import { VisitHeading } from "@/features/visit/VisitHeading";
+import { workedWords } from "@/features/visit/workedWords";
 import { Marks } from "@/features/visit/Marks";
 import { PassedOver } from "@/features/visit/PassedOver";
 import { useNow, useTabletStore, useVisit } from "@/features/tablet/TabletProvider";
@@ -58,7 +59,7 @@ export function ColourWorkspace(visit: ColourProps) {
   ];
   return (
     <div className="pt-3">
-      <VisitHeading visit={visit} service={SERVICES[visit.kind].label} />
+      <VisitHeading visit={visit} service={SERVICES[visit.kind].label} worked={workedWords(state, visit.timeZone)} />
       {stage === "run" ? null : <Knots knots={knots} />}
       <Marks marks={visit.marks} />
       <PassedOver count={passedOver} />

@@ -39,7 +39,7 @@ export function DayList({ lines, onOpen }: { lines: readonly DayLine[]; onOpen: 
                 ) : null}
               </span>
               <span className="mt-0.5 block text-[0.9375rem] text-ink-2">
-                until {clockOf(line.toMin)}, {SERVICES[line.service].label}; {line.technicianName}, {line.place}
+                {whenWords(line)}, {SERVICES[line.service].label}; {line.technicianName}, {line.place}
               </span>
               {line.state === "done"
                 ? null
@@ -66,4 +66,10 @@ export function DayList({ lines, onOpen }: { lines: readonly DayLine[]; onOpen: 
       })}
     </ol>
   );
+}
+
+/** When it was, as far as it is known; what is agreed where it has not begun or ended. */
+function whenWords({ really, toMin }: DayLine): string {
+  if (really?.to) return `${really.from} to ${really.to}`;
+  return really ? `since ${really.from}, agreed until ${clockOf(toMin)}` : `until ${clockOf(toMin)}`;
 }

@@ -1,5 +1,5 @@
 import "server-only";
-import { PEOPLE_BEFORE, type Air } from "@/core/air";
+import { isOfNow, PEOPLE_BEFORE, type Air } from "@/core/air";
 import { beadsFor, bottleAge, bottleFitness, handTime, startRoom, type RoomStart } from "@/core/adhesive";
 import { techniqueOf } from "@/core/lash";
 import type { LashMap } from "@/core/map";
@@ -50,7 +50,7 @@ export async function startTheRoom(
     const room = await roomOf(tx, roomId);
     const sensors = await sensorsNow(tx, roomId);
     const air = airOf(sensors, now.getTime());
-    if (!room || !air) continue;
+    if (!room || !air || !isOfNow(air, now.getTime())) continue;
     const hours = await outlookOf(tx, sensors, air, timeZone, now);
     const here = new Map(ahead.filter((visit) => visit.roomId === roomId).map((visit) => [visit.id, visit]));
     const fitnessIn = (bottle: OpenBottle, then: Air, visitId: string) => {

@@ -22,14 +22,14 @@ export function DoneVisit({ visit, state, readings }: { visit: VisitProps; state
   return (
     <div className="mt-6 grid gap-x-14 gap-y-8 lg:grid-cols-2">
       <div>
-        <KeptVisit state={state} timeZone={visit.timeZone} bottleNames={visit.bottleNames} eyes={ledger?.eyes ?? null} />
+        <KeptVisit state={state} timeZone={visit.timeZone} bottleNames={visit.bottleNames} map={visit.map} eyes={ledger?.eyes ?? null} />
         <LedgerSheet ledger={ledger} needS={settings.eyesOpenS} />
       </div>
       <div className="space-y-8">
         <AftercareCard clientName={visit.clientName} waterWords={waterMs === null ? null : moment.format(new Date(waterMs))} />
         {visit.map ? (
           <div>
-            <LengthRows map={visit.map} />
+            <LengthRows map={visit.map} placed={state.set.zones} />
             {visit.mapId ? (
               <LinkButton href={`/clients/${visit.clientId}/map/${visit.mapId}`} tone="line" className="mt-4">
                 Open the map

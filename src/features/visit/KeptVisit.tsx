@@ -1,4 +1,6 @@
 import { FINISH_LABELS, type EyesOpen } from "@/core/adhesive";
+import { sideLabel, SIDES } from "@/core/eye";
+import type { LashMap } from "@/core/map";
 import type { Air } from "@/core/air";
 import { formatClock } from "@/core/units";
 import type { VisitState } from "@/core/visit";
@@ -9,11 +11,13 @@ export function KeptVisit({
   state,
   timeZone,
   bottleNames,
+  map,
   eyes,
 }: {
   state: VisitState;
   timeZone: string;
   bottleNames: Readonly<Record<string, string>>;
+  map: LashMap | null;
   /** How the cure stood when the visit was finished; null where nothing was placed. */
   eyes: EyesOpen | null;
 }) {
@@ -53,6 +57,12 @@ export function KeptVisit({
               {state.set.checks.length} {state.set.checks.length === 1 ? "time" : "times"}
               {brushed.of > 0 ? `, ${brushed.off} of ${brushed.of} came off` : ""}
             </dd>
+          </>
+        ) : null}
+        {map ? (
+          <>
+            <dt className="text-ink-2">Zones tapped as placed</dt>
+            <dd>{zoneWords(state, map)}</dd>
           </>
         ) : null}
         {state.set.tests.length > 0 ? (
@@ -104,5 +114,15 @@ export function KeptVisit({
         </table>
       ) : null}
     </section>
+  );
+}
+
+/** "18 of 18", or which eye has how many; a set that nobody tapped zones of says so. */
+function zoneWords({ set: { zones } }: VisitState, map: LashMap): string {
+  const planned = (side: (typeof SIDES)[number]) =>
+    map.eyes[side].layers.reduce((sum, layer) => sum + layer.zones.filter((fibre) => fibre !== null).length, 0);
+  if (zones.length === 0) return "none";
+  return SIDES.map((side) => `${zones.filter((zone) => zone.side === side).length} of ${planned(side)} on the ${sideLabel(side)}`).join(
+    ", ",
   );
 }

@@ -61,8 +61,12 @@ export const LengthRows = memo(function LengthRows({
         );
       })}
       <p className="text-[0.9375rem] text-ink-2">
-        {onPlace ? "Touch a zone's number when it is done: its cure is counted from then. " : ""}Seen from the bed head: client&rsquo;s left
-        on your left. {legends}
+        {onPlace
+          ? "Touch a zone's number when it is done: its cure is counted from then. "
+          : placed && placed.length > 0
+            ? "Zones marked below their length were tapped as placed. "
+            : ""}
+        Seen from the bed head: client&rsquo;s left on your left. {legends}
       </p>
     </div>
   );
@@ -121,9 +125,15 @@ const Zone = memo(function Zone({
           />
         </button>
       ) : (
-        <span className="block border-t border-line-strong pt-0.5 text-sm text-ink-2">
+        <span
+          className={cx(
+            "block border-t-2 pt-0.5 text-sm",
+            done ? "border-ivy bg-moss-soft font-semibold" : "border-line-strong text-ink-2",
+          )}
+        >
           <span className="sr-only">{kind} </span>
           {number}
+          {done ? <span className="sr-only">, placed</span> : null}
         </span>
       )}
     </li>

@@ -5,6 +5,7 @@ import Link from "next/link";
 export const VisitHeading = memo(function VisitHeading({
   visit,
   service,
+  worked = null,
 }: {
   visit: {
     readonly clientId: string;
@@ -16,6 +17,8 @@ export const VisitHeading = memo(function VisitHeading({
     readonly chairName: string;
   };
   service: string;
+  /** When it really was; said instead of when it was agreed for. */
+  worked?: string | null;
 }) {
   return (
     <div className="flex flex-wrap items-baseline gap-x-4">
@@ -25,7 +28,7 @@ export const VisitHeading = memo(function VisitHeading({
         </Link>
       </h1>
       <p className="text-ink-2">
-        {service}, {visit.day} {visit.time}, {visit.technicianName}, {visit.roomName}, {visit.chairName}
+        {service}, {visit.day} {worked ?? visit.time}, {visit.technicianName}, {visit.roomName}, {visit.chairName}
       </p>
     </div>
   );

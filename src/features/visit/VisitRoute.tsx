@@ -32,6 +32,7 @@ export async function VisitRoute({ visitId }: { visitId: string }) {
       map={visit.map}
       mapId={visit.mapId}
       isoDay={todayIn(member.timeZone, visit.startsAt)}
+      hasSurvey={page.hasSurvey}
       hasLastMap={page.hasLastMap}
       care={page.care}
       marks={page.marks}

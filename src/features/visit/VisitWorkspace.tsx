@@ -19,6 +19,7 @@ import { Marks } from "./Marks";
 import { PassedOver } from "./PassedOver";
 import { PlaceOfVisit } from "./PlaceOfVisit";
 import { VisitHeading } from "./VisitHeading";
+import { workedWords } from "./workedWords";
 import type { VisitProps } from "./visitProps";
 import { useNow, useVisit } from "@/features/tablet/TabletProvider";
 
@@ -52,15 +53,16 @@ export function VisitWorkspace(visit: VisitProps) {
     () => judgedBottles(visit.bottles, visit.knowledge, air, visit.roomVolumeM3, visit.technique, visit.today),
     [visit.bottles, visit.knowledge, air, visit.roomVolumeM3, visit.technique, visit.today],
   );
+  const { hasSurvey } = visit;
   const hasMap = visit.map !== null;
   const isAsked = visit.care.consultation?.isOfToday ?? false;
-  const knots = useMemo(() => knotsOf({ hasMap, asked: isAsked }, state), [hasMap, isAsked, state]);
+  const knots = useMemo(() => knotsOf({ hasSurvey, hasMap, asked: isAsked }, state), [hasSurvey, hasMap, isAsked, state]);
   const [picked, setPicked] = useState<string | null>(null);
   const bottleId = state.set.bottleId ?? picked ?? judged[0]?.bottle.id ?? null;
 
   return (
     <div className="pt-3">
-      <VisitHeading visit={visit} service={serviceOf(visit.service).label} />
+      <VisitHeading visit={visit} service={serviceOf(visit.service).label} worked={workedWords(state, visit.timeZone)} />
       <Knots knots={knots} />
       <Marks marks={visit.marks} />
       <PassedOver count={passedOver} />

@@ -2,10 +2,13 @@ import type { VisitState } from "@/core/visit";
 import type { Knot } from "./Knots";
 
 /** How far along the order of work a visit is; what was passed undone stays visibly open. */
-export function knotsOf(visit: { readonly hasMap: boolean; readonly asked: boolean }, state: VisitState): Knot[] {
+export function knotsOf(
+  visit: { readonly hasSurvey: boolean; readonly hasMap: boolean; readonly asked: boolean },
+  state: VisitState,
+): Knot[] {
   const done: readonly (readonly [string, boolean, boolean])[] = [
     ["Consult", visit.asked, !visit.asked && state.head.startedAtMs !== null],
-    ["Survey", visit.hasMap, false],
+    ["Survey", visit.hasSurvey, false],
     ["Map", visit.hasMap, false],
     ["Room", state.head.startAir !== null, state.head.startedAtMs !== null && state.head.startAir === null],
     ["Prepare", state.set.beads.length > 0 || state.set.shake !== null, false],

@@ -59,6 +59,7 @@ export function visitPage(me: Member, visitId: string, now: Date) {
       brushes: await pastBrushes(tx, me.id),
       seat: row.map && row.mapId ? await readSeat(tx, row.mapId, row.map, held!.document) : null,
       policy: held!.document,
+      hasSurvey: (await tx.select({ id: survey.id }).from(survey).where(eq(survey.clientId, row.clientId)).limit(1)).length > 0,
       hasLastMap: (await lastMapOf(tx, row.clientId, row.id)) !== null,
       marks: await marksOf(tx, visitId),
       care: await careOf(tx, me, row, now),

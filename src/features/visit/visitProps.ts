@@ -25,6 +25,8 @@ export type VisitProps = {
   readonly today: string;
   readonly time: string;
   readonly timeZone: string;
+  /** A survey of the client was kept, whether or not a map was planned on it. */
+  readonly hasSurvey: boolean;
   readonly map: LashMap | null;
   readonly mapId: string | null;
   readonly technique: Technique;

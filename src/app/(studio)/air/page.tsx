@@ -33,6 +33,7 @@ export default async function AirPage({
       rooms={rooms.map(({ id, name }) => ({ id, name }))}
       today={today}
       timeZone={member.timeZone}
+      loadedMs={now.getTime()}
       takenAgo={page.air ? ago(new Date(page.air.takenAt), now) : null}
       mayCalibrate={mayActAs(member, "technician")}
       sheet={SHEETS.find((one) => one === sheet) ?? "now"}

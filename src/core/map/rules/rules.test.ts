@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { defaultPolicy } from "../../policy";
 import { lengthsFrom, surveyArbitrary, surveyOf, traysArbitrary, trayOf } from "../../../../tests/support/surveys";
-import { findingKey, mapFacts, mapFindings, mirrorMap, planMap, setZone, setZoneLength, SEVERITIES, type LashMap } from "..";
+import { findingKey, mapFacts, mapFindings, mirrorMap, pickList, planMap, setZone, setZoneLength, SEVERITIES, type LashMap } from "..";
 
 const trays = [trayOf(lengthsFrom(6, 14)), trayOf(lengthsFrom(6, 14), { diameterMm: 0.1 })];
 const survey = surveyOf([8, 10, 9], { spreadMm: 0.3 });
@@ -259,4 +259,30 @@ test("with layers, fans and curls too: a fix removes its finding and adds none o
     { numRuns: 40, seed: 82 },
   );
   expect(fixed).toBeGreaterThan(100);
+});
+
+test("the nearer reading wins clearly or not at all: just under a square millimetre a zone nothing is said, just over it is", () => {
+  const long = { survey: surveyOf([10.5, 10.5, 10.5], { spreadMm: 0.3 }) };
+  // Derived from the cat's curve over five equal zones: 0.56 and 1.13 mm² a zone nearer when turned round.
+  const told = (lengths: number[]) => rules({ ...drawn(lengths), look: "cat" as const }, long).includes("mirroredMap");
+  expect([told([12, 13, 12, 11, 13]), told([11, 12, 11, 8, 13])]).toEqual([false, true]);
+});
+test("made alike, both eyes wear the shorter only where the other eye's corner may wear it too", () => {
+  const uneven = {
+    ...survey,
+    eyes: { right: surveyOf([8, 10, 9], { spreadMm: 0.3 }).eyes.right, left: surveyOf([6, 10, 9], { spreadMm: 0.3 }).eyes.left },
+  };
+  const apart = setZoneLength(drawn([8, 11, 12, 11, 10]), "left", 0, 9);
+  const fix = (corners: "graded" | "match") =>
+    found(apart, { survey: uneven, policy: { ...defaultPolicy, corners } }).find((f) => f.rule === "unintendedAsymmetry")!.fix?.label;
+  // Graded corners carry 8 mm on lashes of 6; a studio that matches them does not.
+  expect([fix("graded"), fix("match")]).toEqual(["Both to 8", undefined]);
+});
+test("a strip is laid out for the last fibre too", () => {
+  const map = drawn([9, 11, 12, 11, 10]);
+  const laid = (fibresPerStrip: number) => pickList(mapFacts(map, { ...context, policy: { ...context.policy, fibresPerStrip } }));
+  const [most] = [...laid(600)].sort((a, b) => b.fibres - a.fibres);
+  const stripsAt = (perStrip: number) => laid(perStrip).find(({ lengthMm }) => lengthMm === most!.lengthMm)!.strips;
+  expect(most!.fibres).toBeGreaterThan(21);
+  expect([stripsAt(most!.fibres), stripsAt(most!.fibres - 1), stripsAt(most!.fibres + 1)]).toEqual([1, 2, 1]);
 });

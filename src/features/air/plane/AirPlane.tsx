@@ -22,6 +22,7 @@ const NOW_WORDS_PX = 190;
  */
 export function AirPlane({
   air,
+  isNow,
   trail,
   windows,
   chosenId,
@@ -32,6 +33,8 @@ export function AirPlane({
   label,
 }: {
   air: Air | null;
+  /** False where that air was read too long ago to be the room's now. */
+  isNow: boolean;
   trail: readonly AirAt[];
   windows: readonly PlaneWindow[];
   chosenId: string | null;
@@ -45,9 +48,9 @@ export function AirPlane({
   const scales = planeScales(width);
   const now = air ? scales.place(air) : null;
   const marks = trailMarks(scales, trail, now, label);
-  const ways = air ? machineWays(room, air, people, WAY) : [];
+  const ways = air && isNow ? machineWays(room, air, people, WAY) : [];
   const waysNamed = wayNames(scales, ways, WAY.minutes);
-  const nowName = air && now ? nameOfNow(air, now, width) : null;
+  const nowName = air && now ? nameOfAir(air, isNow, now, width) : null;
   const taken = [...waysNamed, ...marks.map(({ name }) => name), ...(nowName ? [nowName] : [])];
   const windowsNamed = windowNames(scales, windows, taken, trail.map(scales.place));
   return (
@@ -65,8 +68,8 @@ export function AirPlane({
         <PlaneWays scales={scales} ways={ways} names={waysNamed} pointsAKnot={POINTS_A_KNOT} />
         {now && nowName ? (
           <g>
-            <circle cx={now[0]} cy={now[1]} r="9" fill="var(--ink)" />
-            <circle cx={now[0]} cy={now[1]} r="3" fill="var(--paper)" />
+            <circle cx={now[0]} cy={now[1]} r="9" fill={isNow ? "var(--ink)" : "var(--paper)"} stroke="var(--ink)" strokeWidth="2" />
+            <circle cx={now[0]} cy={now[1]} r="3" fill={isNow ? "var(--paper)" : "var(--ink)"} />
             <Label {...nowName} strong />
           </g>
         ) : null}
@@ -76,8 +79,8 @@ export function AirPlane({
   );
 }
 
-function nameOfNow(air: Air, [x, y]: [number, number], width: number): Placed {
-  const words = `now ${air.temperatureC.toFixed(1)} °C, ${Math.round(air.relativeHumidity * 100)} %`;
+function nameOfAir(air: Air, isNow: boolean, [x, y]: [number, number], width: number): Placed {
+  const words = `${isNow ? "now" : "last read"} ${air.temperatureC.toFixed(1)} °C, ${Math.round(air.relativeHumidity * 100)} %`;
   const onRight = x > width - NOW_WORDS_PX;
   return { words, x: x + (onRight ? -22 : 22), y: y + 5, anchor: onRight ? "end" : "start", size: 15.5 };
 }
