@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { cureSettings, defaultPolicy } from "../policy";
-import { cureLedger as ledgerOf, doseCurve, EYES_SHUT_AT_LEAST_S, isolation, type AirAt } from ".";
+import { cureLedger as ledgerOf, doseCurve, EYES_SHUT_AT_LEAST_S, isolation, waitInAirS, type AirAt } from ".";
 
 const at = (temperatureC: number, relativeHumidity: number) => ({ temperatureC, relativeHumidity });
 const cureLedger = (
@@ -180,4 +180,20 @@ test("one curve asked for many stretches says of each what it alone would, and s
     }),
     { seed: 21, numRuns: 150 },
   );
+});
+
+test("what is unsure grows with the silence, for the part of the time that nothing was heard (derived)", () => {
+  const dose = doseCurve([{ ...at(22, 0.5), atMs: 0 }]).between(0, 10 * MINUTE)!;
+  // Heard for the five minutes until the next reading was due, then silent for five: half of the dose is known to within
+  // 0.2 · √(10/60) of it.
+  expect(dose).toMatchObject({ doseS: expect.closeTo(600, 6), unheardS: 300, outsideS: 0 });
+  expect(dose.highS - dose.doseS).toBeCloseTo(600 * 0.5 * 0.2 * Math.sqrt(10 / 60), 6);
+  expect(dose.doseS - dose.lowS).toBeCloseTo(dose.highS - dose.doseS, 9);
+});
+
+test("the rest of a cure in an air twice as quick takes half as long", () => {
+  const law = doseCurve([]).law;
+  expect(waitInAirS(240, at(22, 0.25), at(22, 0.5), law)).toBeCloseTo(120, 6);
+  expect(waitInAirS(120, at(22, 0.5), at(22, 0.25), law)).toBeCloseTo(240, 6);
+  expect(waitInAirS(-5, at(22, 0.5), at(22, 0.25), law)).toBe(0);
 });
