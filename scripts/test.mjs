@@ -16,6 +16,8 @@ const counts = { passed: 0, failed: 0 };
 const stops = [];
 stopOnSignals(stops);
 const failures = [];
+/** How long each test file, and each test in a browser, took. */
+const took = [];
 const bin = (name) => path.join(root, "node_modules/.bin", name);
 
 async function step(name, work) {
@@ -53,7 +55,8 @@ function jest(projects, env = {}) {
   const file = path.join(stateFolder, `jest-${projects[0]}.json`);
   rmSync(file, { force: true });
   return report(bin("jest"), ["--selectProjects", ...projects, "--json", `--outputFile=${file}`, "--silent"], env, () => {
-    const { numPassedTests, numFailedTests, numFailedTestSuites } = JSON.parse(readFileSync(file, "utf8"));
+    const { numPassedTests, numFailedTests, numFailedTestSuites, testResults } = JSON.parse(readFileSync(file, "utf8"));
+    for (const { name, startTime, endTime } of testResults) took.push({ what: path.relative(root, name), ms: endTime - startTime });
     return { passed: numPassedTests, failed: Math.max(numFailedTests, numFailedTestSuites) };
   });
 }
@@ -68,9 +71,10 @@ try {
       run(bin("tsc"), ["--noEmit"], { cwd: root });
     });
     await step("lint", () => run(bin("eslint"), [".", "--max-warnings=0"], { cwd: root }));
-    await step("boundaries", () =>
-      run(bin("depcruise"), ["src", "simulators", "tests", "--config", ".dependency-cruiser.cjs", "--output-type", "err"], { cwd: root }),
-    );
+    await step("boundaries", () => {
+      run(bin("depcruise"), ["src", "simulators", "tests", "--config", ".dependency-cruiser.cjs", "--output-type", "err"], { cwd: root });
+      run(bin("depcruise"), ["src", "--config", ".dependency-cruiser.folders.cjs", "--output-type", "err"], { cwd: root });
+    });
   }
   if (wanted("unit")) await step("unit and reference", () => jest(["unit", "reference"]));
   if (wanted("integration"))
@@ -110,7 +114,13 @@ try {
           PLAYWRIGHT_JSON_OUTPUT_NAME: file,
         },
         () => {
-          const { stats } = JSON.parse(readFileSync(file, "utf8"));
+          const { stats, suites } = JSON.parse(readFileSync(file, "utf8"));
+          for (const { file: name, specs } of suites)
+            for (const { title, tests } of specs)
+              took.push({
+                what: `${name}: ${title}`,
+                ms: Math.max(...tests.flatMap(({ results }) => results.map(({ duration }) => duration))),
+              });
           // A test that passed only on a second try is broken.
           return { passed: stats.expected, failed: stats.unexpected + stats.flaky + stats.skipped };
         },
@@ -124,6 +134,11 @@ try {
   console.error(`\n${error instanceof Error ? error.message : error}`);
 } finally {
   for (const end of stops.reverse()) await end();
+}
+if (took.length > 0) {
+  console.log("What takes longest:");
+  for (const { what, ms } of took.sort((a, b) => b.ms - a.ms).slice(0, 8))
+    console.log(`  ${(ms / 1000).toFixed(1).padStart(6)} s  ${what}`);
 }
 if (failures.length) console.log(`Failed: ${failures.join(", ")}`);
 console.log(`${counts.passed} passed, ${counts.failed} failed`);

@@ -1,8 +1,8 @@
 import fc from "fast-check";
-import { contactLengthMm, CURL_IDS, CURLS, lengthForLift, liftAndReach } from "@/core/curl";
+import { contactLengthMm, CURL_IDS, CURLS, liftAndReach } from "@/core/curl";
 import { lashField, usualSurvey } from "@/core/eye";
 import { bondSurvival, naturalSurvival, USUAL_BOND_HAZARD } from "@/core/growth";
-import { equalCount, fibreMassMg } from "@/core/lash";
+import { lengthForLift, equalCount, fibreMassMg } from "@/core/lash";
 import {
   equivalents,
   judgeLoad,

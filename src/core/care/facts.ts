@@ -1,9 +1,9 @@
-import type { Policy } from "../policy/policy";
 import type { Service, ServiceId, Treatment } from "../service";
 import type { Allergy } from "./allergies";
 import type { Consent } from "./consent";
 import type { Consultation } from "./consultation";
 import type { PastService } from "./pastService";
+import type { SpacingChanges } from "./spacing";
 import type { PatchTest, ReactionLifting } from "./patchTest";
 import type { UsedProduct } from "./productLife";
 
@@ -37,18 +37,17 @@ export type CareFacts = {
   readonly products: readonly UsedProduct[];
 };
 
-/** What of the studio's policy has a say in care. */
-export type CareRules = Pick<
-  Policy,
-  | "patchTestMonths"
-  | "colourAge"
-  | "extensionsAge"
-  | "operationMonths"
-  | "consultationMonths"
-  | "consentMonths"
-  | "lashTintLawful"
-  | "spacing"
->;
+/** What of the studio's policy has a say in care; the policy's questions of these names answer it. */
+export type CareRules = {
+  readonly patchTestMonths: number;
+  readonly colourAge: number;
+  readonly extensionsAge: number;
+  readonly operationMonths: number;
+  readonly consultationMonths: number;
+  readonly consentMonths: number;
+  readonly lashTintLawful: "notConfirmed" | "confirmed";
+  readonly spacing: SpacingChanges;
+};
 
 export type CareFinding = {
   readonly rule: string;

@@ -30,6 +30,9 @@ export type SpacingId = keyof typeof SPACING;
 export const SPACING_IDS = Object.keys(SPACING) as [SpacingId, ...SpacingId[]];
 
 const same = (a: Treated, b: Treated) => a.treatment === b.treatment && a.part === b.part;
+/** A studio's own hours for some of the rows: to the stop and to the question; null leaves that out. */
+export type SpacingChanges = Readonly<Partial<Record<SpacingId, Spacing>>>;
+
 export const spacingOf = (id: SpacingId): SpacingRow => SPACING[id];
 
 /** The newest of a treatment of a part before a moment. */

@@ -3,6 +3,5 @@ export { curlOf, type CurlOverrides } from "./curlOf";
 export { curlSegments, type ArcSegment } from "./curlSegments";
 export { curlPath, type PathPoint } from "./curlPath";
 export { liftAndReach } from "./liftAndReach";
-export { lengthForLift } from "./lengthForLift";
 export { contactLengthMm, GLUED_LENGTH_MM } from "./contactLength";
 export { DIRECTIONS, type Direction } from "./directions";

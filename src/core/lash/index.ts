@@ -6,4 +6,5 @@ export { FAN_OPENINGS, FAN_OPENING_IDS, type FanOpening, meanCount, mostCount, c
 export { TECHNIQUES, TECHNIQUE_LABELS, techniqueOf, type Technique } from "./technique";
 export { centreOfMassMm } from "./centreOfMass";
 export { fibreMassMg, taperFactor, PBT_DENSITY_G_CM3, FLAT_AREA_FACTOR } from "./fibreMass";
+export { lengthForLift } from "./lengthForLift";
 export { equalCrossSectionCount, equalCount } from "./crossSection";

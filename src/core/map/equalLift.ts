@@ -1,4 +1,5 @@
-import { CURL_IDS, lengthForLift, liftAndReach, type Curl, type CurlId } from "../curl";
+import { CURL_IDS, liftAndReach, type Curl, type CurlId } from "../curl";
+import { lengthForLift } from "../lash";
 
 /** One curl at a wished lift; `lengthMm` null where no worn length reaches it. */
 export type EqualLift = { readonly curl: CurlId; readonly lengthMm: number | null; readonly reachMm: number | null };

@@ -33,6 +33,7 @@ export async function rebuildOutcomes(ownerUrl: string, { onlyBehind = false } =
         ),
       )
       .orderBy(visit.studioId, visit.id);
+    const counted: NonNullable<Parameters<typeof writeOutcomes>[3]> = new Map();
     for (let i = 0; i < wanted.length;) {
       const { studioId } = wanted[i]!;
       const batch = wanted.slice(i, i + AT_ONCE).filter((one) => one.studioId === studioId);
@@ -41,6 +42,7 @@ export async function rebuildOutcomes(ownerUrl: string, { onlyBehind = false } =
           tx,
           studioId,
           batch.map(({ id }) => id),
+          counted,
         ),
       );
       i += batch.length;

@@ -43,7 +43,13 @@ export async function keptEvents(tx: Pick<Writes, "select">, studioId: string, v
  * Writes what some visits of a studio came to, from all their events, and returns the states. The one writer of the
  * projection: called where events are written down, in the same transaction, and by the rebuild.
  */
-export async function writeOutcomes(tx: Writes, studioId: string, visitIds: readonly string[]): Promise<Map<string, VisitState>> {
+export async function writeOutcomes(
+  tx: Writes,
+  studioId: string,
+  visitIds: readonly string[],
+  /** Maps whose lashes were counted already, by studio, map and save: many visits wear the same. */
+  counted: Map<string, WornLashes | null> = new Map(),
+): Promise<Map<string, VisitState>> {
   const states = new Map<string, VisitState>();
   if (visitIds.length === 0) return states;
   const visits = await tx
@@ -69,7 +75,7 @@ export async function writeOutcomes(tx: Writes, studioId: string, visitIds: read
       putOnAt: dateOf(came.putOnAtMs),
       stopped: came.stopped,
       memberIds: [...new Set(own.map(({ memberId }) => memberId))].sort(),
-      worn: isWorn ? await wornOf(tx, studioId, mapId, mapRevision) : null,
+      worn: isWorn ? await wornOf(tx, studioId, mapId, mapRevision, counted) : null,
       state,
     });
     lots.push(...[...came.bottles].map(([lotId, beads]) => ({ studioId, visitId, kind: "bottle" as const, lotId, beads })));
@@ -107,12 +113,23 @@ export async function writeOutcomes(tx: Writes, studioId: string, visitIds: read
 const dateOf = (ms: number | null) => (ms === null ? null : new Date(ms));
 
 /** What the map that was worn puts on its client's lashes. */
-async function wornOf(tx: Pick<Writes, "select">, studioId: string, mapId: string, revision: number): Promise<WornLashes | null> {
+async function wornOf(
+  tx: Pick<Writes, "select">,
+  studioId: string,
+  mapId: string,
+  revision: number,
+  counted: Map<string, WornLashes | null>,
+): Promise<WornLashes | null> {
+  const key = `${studioId} ${mapId} ${revision}`;
+  const known = counted.get(key);
+  if (known !== undefined) return known;
   const [found] = await tx
     .select({ map: lashMapRevision.document, survey: survey.document })
     .from(lashMapRevision)
     .innerJoin(lashMap, and(eq(lashMap.studioId, lashMapRevision.studioId), eq(lashMap.id, lashMapRevision.mapId)))
     .innerJoin(survey, and(eq(survey.studioId, lashMap.studioId), eq(survey.id, lashMap.surveyId)))
     .where(and(eq(lashMapRevision.studioId, studioId), eq(lashMapRevision.mapId, mapId), eq(lashMapRevision.revision, revision)));
-  return found ? wornLashes(found.map, found.survey) : null;
+  const worn = found ? wornLashes(found.map, found.survey) : null;
+  counted.set(key, worn);
+  return worn;
 }

@@ -8,7 +8,7 @@ import { calibration, reading, room, sensor } from "@/db/schema";
 import { action, Refusal } from "@/server/action";
 import { inStudio, type StudioTransaction } from "@/server/inStudio";
 import { typedNumber, typedPercent } from "@/server/typed";
-import { ownSource } from "./newestAir";
+import { ownSource } from "@/features/readings/newestAir";
 
 const GONE = "This room is not in the studio (any more).";
 const degrees = typedNumber("A number of degrees, e.g. 21.5.");

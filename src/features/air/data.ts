@@ -7,7 +7,7 @@ import type { Member } from "@/server/member";
 import { openBottles } from "@/features/shelf/bottles";
 import { glueKnowledge } from "@/features/shelf/knowledge";
 import { airByMinute, driftsOf, faultsOf, historyOf, outlookOf } from "./history";
-import { airOf, sensorsNow } from "./newestAir";
+import { airOf, sensorsNow } from "@/features/readings/newestAir";
 
 /** Every room of the studio with its newest air. */
 export function roomsWithAir(me: Member): Promise<RoomWithAir[]> {

@@ -17,7 +17,7 @@ import {
 import type { AirAt } from "@/core/adhesive";
 import type { StudioTransaction } from "@/server/inStudio";
 import { formatIn, hoursIn } from "@/server/studioTime";
-import type { SensorNow } from "./newestAir";
+import type { SensorNow } from "@/features/readings/newestAir";
 
 /** Mean, lowest and highest of a stretch of readings, put right by calibration. */
 export type HistoryPoint = Air & {

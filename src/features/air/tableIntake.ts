@@ -8,7 +8,7 @@ import { room } from "@/db/schema";
 import { inStudio } from "@/server/inStudio";
 import { currentMember, type Member } from "@/server/member";
 import { answer, readBody, refuse } from "@/server/respond";
-import { ownSource } from "./newestAir";
+import { ownSource } from "@/features/readings/newestAir";
 import { wallClock } from "./wallClock";
 
 const MAX_BYTES = 8 * 1024 * 1024;

@@ -2,7 +2,7 @@ import Link from "next/link";
 import type { ReactNode } from "react";
 import { Empty, LinkButton } from "@/ui";
 import type { ClientPage } from "./data";
-import { MiniSkyline } from "./MiniSkyline";
+import { MiniSkyline } from "@/features/drawing/MiniSkyline";
 import { answersWords } from "@/features/care/answersWords";
 import { PatchTests, type ShownStanding } from "@/features/care/PatchTests";
 import type { ShownTest } from "@/features/care/PatchTestSheets";

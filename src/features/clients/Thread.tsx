@@ -2,7 +2,7 @@ import Link from "next/link";
 import type { LashMap } from "@/core/map";
 import { cx } from "@/ui";
 import { FromItsEnd } from "./FromItsEnd";
-import { MiniSkyline } from "./MiniSkyline";
+import { MiniSkyline } from "@/features/drawing/MiniSkyline";
 
 /** A leaf of the thread: one visit. */
 export type Leaf = {

@@ -3,10 +3,10 @@ import { and, asc, desc, eq, ilike, isNull, max, sql } from "drizzle-orm";
 import { beforeTheVisit, patchTestStanding, standing } from "@/core/care";
 import { PATCH_FAMILIES, PRODUCT_KINDS } from "@/core/mixing";
 import { CLIENT_SERVICES, serviceOf } from "@/core/service";
-import type { Survey } from "@/core/eye";
-import { adhesive, client, policy, product, reactionLifting, survey, visit } from "@/db/schema";
+import { adhesive, client, policy, product, reactionLifting, visit } from "@/db/schema";
 import { bookingOptions } from "@/features/booking/data";
 import { namesOf, usedBottles } from "@/features/shelf/bottles";
+import { newestSurvey } from "@/features/survey/newestSurvey";
 import { careFacts, patchTestsOf } from "@/features/visit/careFacts";
 import { mapsOf } from "@/features/visit/clientMaps";
 import { visitsInFull } from "@/features/visit/data";
@@ -39,20 +39,6 @@ export function listClients(me: Member, search: string) {
       .limit(PAGE + 1);
     return { clients: rows.slice(0, PAGE), more: rows.length > PAGE };
   });
-}
-
-/** Newest survey of a client, or null. */
-export async function newestSurvey(
-  tx: StudioTransaction,
-  clientId: string,
-): Promise<{ id: string; document: Survey; createdAt: Date } | null> {
-  const [row] = await tx
-    .select({ id: survey.id, document: survey.document, createdAt: survey.createdAt })
-    .from(survey)
-    .where(eq(survey.clientId, clientId))
-    .orderBy(desc(survey.createdAt))
-    .limit(1);
-  return row ?? null;
 }
 
 /** Everything the client page shows, or null when the client is not in this studio. */

@@ -1,7 +1,7 @@
 "use client";
 import { SIDES, sideLabel } from "@/core/eye";
 import { baseLayer, type LashMap } from "@/core/map";
-import { MiniSkyline } from "@/features/clients/MiniSkyline";
+import { MiniSkyline } from "@/features/drawing/MiniSkyline";
 import { Button, Dialog } from "@/ui";
 
 const lengthsOf = (map: LashMap, side: "right" | "left") =>

@@ -5,7 +5,7 @@ import { z } from "zod";
 import { readMapFile } from "@/core/formats";
 import { lashMapSchema, ownLookSchema, sameKind, traySchema, withoutEmpty, type LashMap } from "@/core/map";
 import { client, lashMap, lashMapRevision, MAP_NOTE_KINDS, mapNote, mapTemplate, ownLook, survey, tray } from "@/db/schema";
-import { newestSurvey } from "@/features/clients/data";
+import { newestSurvey } from "@/features/survey/newestSurvey";
 import { action, Refusal } from "@/server/action";
 import { inStudio } from "@/server/inStudio";
 import { mayActAs } from "@/server/member";

@@ -4,7 +4,7 @@ import type { Survey } from "@/core/eye";
 import type { LashMap, OwnLook, Pace, Tray } from "@/core/map";
 import type { Policy } from "@/core/policy";
 import { client, lashMap, lashMapRevision, mapNote, mapTemplate, member, ownLook, policy, survey, tray, visit } from "@/db/schema";
-import { newestSurvey } from "@/features/clients/data";
+import { newestSurvey } from "@/features/survey/newestSurvey";
 import { mapsOf } from "@/features/visit/clientMaps";
 import { inStudio, type StudioTransaction } from "@/server/inStudio";
 import { mayActAs, type Member } from "@/server/member";

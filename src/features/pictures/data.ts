@@ -3,7 +3,7 @@ import { desc, eq } from "drizzle-orm";
 import { usualSurvey, type Side, type Survey } from "@/core/eye";
 import type { PictureMarks } from "@/core/measure";
 import { client, picture } from "@/db/schema";
-import { newestSurvey } from "@/features/clients/data";
+import { newestSurvey } from "@/features/survey/newestSurvey";
 import { newSeed } from "@/features/survey/newSeed";
 import { inStudio } from "@/server/inStudio";
 import { mayActAs, type Member } from "@/server/member";

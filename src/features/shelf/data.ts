@@ -3,7 +3,7 @@ import { asc, desc, isNotNull } from "drizzle-orm";
 import { freshAir } from "@/core/air";
 import { CURL_IDS } from "@/core/curl";
 import { adhesive, bottle, room, tray } from "@/db/schema";
-import { airOf, sensorsNow } from "@/features/air/newestAir";
+import { airOf, sensorsNow } from "@/features/readings/newestAir";
 import { openBottles } from "./bottles";
 import { inStudio } from "@/server/inStudio";
 import type { Member } from "@/server/member";

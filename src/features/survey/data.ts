@@ -1,7 +1,7 @@
 import "server-only";
 import { eq } from "drizzle-orm";
 import { client } from "@/db/schema";
-import { newestSurvey } from "@/features/clients/data";
+import { newestSurvey } from "./newestSurvey";
 import { inStudio } from "@/server/inStudio";
 import type { Member } from "@/server/member";
 

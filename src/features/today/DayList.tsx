@@ -1,5 +1,5 @@
 import { SERVICES } from "@/core/service";
-import { MiniSkyline } from "@/features/clients/MiniSkyline";
+import { MiniSkyline } from "@/features/drawing/MiniSkyline";
 import { cx, Verdict } from "@/ui";
 import { clockOf, type DayLine } from "./dayLine";
 

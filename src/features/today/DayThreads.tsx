@@ -3,7 +3,7 @@ import { DndContext, KeyboardSensor, PointerSensor, useDraggable, useSensor, use
 import { useEffect, useRef, useState } from "react";
 import { freeStretches, lanesFor, whatFits } from "@/core/visit";
 import { SERVICES } from "@/core/service";
-import { MiniSkyline } from "@/features/clients/MiniSkyline";
+import { MiniSkyline } from "@/features/drawing/MiniSkyline";
 import { cx, useWidth, Verdict } from "@/ui";
 import { clockOf, gravestOf, lengthWords, type DayLine } from "./dayLine";
 

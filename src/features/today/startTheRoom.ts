@@ -4,7 +4,7 @@ import { beadsFor, bottleAge, bottleFitness, handTime, startRoom, type RoomStart
 import { techniqueOf } from "@/core/lash";
 import type { LashMap } from "@/core/map";
 import { policy } from "@/db/schema";
-import { airOf, sensorsNow } from "@/features/air/newestAir";
+import { airOf, sensorsNow } from "@/features/readings/newestAir";
 import { roomOf } from "@/features/air/data";
 import { hourIn, outlookOf } from "@/features/air/history";
 import { isByProtocol } from "@/core/service";

@@ -4,7 +4,7 @@ import { cureSettings } from "@/core/policy";
 import { isDrying, placingsOf } from "@/core/visit";
 import { policy } from "@/db/schema";
 import { airByMinute } from "@/features/air/history";
-import { sensorsNow } from "@/features/air/newestAir";
+import { sensorsNow } from "@/features/readings/newestAir";
 import { usedBottles } from "@/features/shelf/bottles";
 import { glueKnowledge } from "@/features/shelf/knowledge";
 import type { StudioTransaction } from "@/server/inStudio";

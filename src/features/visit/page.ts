@@ -5,7 +5,7 @@ import { seatOf, type LashMap } from "@/core/map";
 import type { Policy } from "@/core/policy";
 import { lashMap, policy, survey, tray, visitBrush } from "@/db/schema";
 import { airByMinute } from "@/features/air/history";
-import { airOf, sensorsNow } from "@/features/air/newestAir";
+import { airOf, sensorsNow } from "@/features/readings/newestAir";
 import { namesOf, openBottles, usedBottles } from "@/features/shelf/bottles";
 import { glueKnowledge } from "@/features/shelf/knowledge";
 import { inStudio, type StudioTransaction } from "@/server/inStudio";

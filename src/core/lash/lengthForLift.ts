@@ -1,6 +1,5 @@
-import { FIBRE_LENGTHS_MM } from "../lash/sizes";
-import type { Curl } from "./curls";
-import { liftAndReach } from "./liftAndReach";
+import { liftAndReach, type Curl } from "../curl";
+import { FIBRE_LENGTHS_MM } from "./sizes";
 
 /**
  * The shortest length of a curl that lifts its tip this far above the base on a lash of this growth angle, mm; null where
