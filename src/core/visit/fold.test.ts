@@ -8,6 +8,7 @@ import {
   haveSameClocks,
   readEvent,
   readKeptEvents,
+  readRows,
   readState,
   VisitFold,
   visitClocks,
@@ -182,7 +183,6 @@ describe("what this page does not know", () => {
   test.each([
     ["a kind nobody here knows", odd({ type: "lashPlaced", payload: { zone: 4 } })],
     ["a newer version of a kind", odd({ version: EVENT_KINDS.beadWiped.version + 1, payload: {} })],
-    ["a payload that says nothing readable", odd({ payload: { why: "full" } })],
     ["a kind named like something every object has", odd({ type: "toString" })],
   ])("%s is kept and passed over, and the visit says so", (_, event) => {
     const fold = VisitFold.empty.add([...known, event]);
@@ -191,6 +191,20 @@ describe("what this page does not know", () => {
     expect(fold.events).toHaveLength(3);
     const undone = fold.add([eventAt(T0 + 95 * SECOND, "undone", { eventId: event.id })]);
     expect(undone.passedOver).toBe(0);
+  });
+  test("a row whose payload its kind does not have is marked where it leaves the database, and passed over", () => {
+    const bent = odd({ payload: { why: "full" } });
+    const [first, , third] = readRows([...known, bent]);
+    expect(first).toEqual(known[0]);
+    expect(third).toEqual({ ...bent, version: 999 });
+    expect(VisitFold.empty.add([...known, third!])).toMatchObject({ passedOver: 1, state: visitState(known) });
+    // An older payload comes up to date; a newer one as it is kept.
+    expect(readRows([eventAt(T0, "rinseEnded", { why: null }, { version: 1, payload: {} })])[0]).toMatchObject({
+      version: 2,
+      payload: { why: null },
+    });
+    const newer = odd({ type: "lashPlaced", version: 3, payload: { zone: 4 } });
+    expect(readRows([newer])).toEqual([newer]);
   });
   test("an older version is brought up to date where it is read, and stays on record as it was written", () => {
     const older = eventAt(T0, "rinseEnded", { why: null }, { version: 1, payload: {} });

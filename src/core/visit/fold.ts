@@ -1,4 +1,4 @@
-import { readEvent, type KeptEvent } from "./event";
+import { upToDate, type KeptEvent } from "./event";
 import { EVENT_KINDS, kindOf, type EventKind, type Happened } from "./events";
 import { EMPTY_VISIT, PARTS, type VisitState } from "./parts";
 
@@ -99,8 +99,8 @@ export class VisitFold {
 export const visitState = (events: readonly KeptEvent[]): VisitState => VisitFold.empty.add(events).state;
 
 function read(event: KeptEvent): Read {
-  const known = readEvent(event);
-  return { event, atMs: timeOf(event), known: known && { kind: kindOf(event.type)!, payload: known.payload } };
+  const payload = upToDate(event);
+  return { event, atMs: timeOf(event), known: payload === null ? null : { kind: kindOf(event.type)!, payload } };
 }
 
 /** The device's word, but never later than the server received it. */

@@ -1,16 +1,8 @@
 export { freeStretches, lanesFor, whatFits, type Stretch } from "./freeTime";
-export { EVENT_KINDS, kindOf, type EventType, type EventPayload } from "./events";
-export {
-  newEvent,
-  readEvent,
-  readKeptEvents,
-  readTaps,
-  MOST_EVENTS,
-  type VisitEvent,
-  type KeptEvent,
-  type Tap,
-  type TapsRead,
-} from "./event";
+export { EVENT_KINDS, kindOf, type EventType } from "./events";
+export type { EventPayload } from "./events/payloads";
+export { newEvent, readKeptEvents, MOST_EVENTS, type VisitEvent, type KeptEvent, type Tap } from "./event";
+export { readEvent, readRows, readTaps, type TapsRead } from "./readEvents";
 export { VisitFold, visitState } from "./fold";
 export { EMPTY_VISIT, type VisitState } from "./parts";
 export type { VisitHead } from "./parts/head";

@@ -2,7 +2,7 @@ import { and, asc, eq, inArray, sql } from "drizzle-orm";
 import type { NodePgDatabase } from "drizzle-orm/node-postgres";
 import { wornLashes, type WornLashes } from "@/core/map";
 import { SET_SERVICES } from "@/core/service";
-import { outcomeOf, VisitFold, type KeptEvent, type VisitState } from "@/core/visit";
+import { outcomeOf, readRows, VisitFold, type KeptEvent, type VisitState } from "@/core/visit";
 import { lashMap, lashMapRevision, survey, visit, visitBrush, visitEvent, visitLot, visitOutcome } from "../schema";
 
 /** Whatever can read and write the studio's tables: a transaction of the app, or of the owner. */
@@ -23,19 +23,13 @@ export async function keptEvents(tx: Pick<Writes, "select">, studioId: string, v
       ),
     )
     .orderBy(asc(visitEvent.seq));
-  for (const { id, visitId, at, clock, type, version, payload, serverTime, seq, memberId } of rows)
-    found.get(visitId)!.push({
-      id,
-      visitId,
-      at: at.toISOString(),
-      clock,
-      type,
-      version,
-      payload: payload as KeptEvent["payload"],
-      serverTime: serverTime.toISOString(),
-      seq,
-      memberId,
-    });
+  const events = rows.map(({ at, serverTime, payload, studioId: _, ...row }) => ({
+    ...row,
+    payload: payload as KeptEvent["payload"],
+    at: at.toISOString(),
+    serverTime: serverTime.toISOString(),
+  }));
+  for (const event of readRows(events)) found.get(event.visitId)!.push(event);
   return found;
 }
 

@@ -1,5 +1,5 @@
 import "server-only";
-import { and, asc, desc, eq, ilike, isNull, max, sql } from "drizzle-orm";
+import { and, asc, eq, ilike, isNull, max, sql } from "drizzle-orm";
 import { beforeTheVisit, patchTestStanding, standing } from "@/core/care";
 import { PATCH_FAMILIES, PRODUCT_KINDS } from "@/core/mixing";
 import { CLIENT_SERVICES, serviceOf } from "@/core/service";

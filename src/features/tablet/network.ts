@@ -1,14 +1,28 @@
-import { z } from "zod";
 import type { Tap } from "@/core/visit";
-import { runningAnswerSchema, type RunningAnswer } from "./runningVisit";
+import { isList, isNumber, isText, mayField, readField } from "./readField";
+import { readRunning, type RunningAnswer } from "./runningVisit";
 
-const timeSchema = z.object({ serverMs: z.number() });
-const sentSchema = z.object({
-  kept: z.array(z.object({ id: z.string(), serverTime: z.string(), seq: z.number().int() })).default([]),
-  refused: z.array(z.object({ id: z.string().nullable(), why: z.string() })).default([]),
-  message: z.string().optional(),
-});
-export type Sent = z.infer<typeof sentSchema>;
+/** What became of taps that were sent: kept with the server's time and number, or refused with why. */
+export type Sent = {
+  readonly kept: readonly { readonly id: string; readonly serverTime: string; readonly seq: number }[];
+  readonly refused: readonly { readonly id: string | null; readonly why: string }[];
+  readonly message?: string | null;
+};
+
+function readSent(answer: unknown): Sent {
+  return {
+    kept: (mayField(answer, "kept", isList) ?? []).map((row) => ({
+      id: readField(row, "id", isText),
+      serverTime: readField(row, "serverTime", isText),
+      seq: readField(row, "seq", isNumber),
+    })),
+    refused: (mayField(answer, "refused", isList) ?? []).map((row) => ({
+      id: mayField(row, "id", isText),
+      why: readField(row, "why", isText),
+    })),
+    message: mayField(answer, "message", isText),
+  };
+}
 
 /** Signed out, here or elsewhere: nothing is taken until somebody signs in. */
 export class SignedOut extends Error {}
@@ -25,10 +39,10 @@ export type Network = {
 
 /** The studio's own server, by HTTP. What it answers is parsed, never believed. */
 export const studioNetwork: Network = {
-  serverTime: async () => timeSchema.parse(await ask("/api/time")).serverMs,
+  serverTime: async () => readField(await ask("/api/time"), "serverMs", isNumber),
   running: async (known) => {
     const since = new URLSearchParams(known.map(({ visitId, seq }) => ["since", `${visitId}.${seq}`]));
-    return runningAnswerSchema.parse(await ask(`/api/visits/running?${since}`));
+    return readRunning(await ask(`/api/visits/running?${since}`));
   },
   send: async (taps) => {
     const response = await fetch("/api/visits/events", {
@@ -39,7 +53,7 @@ export const studioNetwork: Network = {
     if (response.status === 401) throw new SignedOut();
     // What is busy or broken is tried again; what it will never have, it says so of.
     if (response.status >= 500 || response.status === 429) throw new Error(String(response.status));
-    return sentSchema.parse(await response.json());
+    return readSent(await response.json());
   },
 };
 

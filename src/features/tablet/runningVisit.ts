@@ -1,21 +1,36 @@
-import { z } from "zod";
-import { readKeptEvents } from "@/core/visit";
+import { readKeptEvents, type KeptEvent } from "@/core/visit";
+import { isList, isText, readField } from "./readField";
 
 /** A visit under way, for the clocks that hang on every screen. */
-export const runningVisitSchema = z.object({
-  id: z.uuid(),
-  clientId: z.uuid(),
-  clientName: z.string(),
-  chairName: z.string(),
+export type RunningVisit = {
+  readonly id: string;
+  readonly clientId: string;
+  readonly clientName: string;
+  readonly chairName: string;
   /** Agreed with this person, or tapped at by them. */
-  mine: z.boolean(),
+  readonly mine: boolean;
   /** When the eyes may open as it looks now, ms; null while placing goes on. */
-  eyesMayAtMs: z.number().nullable(),
-});
-export type RunningVisit = z.infer<typeof runningVisitSchema>;
+  readonly eyesMayAtMs: number | null;
+};
 
 /** What the server answers: the visits, and of each the events that were not known yet. */
-export const runningAnswerSchema = z.object({
-  visits: z.array(runningVisitSchema.extend({ events: z.unknown().transform(readKeptEvents) })),
-});
-export type RunningAnswer = z.infer<typeof runningAnswerSchema>;
+export type RunningAnswer = { readonly visits: readonly (RunningVisit & { readonly events: readonly KeptEvent[] })[] };
+
+/** Reads the server's answer; throws where it is none. */
+export function readRunning(answer: unknown): RunningAnswer {
+  const visits = readField(answer, "visits", isList);
+  return {
+    visits: visits.map((visit) => ({
+      id: readField(visit, "id", isText),
+      clientId: readField(visit, "clientId", isText),
+      clientName: readField(visit, "clientName", isText),
+      chairName: readField(visit, "chairName", isText),
+      mine: readField(visit, "mine", isFlag),
+      eyesMayAtMs: readField(visit, "eyesMayAtMs", isMoment),
+      events: readKeptEvents(readField(visit, "events", isList)),
+    })),
+  };
+}
+
+const isFlag = (value: unknown): value is boolean => typeof value === "boolean";
+const isMoment = (value: unknown): value is number | null => value === null || typeof value === "number";

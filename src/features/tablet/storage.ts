@@ -1,18 +1,25 @@
 import { deleteDB, openDB, type DBSchema, type IDBPDatabase } from "idb";
-import { z } from "zod";
 import { readKeptEvents, type KeptEvent, type Tap, type TimeAnchor } from "@/core/visit";
+import { isNumber, isText, mayField } from "./readField";
 
 /** A tap not yet acknowledged. `refused` says why the server would not have it. */
 export type WaitingTap = Tap & { readonly refused?: string };
 
-const draftSchema = z.object({ key: z.string(), document: z.unknown(), base: z.number().nullable(), savedAtMs: z.number() });
 /** What was being edited. Of what shape the document is, its own workspace knows and parses. */
-export type Draft = z.infer<typeof draftSchema>;
+export type Draft = { readonly key: string; readonly document: unknown; readonly base: number | null; readonly savedAtMs: number };
 
-const anchorSchema = z.object({
-  key: z.literal("timeAnchor"),
-  value: z.object({ serverMs: z.number(), monotonicMs: z.number(), deviceMs: z.number(), load: z.string() }),
-});
+function readDraft(row: unknown): Draft | null {
+  const [key, savedAtMs] = [mayField(row, "key", isText), mayField(row, "savedAtMs", isNumber)];
+  if (key === null || savedAtMs === null) return null;
+  return { key, document: (row as { document?: unknown }).document, base: mayField(row, "base", isNumber), savedAtMs };
+}
+
+function readAnchor(row: unknown): TimeAnchor | null {
+  const value = (row as { value?: unknown } | undefined)?.value;
+  const [serverMs, monotonicMs, deviceMs] = ["serverMs", "monotonicMs", "deviceMs"].map((name) => mayField(value, name, isNumber));
+  const load = mayField(value, "load", isText);
+  return serverMs == null || monotonicMs == null || deviceMs == null || load === null ? null : { serverMs, monotonicMs, deviceMs, load };
+}
 
 interface Stores extends DBSchema {
   outbox: { key: string; value: WaitingTap };
@@ -69,14 +76,14 @@ export class TabletStorage {
   }
 
   async timeAnchor(): Promise<TimeAnchor | null> {
-    return anchorSchema.safeParse(await (await this.open()).get("meta", "timeAnchor")).data?.value ?? null;
+    return readAnchor(await (await this.open()).get("meta", "timeAnchor"));
   }
   async keepTimeAnchor(value: TimeAnchor): Promise<void> {
     await (await this.open()).put("meta", { key: "timeAnchor", value });
   }
 
   async draft(key: string): Promise<Draft | null> {
-    return draftSchema.safeParse(await (await this.open()).get("drafts", key)).data ?? null;
+    return readDraft(await (await this.open()).get("drafts", key));
   }
   async keepDraft(draft: Draft): Promise<void> {
     await (await this.open()).put("drafts", draft);

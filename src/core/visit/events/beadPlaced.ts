@@ -1,12 +1,14 @@
 import { z } from "zod";
 import { airSchema } from "../../air";
 import { endBead, type SetWork } from "../parts/set";
-import { eventKind } from "./kind";
+import { eventKind, type Payload } from "./kind";
+
+export const beadPlacedPayload = () =>
+  z.strictObject({ lifeS: z.int().min(60).max(3600), air: airSchema.nullable(), bottleId: z.uuid().nullable() });
 
 /** A drop of adhesive put out: the bead before it is used up, and a brush-through is owed from the second on. */
-export const beadPlaced = eventKind({
+export const beadPlaced = eventKind<Payload<typeof beadPlacedPayload>>({
   version: 1,
-  payload: z.strictObject({ lifeS: z.int().min(60).max(3600), air: airSchema.nullable(), bottleId: z.uuid().nullable() }),
   fold: {
     set: (set, { id, atMs, payload }) => ({
       ...set,

@@ -1,10 +1,11 @@
 import { z } from "zod";
 import { endBead } from "../parts/set";
-import { eventKind } from "./kind";
+import { eventKind, type Payload } from "./kind";
+
+export const beadWipedPayload = () => z.strictObject({});
 
 /** The bead is gone and none takes its place: the last lash is placed, or a pause begins. */
-export const beadWiped = eventKind({
+export const beadWiped = eventKind<Payload<typeof beadWipedPayload>>({
   version: 1,
-  payload: z.strictObject({}),
   fold: { set: (set, { atMs }) => ({ ...set, beads: endBead(set.beads, atMs) }) },
 });

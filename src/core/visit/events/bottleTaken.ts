@@ -1,9 +1,10 @@
 import { z } from "zod";
-import { eventKind } from "./kind";
+import { eventKind, type Payload } from "./kind";
+
+export const bottleTakenPayload = () => z.strictObject({ bottleId: z.uuid() });
 
 /** Another bottle is worked from. */
-export const bottleTaken = eventKind({
+export const bottleTaken = eventKind<Payload<typeof bottleTakenPayload>>({
   version: 1,
-  payload: z.strictObject({ bottleId: z.uuid() }),
   fold: { set: (set, { payload }) => ({ ...set, bottleId: payload.bottleId }) },
 });

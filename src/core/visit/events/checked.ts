@@ -1,12 +1,14 @@
 import { z } from "zod";
-import { eventKind } from "./kind";
+import { eventKind, type Payload } from "./kind";
+
+export const checkedPayload = () =>
+  z
+    .strictObject({ off: z.int().min(0).max(400).nullable(), of: z.int().min(1).max(400).nullable() })
+    .refine(({ off, of }) => (off === null) === (of === null) && (off ?? 0) <= (of ?? 0), "No more can come off than were placed.");
 
 /** Brushed through and both eyes seen closed; how many came off of how many, where they were counted. */
-export const checked = eventKind({
+export const checked = eventKind<Payload<typeof checkedPayload>>({
   version: 1,
-  payload: z
-    .strictObject({ off: z.int().min(0).max(400).nullable(), of: z.int().min(1).max(400).nullable() })
-    .refine(({ off, of }) => (off === null) === (of === null) && (off ?? 0) <= (of ?? 0), "No more can come off than were placed."),
   fold: {
     set: (set, { id, atMs, payload: { off, of } }) => ({
       ...set,

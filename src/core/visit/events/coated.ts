@@ -1,12 +1,13 @@
 import { z } from "zod";
 import { stepOf } from "../../processing/runState";
-import { eventKind } from "./kind";
+import { eventKind, type Payload } from "./kind";
 import { onArea } from "./onArea";
 
+export const coatedPayload = () => z.strictObject(onArea);
+
 /** First touch: from here its time counts. Where something lies on already, a second touch changes nothing. */
-export const coated = eventKind({
+export const coated = eventKind<Payload<typeof coatedPayload>>({
   version: 1,
-  payload: z.strictObject(onArea),
   fold: {
     run: (run, { id, atMs, payload: { stepId, area } }) => {
       if (run.coats.some((coat) => coat.area === area && coat.offAtMs === null)) return run;

@@ -1,4 +1,3 @@
-import type { z } from "zod";
 import { batchTaken } from "./batchTaken";
 import { beadPlaced } from "./beadPlaced";
 import { beadWiped } from "./beadWiped";
@@ -24,7 +23,7 @@ import { undone } from "./undone";
 import { wiped } from "./wiped";
 import { zonePlaced } from "./zonePlaced";
 
-/** Every kind of event a visit knows. The union, the reading and the folding follow from it. */
+/** Every kind of event a visit knows. The union of events and their folding follow from it; what each says, from `payloads.ts`. */
 export const EVENT_KINDS = {
   started,
   bottleTaken,
@@ -52,7 +51,6 @@ export const EVENT_KINDS = {
 };
 
 export type EventType = keyof typeof EVENT_KINDS;
-export type EventPayload<Type extends EventType> = z.output<(typeof EVENT_KINDS)[Type]["payload"]>;
 
 /** The kind of that name; null for one that this version of the product does not know. */
 export const kindOf = (type: string): EventKind | null => (Object.hasOwn(EVENT_KINDS, type) ? EVENT_KINDS[type as EventType] : null);

@@ -8,16 +8,20 @@ export type Happened<Payload> = { readonly id: string; readonly atMs: number; re
 type Fold<Part, Payload> = { fold(part: Part, event: Happened<Payload>): Part }["fold"];
 type Folds<Payload> = { readonly [Part in keyof VisitState]?: Fold<VisitState[Part], Payload> };
 
-/** Everything there is to say of one kind of event. A new kind is a file with one of these and a line in the registry. */
-export type EventKind<Schema extends z.ZodType = z.ZodType> = {
+/** What a payload schema gives. Schemas are made by functions, so that a page which only folds does not load them. */
+export type Payload<Schema extends () => z.ZodType> = z.output<ReturnType<Schema>>;
+
+/**
+ * Everything there is to say of one kind of event, but for its payload, which stands in the same file. A new kind is a file
+ * and its line in the two registries (`index.ts`, `payloads.ts`); the compiler says where one is missing.
+ */
+export type EventKind<Says = unknown> = {
   /** Counts up when the payload changes its shape. What was written by an older one is kept as it was written. */
   readonly version: number;
-  /** The payload of this version. No words of a person: ids, measures and choices only. */
-  readonly payload: Schema;
   /** Brings an older payload up to this version. Needed from version 2 on. */
-  upgrade?(payload: unknown, from: number): unknown;
+  upgrade?(payload: Readonly<Record<string, unknown>>, from: number): unknown;
   /** What it does to each part of the visit it concerns. Events come in the order they happened. */
-  readonly fold: Folds<z.output<Schema>>;
+  readonly fold: Folds<Says>;
   /** Made by the server alone: never taken as a tap. */
   readonly byServer?: true;
   /**
@@ -27,4 +31,4 @@ export type EventKind<Schema extends z.ZodType = z.ZodType> = {
   readonly undo?: "notByPedal" | "never" | { readonly until: string };
 };
 
-export const eventKind = <Schema extends z.ZodType>(kind: EventKind<Schema>): EventKind<Schema> => kind;
+export const eventKind = <Says>(kind: EventKind<Says>): EventKind<Says> => kind;

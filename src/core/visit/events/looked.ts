@@ -1,13 +1,14 @@
 import { z } from "zod";
 import { depthSchema } from "../../processing/runPlan";
 import { onCoat } from "../../processing/runState";
-import { eventKind } from "./kind";
+import { eventKind, type Payload } from "./kind";
 import { onArea } from "./onArea";
 
+export const lookedPayload = () => z.strictObject({ ...onArea, depth: depthSchema });
+
 /** Looked at on a wiped spot: how deep the hair is by now. */
-export const looked = eventKind({
+export const looked = eventKind<Payload<typeof lookedPayload>>({
   version: 1,
-  payload: z.strictObject({ ...onArea, depth: depthSchema }),
   fold: {
     run: (run, { atMs, payload }) => onCoat(run, payload, (coat) => ({ ...coat, looks: [...coat.looks, { atMs, depth: payload.depth }] })),
   },

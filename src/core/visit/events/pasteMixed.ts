@@ -1,8 +1,9 @@
 import { mixedPasteSchema } from "../../processing/paste";
-import { eventKind } from "./kind";
+import { eventKind, type Payload } from "./kind";
 
-export const pasteMixed = eventKind({
+export const pasteMixedPayload = () => mixedPasteSchema;
+
+export const pasteMixed = eventKind<Payload<typeof pasteMixedPayload>>({
   version: 1,
-  payload: mixedPasteSchema,
   fold: { run: (run, { id, atMs, payload }) => ({ ...run, pastes: [...run.pastes, { ...payload, eventId: id, mixedAtMs: atMs }] }) },
 });

@@ -1,8 +1,9 @@
 import { runResultSchema } from "../../processing/runResult";
-import { eventKind } from "./kind";
+import { eventKind, type Payload } from "./kind";
 
-export const resultJudged = eventKind({
+export const resultJudgedPayload = () => runResultSchema;
+
+export const resultJudged = eventKind<Payload<typeof resultJudgedPayload>>({
   version: 1,
-  payload: runResultSchema,
   fold: { run: (run, { atMs, payload }) => ({ ...run, result: { ...payload, atMs } }) },
 });

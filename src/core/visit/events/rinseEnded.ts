@@ -1,13 +1,14 @@
 import { z } from "zod";
 import { RINSE_ENDED_EARLY } from "../../processing/stopReasons";
-import { eventKind } from "./kind";
+import { eventKind, type Payload } from "./kind";
+
+export const rinseEndedPayload = () => z.strictObject({ why: z.enum(RINSE_ENDED_EARLY).nullable() });
 
 /** The rinse is over. Ended before its time it says why; null where it was not, or nobody said. */
-export const rinseEnded = eventKind({
+export const rinseEnded = eventKind<Payload<typeof rinseEndedPayload>>({
   version: 2,
-  payload: z.strictObject({ why: z.enum(RINSE_ENDED_EARLY).nullable() }),
   /** The first version left the reason out where there was none. */
-  upgrade: (payload) => ({ why: null, ...(payload as object) }),
+  upgrade: (payload) => ({ why: null, ...payload }),
   undo: "never",
   fold: {
     run: (run, { atMs, payload }) => (run.stop ? { ...run, stop: { ...run.stop, endedAtMs: atMs, endedEarly: payload.why } } : run),

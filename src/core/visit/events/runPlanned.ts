@@ -1,12 +1,13 @@
 import { z } from "zod";
 import { airSchema } from "../../air/schema";
 import { runPlanSchema } from "../../processing/runPlan";
-import { eventKind } from "./kind";
+import { eventKind, type Payload } from "./kind";
+
+export const runPlannedPayload = () => z.strictObject({ plan: runPlanSchema, air: airSchema.nullable() });
 
 /** What is to be done, agreed and kept whole. The plan that something on the hair is timed by is not taken back from under its clock. */
-export const runPlanned = eventKind({
+export const runPlanned = eventKind<Payload<typeof runPlannedPayload>>({
   version: 1,
-  payload: z.strictObject({ plan: runPlanSchema, air: airSchema.nullable() }),
   byServer: true,
   undo: { until: "coated" },
   fold: {

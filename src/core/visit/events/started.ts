@@ -1,11 +1,12 @@
 import { z } from "zod";
 import { airSchema } from "../../air";
-import { eventKind } from "./kind";
+import { eventKind, type Payload } from "./kind";
+
+export const startedPayload = () => z.strictObject({ bottleId: z.uuid().nullable(), air: airSchema.nullable() });
 
 /** The visit begins. Not taken back from the pedal: that would unmake the visit, not a slip. */
-export const started = eventKind({
+export const started = eventKind<Payload<typeof startedPayload>>({
   version: 1,
-  payload: z.strictObject({ bottleId: z.uuid().nullable(), air: airSchema.nullable() }),
   undo: "notByPedal",
   fold: {
     head: (head, { atMs, payload }) => ({ ...head, startedAtMs: head.startedAtMs ?? atMs, startAir: payload.air }),

@@ -1,11 +1,12 @@
 import { z } from "zod";
 import { STOP_TAKEN_BACK } from "../../processing/stopReasons";
-import { eventKind } from "./kind";
+import { eventKind, type Payload } from "./kind";
+
+export const stopTakenBackPayload = () => z.strictObject({ why: z.enum(STOP_TAKEN_BACK) });
 
 /** The stop itself is taken back, by name: it stays on the record. */
-export const stopTakenBack = eventKind({
+export const stopTakenBack = eventKind<Payload<typeof stopTakenBackPayload>>({
   version: 1,
-  payload: z.strictObject({ why: z.enum(STOP_TAKEN_BACK) }),
   undo: "never",
   fold: {
     run: (run, { atMs, payload }) =>

@@ -1,10 +1,11 @@
 import { z } from "zod";
-import { eventKind } from "./kind";
+import { eventKind, type Payload } from "./kind";
 import { stepId } from "./onArea";
 
+export const taskDonePayload = () => z.strictObject({ stepId });
+
 /** An untimed step seen to be done. */
-export const taskDone = eventKind({
+export const taskDone = eventKind<Payload<typeof taskDonePayload>>({
   version: 1,
-  payload: z.strictObject({ stepId }),
   fold: { run: (run, { atMs, payload }) => ({ ...run, tasks: new Map([...run.tasks, [payload.stepId, atMs]]) }) },
 });

@@ -1,5 +1,7 @@
 import { z } from "zod";
-import { eventKind } from "./kind";
+import { eventKind, type Payload } from "./kind";
+
+export const undonePayload = () => z.strictObject({ eventId: z.uuid() });
 
 /** Takes back another event of the same visit. What it unmakes is left out before anything is folded. */
-export const undone = eventKind({ version: 1, payload: z.strictObject({ eventId: z.uuid() }), undo: "never", fold: {} });
+export const undone = eventKind<Payload<typeof undonePayload>>({ version: 1, undo: "never", fold: {} });
