@@ -1,8 +1,5 @@
-import { z } from "zod";
 import { eventKind, type Payload } from "./kind";
-import { stepId } from "./onArea";
-
-export const batchTakenPayload = () => z.strictObject({ stepId, productId: z.uuid(), batchId: z.uuid() });
+import type { batchTakenPayload } from "./payload/batchTaken";
 
 /** The batch that a step's ready product comes from. */
 export const batchTaken = eventKind<Payload<typeof batchTakenPayload>>({

@@ -1,10 +1,6 @@
-import { z } from "zod";
-import { airSchema } from "../../air";
 import { endBead, type SetWork } from "../parts/set";
 import { eventKind, type Payload } from "./kind";
-
-export const beadPlacedPayload = () =>
-  z.strictObject({ lifeS: z.int().min(60).max(3600), air: airSchema.nullable(), bottleId: z.uuid().nullable() });
+import type { beadPlacedPayload } from "./payload/beadPlaced";
 
 /** A drop of adhesive put out: the bead before it is used up, and a brush-through is owed from the second on. */
 export const beadPlaced = eventKind<Payload<typeof beadPlacedPayload>>({

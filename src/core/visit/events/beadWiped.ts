@@ -1,8 +1,6 @@
-import { z } from "zod";
 import { endBead } from "../parts/set";
 import { eventKind, type Payload } from "./kind";
-
-export const beadWipedPayload = () => z.strictObject({});
+import type { beadWipedPayload } from "./payload/beadWiped";
 
 /** The bead is gone and none takes its place: the last lash is placed, or a pause begins. */
 export const beadWiped = eventKind<Payload<typeof beadWipedPayload>>({

@@ -1,7 +1,5 @@
-import { z } from "zod";
 import { eventKind, type Payload } from "./kind";
-
-export const bottleTakenPayload = () => z.strictObject({ bottleId: z.uuid() });
+import type { bottleTakenPayload } from "./payload/bottleTaken";
 
 /** Another bottle is worked from. */
 export const bottleTaken = eventKind<Payload<typeof bottleTakenPayload>>({

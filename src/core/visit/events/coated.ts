@@ -1,9 +1,6 @@
-import { z } from "zod";
 import { stepOf } from "../../processing/runState";
 import { eventKind, type Payload } from "./kind";
-import { onArea } from "./onArea";
-
-export const coatedPayload = () => z.strictObject(onArea);
+import type { coatedPayload } from "./payload/coated";
 
 /** First touch: from here its time counts. Where something lies on already, a second touch changes nothing. */
 export const coated = eventKind<Payload<typeof coatedPayload>>({

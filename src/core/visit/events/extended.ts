@@ -1,9 +1,6 @@
-import { z } from "zod";
 import { onCoat } from "../../processing/runState";
 import { eventKind, type Payload } from "./kind";
-import { onArea } from "./onArea";
-
-export const extendedPayload = () => z.strictObject({ ...onArea, byS: z.int().min(15).max(600) });
+import type { extendedPayload } from "./payload/extended";
 
 /** What lies on is given longer. */
 export const extended = eventKind<Payload<typeof extendedPayload>>({

@@ -1,8 +1,5 @@
-import { z } from "zod";
-import { FINISH_IDS } from "../../adhesive/finishes";
 import { eventKind, type Payload } from "./kind";
-
-export const finishAppliedPayload = () => z.strictObject({ method: z.enum(FINISH_IDS) });
+import type { finishAppliedPayload } from "./payload/finishApplied";
 
 export const finishApplied = eventKind<Payload<typeof finishAppliedPayload>>({
   version: 1,

@@ -1,8 +1,6 @@
-import { z } from "zod";
 import { endBead } from "../parts/set";
 import { eventKind, type Payload } from "./kind";
-
-export const finishedPayload = () => z.strictObject({});
+import type { finishedPayload } from "./payload/finished";
 
 /** The visit is over: no bead is in use, no shake runs and nothing is owed any more. */
 export const finished = eventKind<Payload<typeof finishedPayload>>({

@@ -8,12 +8,13 @@ export type Happened<Payload> = { readonly id: string; readonly atMs: number; re
 type Fold<Part, Payload> = { fold(part: Part, event: Happened<Payload>): Part }["fold"];
 type Folds<Payload> = { readonly [Part in keyof VisitState]?: Fold<VisitState[Part], Payload> };
 
-/** What a payload schema gives. Schemas are made by functions, so that a page which only folds does not load them. */
+/** What a payload schema gives. */
 export type Payload<Schema extends () => z.ZodType> = z.output<ReturnType<Schema>>;
 
 /**
- * Everything there is to say of one kind of event, but for its payload, which stands in the same file. A new kind is a file
- * and its line in the two registries (`index.ts`, `payloads.ts`); the compiler says where one is missing.
+ * Everything there is to say of one kind of event. What its payload looks like stands in a file of the same name in
+ * `payload/`, so that a page which only folds does not load the schemas and their library. A new kind is these two files and
+ * a line in each registry (`index.ts`, `payloads.ts`); the compiler says where one is missing.
  */
 export type EventKind<Says = unknown> = {
   /** Counts up when the payload changes its shape. What was written by an older one is kept as it was written. */

@@ -1,10 +1,6 @@
-import { z } from "zod";
-import { depthSchema } from "../../processing/runPlan";
 import { onCoat } from "../../processing/runState";
 import { eventKind, type Payload } from "./kind";
-import { onArea } from "./onArea";
-
-export const lookedPayload = () => z.strictObject({ ...onArea, depth: depthSchema });
+import type { lookedPayload } from "./payload/looked";
 
 /** Looked at on a wiped spot: how deep the hair is by now. */
 export const looked = eventKind<Payload<typeof lookedPayload>>({

@@ -1,7 +1,5 @@
-import { mixedPasteSchema } from "../../processing/paste";
 import { eventKind, type Payload } from "./kind";
-
-export const pasteMixedPayload = () => mixedPasteSchema;
+import type { pasteMixedPayload } from "./payload/pasteMixed";
 
 export const pasteMixed = eventKind<Payload<typeof pasteMixedPayload>>({
   version: 1,

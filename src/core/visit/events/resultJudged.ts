@@ -1,7 +1,5 @@
-import { runResultSchema } from "../../processing/runResult";
 import { eventKind, type Payload } from "./kind";
-
-export const resultJudgedPayload = () => runResultSchema;
+import type { resultJudgedPayload } from "./payload/resultJudged";
 
 export const resultJudged = eventKind<Payload<typeof resultJudgedPayload>>({
   version: 1,

@@ -1,8 +1,5 @@
-import { z } from "zod";
-import { RINSE_ENDED_EARLY } from "../../processing/stopReasons";
 import { eventKind, type Payload } from "./kind";
-
-export const rinseEndedPayload = () => z.strictObject({ why: z.enum(RINSE_ENDED_EARLY).nullable() });
+import type { rinseEndedPayload } from "./payload/rinseEnded";
 
 /** The rinse is over. Ended before its time it says why; null where it was not, or nobody said. */
 export const rinseEnded = eventKind<Payload<typeof rinseEndedPayload>>({

@@ -1,9 +1,5 @@
-import { z } from "zod";
-import { airSchema } from "../../air/schema";
-import { runPlanSchema } from "../../processing/runPlan";
 import { eventKind, type Payload } from "./kind";
-
-export const runPlannedPayload = () => z.strictObject({ plan: runPlanSchema, air: airSchema.nullable() });
+import type { runPlannedPayload } from "./payload/runPlanned";
 
 /** What is to be done, agreed and kept whole. The plan that something on the hair is timed by is not taken back from under its clock. */
 export const runPlanned = eventKind<Payload<typeof runPlannedPayload>>({

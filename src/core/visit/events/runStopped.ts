@@ -1,7 +1,5 @@
-import { z } from "zod";
 import { eventKind, type Payload } from "./kind";
-
-export const runStoppedPayload = () => z.strictObject({ kind: z.enum(["splash", "gluedLids"]), rinseS: z.int().min(60).max(3600) });
+import type { runStoppedPayload } from "./payload/runStopped";
 
 /** Something went wrong. Taken back only by `stopTakenBack`, with a reason: no pedal and no old tablet unmakes it. */
 export const runStopped = eventKind<Payload<typeof runStoppedPayload>>({

@@ -1,8 +1,5 @@
-import { z } from "zod";
-import { airSchema } from "../../air";
 import { eventKind, type Payload } from "./kind";
-
-export const setTestedPayload = () => z.strictObject({ seconds: z.number().min(0.1).max(60), air: airSchema, bottleId: z.uuid() });
+import type { setTestedPayload } from "./payload/setTested";
 
 /** A bead or a lash timed until it set. */
 export const setTested = eventKind<Payload<typeof setTestedPayload>>({

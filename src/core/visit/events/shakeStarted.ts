@@ -1,7 +1,5 @@
-import { z } from "zod";
 import { eventKind, type Payload } from "./kind";
-
-export const shakeStartedPayload = () => z.strictObject({ durationS: z.int().min(5).max(600) });
+import type { shakeStartedPayload } from "./payload/shakeStarted";
 
 export const shakeStarted = eventKind<Payload<typeof shakeStartedPayload>>({
   version: 1,

@@ -1,8 +1,5 @@
-import { z } from "zod";
-import { airSchema } from "../../air";
 import { eventKind, type Payload } from "./kind";
-
-export const startedPayload = () => z.strictObject({ bottleId: z.uuid().nullable(), air: airSchema.nullable() });
+import type { startedPayload } from "./payload/started";
 
 /** The visit begins. Not taken back from the pedal: that would unmake the visit, not a slip. */
 export const started = eventKind<Payload<typeof startedPayload>>({

@@ -1,8 +1,5 @@
-import { z } from "zod";
-import { STOP_TAKEN_BACK } from "../../processing/stopReasons";
 import { eventKind, type Payload } from "./kind";
-
-export const stopTakenBackPayload = () => z.strictObject({ why: z.enum(STOP_TAKEN_BACK) });
+import type { stopTakenBackPayload } from "./payload/stopTakenBack";
 
 /** The stop itself is taken back, by name: it stays on the record. */
 export const stopTakenBack = eventKind<Payload<typeof stopTakenBackPayload>>({

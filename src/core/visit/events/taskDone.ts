@@ -1,8 +1,5 @@
-import { z } from "zod";
 import { eventKind, type Payload } from "./kind";
-import { stepId } from "./onArea";
-
-export const taskDonePayload = () => z.strictObject({ stepId });
+import type { taskDonePayload } from "./payload/taskDone";
 
 /** An untimed step seen to be done. */
 export const taskDone = eventKind<Payload<typeof taskDonePayload>>({

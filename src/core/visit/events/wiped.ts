@@ -1,9 +1,6 @@
-import { z } from "zod";
 import { onCoat } from "../../processing/runState";
 import { eventKind, type Payload } from "./kind";
-import { onArea } from "./onArea";
-
-export const wipedPayload = () => z.strictObject(onArea);
+import type { wipedPayload } from "./payload/wiped";
 
 /** All of it is off. */
 export const wiped = eventKind<Payload<typeof wipedPayload>>({

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { AREAS } from "../../eye/areas";
+import { AREAS } from "../../../eye/areas";
 
 /** A step of a protocol, and of an area of the lashes or brows. */
 export const stepId = z.string().min(1).max(31);

@@ -1,0 +1,3 @@
+import { z } from "zod";
+
+export const bottleTakenPayload = () => z.strictObject({ bottleId: z.uuid() });

@@ -1,0 +1,3 @@
+import { mixedPasteSchema } from "../../../processing/paste";
+
+export const pasteMixedPayload = () => mixedPasteSchema;

@@ -1,0 +1,3 @@
+import { runResultSchema } from "../../../processing/runResult";
+
+export const resultJudgedPayload = () => runResultSchema;

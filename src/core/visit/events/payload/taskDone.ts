@@ -1,0 +1,4 @@
+import { z } from "zod";
+import { stepId } from "./onArea";
+
+export const taskDonePayload = () => z.strictObject({ stepId });

@@ -1,0 +1,3 @@
+import { z } from "zod";
+
+export const undonePayload = () => z.strictObject({ eventId: z.uuid() });

@@ -1,0 +1,4 @@
+import { z } from "zod";
+import { SIDES } from "../../../eye/sides";
+
+export const zonePlacedPayload = () => z.strictObject({ side: z.enum(SIDES), layer: z.int().min(0).max(9), zone: z.int().min(1).max(40) });
