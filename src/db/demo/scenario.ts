@@ -47,9 +47,9 @@ export function timedAt(nominalS: number, air: { temperatureC: number; relativeH
 
 /** Seconds from the dip until an extension sits. */
 export const HANDS: readonly { person: PersonKey; technique: "single" | "fan"; seconds: readonly number[] }[] = [
-  { person: "maren", technique: "single", seconds: [1.1, 1.2, 1, 1.3, 1.1, 1.2] },
+  { person: "maren", technique: "single", seconds: [1.6, 1.7, 1.5, 1.8, 1.6, 1.7] },
   { person: "maren", technique: "fan", seconds: [1.9, 2.1, 1.8, 2, 1.9] },
-  { person: "jossa", technique: "single", seconds: [0.8, 0.9, 0.9, 0.8] },
+  { person: "jossa", technique: "single", seconds: [1.3, 1.4, 1.4, 1.3] },
   { person: "pim", technique: "single", seconds: [2.6, 2.2, 3, 2.8, 2.4] },
 ];
 
