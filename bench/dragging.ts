@@ -6,6 +6,7 @@ import { placements, planMap, type MapWish, type Tray } from "@/core/map";
 import { defaultPolicy } from "@/core/policy";
 import { median, ms, percentile, printTable, ratioOf, type Row } from "./measure";
 import { SCRIPT, whatFollows } from "./trace";
+import { signedInPage } from "./signedIn";
 import { CHROMIUM } from "../scripts/lib/chromium.mjs";
 
 /** Asked of the built app that scripts/bench.mjs started: how long a drag keeps the page busy, in a real browser, slowed. */
@@ -77,12 +78,7 @@ if (drawn < LEAST_DRAWN) throw new Error(`Only ${drawn} lashes are drawn an eye.
 
 const browser = await chromium.launch(CHROMIUM);
 try {
-  const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, baseURL: url });
-  const signedIn = await page.request.post("/api/auth/sign-in/email", {
-    data: { email: "maren@tideroom.example", password },
-    headers: { origin: url },
-  });
-  if (!signedIn.ok()) throw new Error(`Sign-in answered ${signedIn.status()}.`);
+  const page = await signedInPage(browser, url, password);
   await page.goto(`/clients/${clientId}/map/${mapId}`);
   await page.locator("[data-zone=right-1]").waitFor();
   await page.waitForTimeout(1500);

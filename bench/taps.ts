@@ -7,6 +7,7 @@ import { EVENT_KINDS, placingsOf, VisitFold, visitState, type EventType, type Ke
 import { CHROMIUM } from "../scripts/lib/chromium.mjs";
 import { median, medianMs, ms, percentile, printTable, ratioOf, type Row } from "./measure";
 import { SCRIPT_AND_PAINT, whatFollows } from "./trace";
+import { signedInPage } from "./signedIn";
 
 /** Asked of the built app that scripts/bench.mjs started: what one tap costs the page with a long visit behind it, slowed. */
 const { IVY_BENCH_URL: url, IVY_BENCH_PASSWORD: password, IVY_BENCH_OWNER: ownerUrl } = process.env;
@@ -136,12 +137,7 @@ await db.end();
 
 const browser = await chromium.launch(CHROMIUM);
 try {
-  const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, baseURL: url });
-  const signedIn = await page.request.post("/api/auth/sign-in/email", {
-    data: { email: "maren@tideroom.example", password },
-    headers: { origin: url },
-  });
-  if (!signedIn.ok()) throw new Error(`Sign-in answered ${signedIn.status()}.`);
+  const page = await signedInPage(browser, url, password);
   await page.goto(`/visits/${visitId}`);
   const zone = (side: string, number: number) => page.getByRole("button", { name: `zone ${number}, client's ${side} done` });
   await zone("right", 2).waitFor();

@@ -10,7 +10,7 @@ const EVERY = 16;
 
 /**
  * A visit's events and the state they fold into, in whatever order they come in and however often. Adding to one makes
- * another and leaves it as it was; what is added at the end folds nothing anew.
+ * another and leaves it as it was; what is added at the end folds nothing before it anew.
  */
 export class VisitFold {
   static readonly empty = new VisitFold(new Map(), [], [], [EMPTY_VISIT], EMPTY_VISIT, 0);
@@ -58,7 +58,9 @@ export class VisitFold {
     const byId = new Map(this.byId);
     for (const read of fresh) byId.set(read.event.id, read);
     const inOrder = isInOrder(this.inOrder.at(-1), fresh) ? [...this.inOrder, ...fresh] : [...byId.values()].sort(asTheyHappened);
-    const { standing, passedOver } = this.justMore(fresh, inOrder) ? this.with(fresh) : whatStands(inOrder);
+    const { standing, passedOver } = this.isPlainEnd(fresh, inOrder)
+      ? { standing: [...this.standing, ...fresh], passedOver: this.passedOver }
+      : whatStands(inOrder);
     const same = commonLength(this.standing, standing);
     const saved = this.saved.slice(0, Math.floor(same / EVERY) + 1);
     // Where nothing before it changed, it goes on from the state there is; else from the last one kept.
@@ -72,7 +74,7 @@ export class VisitFold {
   }
 
   /** New ones at the end that take nothing back, are not taken back, and hold nothing else from being taken back. */
-  private justMore(fresh: readonly Read[], inOrder: readonly Read[]): boolean {
+  private isPlainEnd(fresh: readonly Read[], inOrder: readonly Read[]): boolean {
     return (
       inOrder.length === this.inOrder.length + fresh.length &&
       fresh.every(({ event, known }, i) => {
@@ -80,9 +82,6 @@ export class VisitFold {
         return isPlain && inOrder[this.inOrder.length + i]!.event === event;
       })
     );
-  }
-  private with(fresh: readonly Read[]) {
-    return { standing: [...this.standing, ...fresh], passedOver: this.passedOver };
   }
 
   /** What an event brings that was not known; null where it is known already as it is. */

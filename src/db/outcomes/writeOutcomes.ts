@@ -49,7 +49,10 @@ export async function writeOutcomes(
   const visits = await tx
     .select({ id: visit.id, service: visit.service, lastSeq: visit.lastSeq, mapId: visit.mapId, mapRevision: visit.mapRevision })
     .from(visit)
-    .where(and(eq(visit.studioId, studioId), inArray(visit.id, [...visitIds])));
+    .where(and(eq(visit.studioId, studioId), inArray(visit.id, [...visitIds])))
+    // No event comes in between reading them and writing what they came to, also while all are made anew beside a running app.
+    .orderBy(asc(visit.id))
+    .for("update");
   const events = await keptEvents(tx, studioId, visitIds);
   const outcomes: (typeof visitOutcome.$inferInsert)[] = [];
   const lots: (typeof visitLot.$inferInsert)[] = [];

@@ -1,6 +1,6 @@
 import "server-only";
 import { asc, inArray } from "drizzle-orm";
-import { EVENT_KINDS, type EventPayload, type EventType, type Tap, type VisitState } from "@/core/visit";
+import { newEvent, type EventPayload, type EventType, type Tap, type VisitState } from "@/core/visit";
 import { writeOutcomes } from "@/db/outcomes/writeOutcomes";
 import { visit, visitEvent } from "@/db/schema";
 import type { StudioTransaction } from "@/server/inStudio";
@@ -64,18 +64,5 @@ async function storedOf(tx: StudioTransaction, ids: readonly string[]) {
 }
 
 /** An event that happens on the server, as a tap of whoever asked for it. */
-export const happensNow = <Type extends EventType>(
-  visitId: string,
-  id: string,
-  at: Date,
-  type: Type,
-  payload: EventPayload<Type>,
-): Tap => ({
-  id,
-  visitId,
-  at: at.toISOString(),
-  clock: "checked",
-  type,
-  version: EVENT_KINDS[type].version,
-  payload: payload as Tap["payload"],
-});
+export const happensNow = <Type extends EventType>(visitId: string, id: string, at: Date, type: Type, payload: EventPayload<Type>): Tap =>
+  newEvent(type, payload, { id, visitId, at: at.toISOString(), clock: "checked" });
