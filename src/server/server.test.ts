@@ -1,6 +1,7 @@
+import { together } from "./inStudio";
 import { log } from "./log";
 import { guarded, readBody, readJson } from "./respond";
-import { ago, dayIn, formatIn, hoursIn, todayIn } from "./studioTime";
+import { ago, clockIn, dayIn, formatIn, hourIn, minuteIn, timeIn, todayIn } from "./studioTime";
 import { typedNumber, typedPercent } from "./typed";
 
 describe("the studio's own time", () => {
@@ -9,6 +10,9 @@ describe("the studio's own time", () => {
     expect(todayIn("Europe/London", late)).toBe("2026-07-01");
     expect(todayIn("America/New_York", late)).toBe("2026-06-30");
     expect(formatIn("Pacific/Auckland", late, "d MMM HH:mm")).toBe("1 Jul 11:30");
+    expect(timeIn("Pacific/Auckland", late)).toBe("11:30");
+    expect(minuteIn("Pacific/Auckland", late)).toBe(690);
+    expect(hourIn("Asia/Kathmandu", new Date("2026-06-30T03:45:00Z"))).toBe(9.5);
   });
   test.each([
     // Clocks in London go forward on 29 March and back on 25 October 2026.
@@ -22,11 +26,11 @@ describe("the studio's own time", () => {
   test.each(["Europe/London", "Asia/Kathmandu", "America/New_York", "Australia/Lord_Howe"])(
     "a year of hours in %s is read as it is written one by one, over both changes of the clocks",
     (timeZone) => {
-      const read = hoursIn(timeZone);
+      const read = clockIn(timeZone);
       for (let hour = 0; hour < 366 * 24; hour += 7) {
-        const moment = new Date(Date.UTC(2026, 0, 1) + hour * 3_600_000);
-        const { day, hour: onTheClock } = read(moment.getTime());
-        expect(`${day} ${onTheClock}`).toBe(formatIn(timeZone, moment, "yyyy-MM-dd H"));
+        const moment = new Date(Date.UTC(2026, 0, 1, 0, 7) + hour * 3_600_000);
+        const shown = read(moment.getTime());
+        expect(`${shown.day} ${shown.hour} ${shown.minute} ${shown.time}`).toBe(formatIn(timeZone, moment, "yyyy-MM-dd H m HH:mm"));
       }
     },
   );
@@ -39,6 +43,18 @@ describe("the studio's own time", () => {
   ])("%d s are %s", (seconds, words) => {
     const then = new Date("2026-11-02T10:00:00Z");
     expect(ago(then, new Date(then.getTime() + seconds * 1000))).toBe(words);
+  });
+});
+
+describe("reads that go together", () => {
+  test("come back in their order", async () => {
+    expect(await together([Promise.resolve("rooms"), 7, null])).toEqual(["rooms", 7, null]);
+  });
+  test("one that fails is not told before the others have ended: none may still ask when its transaction is over", async () => {
+    let ended = false;
+    const slow = new Promise((resolve) => setTimeout(resolve, 20)).then(() => (ended = true));
+    await expect(together([Promise.reject(new Error("no such table")), slow])).rejects.toThrow("no such table");
+    expect(ended).toBe(true);
   });
 });
 

@@ -2,9 +2,19 @@ import { TZDate, tz } from "@date-fns/tz";
 import { addDays, format } from "date-fns";
 
 /** The studio's date now, ISO. */
-export function todayIn(timeZone: string, now: Date): string {
-  return format(now, "yyyy-MM-dd", { in: tz(timeZone) });
+export const todayIn = (timeZone: string, now: Date): string => clockIn(timeZone)(now.getTime()).day;
+
+/** A moment on the studio's clock, `14:05`. */
+export const timeIn = (timeZone: string, moment: Date): string => clockIn(timeZone)(moment.getTime()).time;
+
+/** A moment as minutes since midnight on the studio's clock. 09:30 → 570 */
+export function minuteIn(timeZone: string, moment: Date): number {
+  const { hour, minute } = clockIn(timeZone)(moment.getTime());
+  return hour * 60 + minute;
 }
+
+/** A moment as hours on the studio's clock. 09:30 → 9.5 */
+export const hourIn = (timeZone: string, moment: Date): number => minuteIn(timeZone, moment) / 60;
 
 /** Midnight to midnight of an ISO date in the studio's zone, as moments. */
 export function dayIn(timeZone: string, isoDate: string): { from: Date; to: Date } {
@@ -26,20 +36,29 @@ export function formatIn(timeZone: string, moment: Date, pattern: string): strin
   return format(moment, pattern, { in: tz(timeZone) });
 }
 
-/** Reads long lists of moments on the studio's clock: the ISO day, and the hour 0..23. A tenth of `formatIn`'s time. */
-export function hoursIn(timeZone: string): (atMs: number) => { day: string; hour: number } {
+type OnTheClock = { readonly day: string; readonly hour: number; readonly minute: number; readonly time: string };
+const clocks = new Map<string, (atMs: number) => OnTheClock>();
+
+/** Reads moments on the studio's clock: the ISO day, hour 0..23, minute. A tenth of `formatIn`'s time, so lists of them are read by it. */
+export function clockIn(timeZone: string): (atMs: number) => OnTheClock {
+  const known = clocks.get(timeZone);
+  if (known) return known;
   const format = new Intl.DateTimeFormat("en-GB", {
     timeZone,
     year: "numeric",
     month: "2-digit",
     day: "2-digit",
     hour: "2-digit",
+    minute: "2-digit",
     hourCycle: "h23",
   });
-  return (atMs) => {
-    const parts = Object.fromEntries(format.formatToParts(atMs).map(({ type, value }) => [type, value]));
-    return { day: `${parts.year}-${parts.month}-${parts.day}`, hour: Number(parts.hour) };
+  const read = (atMs: number): OnTheClock => {
+    // "27/11/2026, 09:05"
+    const [, day, month, year, hour, minute] = /(\d+)\/(\d+)\/(\d+), (\d+):(\d+)/.exec(format.format(atMs))!;
+    return { day: `${year}-${month}-${day}`, hour: Number(hour), minute: Number(minute), time: `${hour}:${minute}` };
   };
+  clocks.set(timeZone, read);
+  return read;
 }
 
 /** How long ago, in the roundest words that are true. `ago(d, d + 95 s)` → "1 min ago" */

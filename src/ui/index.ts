@@ -1,4 +1,5 @@
-export { Button, LinkButton, type ButtonSize } from "./Button";
+export { Button, type ButtonSize } from "./Button";
+export { LinkButton } from "./LinkButton";
 export { TextField, NumberField, TextArea, SelectField } from "./Field";
 export { Choice } from "./Choice";
 export { Dialog } from "./Dialog";

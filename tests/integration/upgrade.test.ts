@@ -35,10 +35,13 @@ const readBy = (source: string | null, studio: string, room: string, at: string,
     [studio, randomUUID(), room, source, at, humidity],
   );
 
+/** One second after another: two of one millisecond have no order of their own. */
+let taps = 0;
 const tapped = (id: string, type: string, payload: object) =>
   ask(
-    "insert into studio.visit_event (studio_id, visit_id, id, at, clock, type, payload, member_id) values ($1, $2, $3, now(), 'checked', $4, $5, $2)",
-    [studioA, visit, id, type, JSON.stringify(payload)],
+    `insert into studio.visit_event (studio_id, visit_id, id, at, server_time, clock, type, payload, member_id)
+     select $1, $2, $3, t, t, 'checked', $4, $5, $2 from (select now() + make_interval(secs => $6) as t) n`,
+    [studioA, visit, id, type, JSON.stringify(payload), taps++],
   );
 
 beforeAll(async () => {

@@ -1,4 +1,4 @@
-import { serviceOf, type CareLine, type ServiceId } from "../service";
+import { AFTERCARE_LINES, serviceOf, type CareLine, type ServiceId } from "../service";
 
 /** Why work was broken off. */
 export type StopKind = "splash" | "gluedLids";
@@ -58,7 +58,7 @@ export function careCard(
     };
   return {
     title: `After your ${label}`,
-    lines: aftercare.map(dated),
+    lines: (aftercare ? AFTERCARE_LINES[aftercare] : []).map(dated),
     again: againAfterDays > 0 ? `Again from ${words.day(endedAtMs + againAfterDays * 86_400_000)}, not sooner.` : null,
   };
 }

@@ -38,6 +38,7 @@ export { placements, BABY_WEARS, type Placement } from "./placements";
 export { landmarksOf } from "./landmarksOf";
 export { lashesByZone, drawnZone, type ZoneLashes } from "./drawnMap";
 export { mapPolicy } from "./mapPolicy";
+export { mapProfile, type MapProfile } from "./profile";
 export { mapFacts, type MapContext, type MapFacts, type ZoneFacts, type PieceFacts } from "./facts";
 export {
   setZone,

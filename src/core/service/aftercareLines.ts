@@ -1,4 +1,5 @@
-import type { CareLine } from "./service";
+/** A line of an aftercare card; `before` is counted from the end of the visit into a date. */
+export type CareLine = { readonly before?: { readonly hours?: number; readonly days?: number }; readonly text: string };
 
 // Common practice; a product's leaflet adds to it.
 
@@ -32,3 +33,4 @@ export const AFTERCARE_LINES = {
   lamination: [...brows, { text: "Comb to shape each morning; nourish at night." }, HELP],
   lightening: [...brows, SUN, HELP],
 } as const satisfies Record<string, readonly CareLine[]>;
+export type AftercareId = keyof typeof AFTERCARE_LINES;

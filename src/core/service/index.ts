@@ -1,5 +1,6 @@
 export { visitMinutes, type MinutesKnown, type VisitMinutes } from "./visitMinutes";
-export type { Service, Treatment, Treated, CareLine } from "./service";
+export type { Service, Treatment, Treated } from "./service";
+export { AFTERCARE_LINES, type AftercareId, type CareLine } from "./aftercareLines";
 export {
   SERVICES,
   SERVICE_IDS,

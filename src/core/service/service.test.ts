@@ -1,13 +1,18 @@
 import { defaultPolicy } from "../policy";
 import { familiesOf, shippedProtocols } from "../protocol";
-import { CLIENT_SERVICES, isByProtocol, PROTOCOL_SERVICES, SERVICE_IDS, serviceOf, SET_SERVICES, visitMinutes } from ".";
+import { AFTERCARE_LINES, CLIENT_SERVICES, isByProtocol, PROTOCOL_SERVICES, SERVICE_IDS, serviceOf, SET_SERVICES, visitMinutes } from ".";
 
 test("every service says what it is worked by, what it counts as, what goes home, how long it takes", () => {
   for (const id of SERVICE_IDS) {
     const service = serviceOf(id);
     expect([id, service.label.length > 2, service.usualMinutes >= 15, service.parts.length > 0]).toEqual([id, true, true, true]);
     if (!service.onClient) continue;
-    expect([id, service.aftercare.length > 0, service.counts.length > 0, service.consultation !== null]).toEqual([id, true, true, true]);
+    expect([id, (AFTERCARE_LINES[service.aftercare!]?.length ?? 0) > 0, service.counts.length > 0, service.consultation !== null]).toEqual([
+      id,
+      true,
+      true,
+      true,
+    ]);
     // What it does, it does to a part that it is for; and what touches a client has an age.
     for (const { part } of service.counts) expect([id, service.parts.includes(part)]).toEqual([id, true]);
     if (service.families.length > 0) expect([id, service.leastAge !== null]).toEqual([id, true]);

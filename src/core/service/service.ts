@@ -1,14 +1,12 @@
 import type { HairPart } from "../eye/areas";
 import type { PatchFamily } from "../mixing/productKinds";
+import type { AftercareId } from "./aftercareLines";
 
 /** What a service does to the hair, as far as the next one minds. A lamination is a lift of brows. */
 export type Treatment = "extensions" | "removal" | "lift" | "tint" | "lightening";
 
 /** A treatment of one part of the hair. */
 export type Treated = { readonly treatment: Treatment; readonly part: HairPart };
-
-/** A line of an aftercare card; `before` is counted from the end of the visit into a date. */
-export type CareLine = { readonly before?: { readonly hours?: number; readonly days?: number }; readonly text: string };
 
 /** A service of the studio: everything that is asked of it anywhere stands in its entry. */
 export type Service = {
@@ -28,7 +26,8 @@ export type Service = {
   readonly consultation: Treatment | null;
   /** Whether a consent is signed for it. */
   readonly consent: boolean;
-  readonly aftercare: readonly CareLine[];
+  /** Which lines go home after it; null where none do. Named and not held: their words are wanted on one card only. */
+  readonly aftercare: AftercareId | null;
   /** Minutes it takes where nothing is known of client or hand. Common practice. */
   readonly usualMinutes: number;
 };

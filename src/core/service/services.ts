@@ -1,4 +1,3 @@
-import { AFTERCARE_LINES } from "./aftercareLines";
 import type { Service } from "./service";
 
 const set = {
@@ -10,7 +9,7 @@ const set = {
   leastAge: "extensions",
   consultation: "extensions",
   consent: true,
-  aftercare: AFTERCARE_LINES.extensions,
+  aftercare: "extensions",
 } as const;
 const byProtocol = { workedBy: "protocol", onClient: true, consent: true } as const;
 
@@ -27,7 +26,7 @@ export const SERVICES = {
     leastAge: null,
     consultation: "removal",
     consent: false,
-    aftercare: AFTERCARE_LINES.removal,
+    aftercare: "removal",
     usualMinutes: 45,
   },
   lift: {
@@ -38,7 +37,7 @@ export const SERVICES = {
     counts: [{ treatment: "lift", part: "lashes" }],
     leastAge: "colour",
     consultation: "lift",
-    aftercare: AFTERCARE_LINES.lift,
+    aftercare: "lift",
     usualMinutes: 60,
   },
   liftTint: {
@@ -52,7 +51,7 @@ export const SERVICES = {
     ],
     leastAge: "colour",
     consultation: "lift",
-    aftercare: AFTERCARE_LINES.liftTint,
+    aftercare: "liftTint",
     usualMinutes: 75,
   },
   lashTint: {
@@ -63,7 +62,7 @@ export const SERVICES = {
     counts: [{ treatment: "tint", part: "lashes" }],
     leastAge: "colour",
     consultation: "tint",
-    aftercare: AFTERCARE_LINES.lashTint,
+    aftercare: "lashTint",
     usualMinutes: 30,
   },
   browTint: {
@@ -74,7 +73,7 @@ export const SERVICES = {
     counts: [{ treatment: "tint", part: "brows" }],
     leastAge: "colour",
     consultation: "tint",
-    aftercare: AFTERCARE_LINES.browTint,
+    aftercare: "browTint",
     usualMinutes: 30,
   },
   lashBrowTint: {
@@ -88,7 +87,7 @@ export const SERVICES = {
     ],
     leastAge: "colour",
     consultation: "tint",
-    aftercare: AFTERCARE_LINES.lashBrowTint,
+    aftercare: "lashBrowTint",
     usualMinutes: 45,
   },
   lamination: {
@@ -99,7 +98,7 @@ export const SERVICES = {
     counts: [{ treatment: "lift", part: "brows" }],
     leastAge: "colour",
     consultation: "lift",
-    aftercare: AFTERCARE_LINES.lamination,
+    aftercare: "lamination",
     usualMinutes: 60,
   },
   lightening: {
@@ -110,7 +109,7 @@ export const SERVICES = {
     counts: [{ treatment: "lightening", part: "brows" }],
     leastAge: "colour",
     consultation: "lightening",
-    aftercare: AFTERCARE_LINES.lightening,
+    aftercare: "lightening",
     usualMinutes: 60,
   },
   practice: {
@@ -123,7 +122,7 @@ export const SERVICES = {
     leastAge: null,
     consultation: null,
     consent: false,
-    aftercare: [],
+    aftercare: null,
     usualMinutes: 60,
   },
 } as const satisfies Record<string, Service>;

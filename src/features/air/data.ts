@@ -1,23 +1,26 @@
 import "server-only";
-import { asc, eq, isNull } from "drizzle-orm";
-import { usualRoomTraits, type RoomTraits, type RoomWithAir } from "@/core/air";
-import { policy, room } from "@/db/schema";
-import { inStudio, type StudioTransaction } from "@/server/inStudio";
+import { asc, inArray, isNull } from "drizzle-orm";
+import { usualRoomTraits, type RoomWithAir } from "@/core/air";
+import { room } from "@/db/schema";
+import { inStudio, together, type StudioTransaction } from "@/server/inStudio";
 import type { Member } from "@/server/member";
 import { openBottles } from "@/features/shelf/bottles";
 import { glueKnowledge } from "@/features/shelf/knowledge";
 import { airByMinute, driftsOf, faultsOf, historyOf, outlookOf } from "./history";
 import { airOf, sensorsNow } from "@/features/readings/newestAir";
+import { studioPolicy } from "@/server/studioPolicy";
 
 /** Every room of the studio with its newest air. */
 export function roomsWithAir(me: Member): Promise<RoomWithAir[]> {
   return inStudio(me, async (tx) => {
-    const rooms = await tx
-      .select({ id: room.id, name: room.name, volumeM3: room.volumeM3 })
-      .from(room)
-      .where(isNull(room.closedAt))
-      .orderBy(asc(room.createdAt), asc(room.name));
-    const sensors = await sensorsNow(tx);
+    const [rooms, sensors] = await together([
+      tx
+        .select({ id: room.id, name: room.name, volumeM3: room.volumeM3 })
+        .from(room)
+        .where(isNull(room.closedAt))
+        .orderBy(asc(room.createdAt), asc(room.name)),
+      sensorsNow(tx),
+    ]);
     return rooms.map((row) => ({
       ...row,
       air: airOf(
@@ -28,14 +31,23 @@ export function roomsWithAir(me: Member): Promise<RoomWithAir[]> {
   });
 }
 
-/** A room with what it does to its air; the usual figures until its studio has said. */
-export async function roomOf(tx: StudioTransaction, roomId: string) {
-  const [found] = await tx.select().from(room).where(eq(room.id, roomId));
-  if (!found) return null;
-  const traits: RoomTraits = found.traits ?? usualRoomTraits;
-  return { id: found.id, name: found.name, volumeM3: found.volumeM3, traits, traitsTold: found.traits !== null, revision: found.revision };
+/** Some rooms with what each does to its air; the usual figures until its studio has said. */
+export async function roomsOf(tx: StudioTransaction, roomIds: readonly string[]) {
+  if (roomIds.length === 0) return [];
+  const rows = await tx
+    .select()
+    .from(room)
+    .where(inArray(room.id, [...roomIds]));
+  return rows.map(({ id, name, volumeM3, traits, revision }) => ({
+    id,
+    name,
+    volumeM3,
+    traits: traits ?? usualRoomTraits,
+    traitsTold: traits !== null,
+    revision,
+  }));
 }
-export type RoomWithTraits = NonNullable<Awaited<ReturnType<typeof roomOf>>>;
+export type RoomWithTraits = Awaited<ReturnType<typeof roomsOf>>[number];
 
 const TRAIL_POINTS = 240;
 const FAULTS_BACK_MS = 24 * 3_600_000;
@@ -43,24 +55,33 @@ const FAULTS_BACK_MS = 24 * 3_600_000;
 /** The air workspace of a room: newest air, the day's trail, its hygrometers and what they show of themselves, bottles, the hours ahead. */
 export function airPage(me: Member, roomId: string, since: Date, now: Date) {
   return inStudio(me, async (tx) => {
-    const found = await roomOf(tx, roomId);
+    const [[found], sensors, bottles, knowledge, policy] = await together([
+      roomsOf(tx, [roomId]),
+      sensorsNow(tx, roomId),
+      openBottles(tx),
+      glueKnowledge(tx, me.id),
+      studioPolicy(tx),
+    ]);
     if (!found) return null;
-    const sensors = await sensorsNow(tx, roomId);
     const air = airOf(sensors, now.getTime());
-    const trail = await airByMinute(tx, sensors, since, now);
-    const [held] = await tx.select().from(policy);
+    const [trail, faults, drifts, ahead] = await together([
+      airByMinute(tx, sensors, since, now),
+      faultsOf(tx, sensors, new Date(now.getTime() - FAULTS_BACK_MS), now),
+      driftsOf(tx, sensors, now),
+      outlookOf(tx, sensors, air, me.timeZone, now),
+    ]);
     const every = Math.max(1, Math.ceil(trail.length / TRAIL_POINTS));
     return {
       room: found,
       sensors: sensors.map(({ id, name, kind, clockOffS, last, calibrations }) => ({ id, name, kind, clockOffS, last, calibrations })),
       air,
       trail: trail.filter((_, i) => i % every === 0 || i === trail.length - 1),
-      faults: await faultsOf(tx, sensors, new Date(now.getTime() - FAULTS_BACK_MS), now),
-      drifts: await driftsOf(tx, sensors, now),
-      ahead: await outlookOf(tx, sensors, air, me.timeZone, now),
-      bottles: await openBottles(tx),
-      knowledge: await glueKnowledge(tx, me.id),
-      policy: held!.document,
+      faults,
+      drifts,
+      ahead,
+      bottles,
+      knowledge,
+      policy,
     };
   });
 }

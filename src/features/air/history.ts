@@ -16,7 +16,7 @@ import {
 } from "@/core/air";
 import type { AirAt } from "@/core/adhesive";
 import type { StudioTransaction } from "@/server/inStudio";
-import { formatIn, hoursIn } from "@/server/studioTime";
+import { clockIn, hourIn } from "@/server/studioTime";
 import type { SensorNow } from "@/features/readings/newestAir";
 
 /** Mean, lowest and highest of a stretch of readings, put right by calibration. */
@@ -198,20 +198,15 @@ export async function outlookOf(
   if (!main) return [];
   const from = new Date(now.getTime() - OUTLOOK_DAYS * 86_400_000);
   const [history] = bySensor([main], await hours(tx, [main], from, now));
-  const onTheClock = hoursIn(timeZone);
+  const onTheClock = clockIn(timeZone);
   const today = onTheClock(now.getTime()).day;
   const past = history!.points
     .map((point) => {
       const { temperatureC, relativeHumidity } = point;
-      return { ...onTheClock(point.atMs), temperatureC, relativeHumidity };
+      const { day, hour } = onTheClock(point.atMs);
+      return { day, hour, temperatureC, relativeHumidity };
     })
     .filter(({ day }) => day !== today);
   const nowHour = hourIn(timeZone, now);
   return outlook(past, air ? { temperatureC: air.temperatureC, relativeHumidity: air.relativeHumidity } : null, nowHour, UNTIL_HOUR);
-}
-
-/** A moment as hours on the studio's clock. 09:30 → 9.5 */
-export function hourIn(timeZone: string, moment: Date): number {
-  const [hour, minute] = formatIn(timeZone, moment, "H m").split(" ").map(Number) as [number, number];
-  return hour + minute / 60;
 }

@@ -2,12 +2,13 @@ import "server-only";
 import { and, asc, desc, eq, isNotNull, isNull } from "drizzle-orm";
 import { serviceOf, visitMinutes, type ServiceId, type VisitMinutes } from "@/core/service";
 import { mapFacts, mapTotals } from "@/core/map";
-import { chair, member, policy, room, survey, tray, visit, visitOutcome } from "@/db/schema";
+import { chair, member, room, survey, tray, visit, visitOutcome } from "@/db/schema";
 import { ownPace } from "@/features/map/ownPace";
 import { mapsOf } from "@/features/visit/clientMaps";
-import type { StudioTransaction } from "@/server/inStudio";
+import { together, type StudioTransaction } from "@/server/inStudio";
 import type { Member } from "@/server/member";
-import { formatIn } from "@/server/studioTime";
+import { timeIn, todayIn } from "@/server/studioTime";
+import { studioPolicy } from "@/server/studioPolicy";
 
 /** What a visit can be booked with: people, chairs in use, and the studio's day and hour now. */
 export type BookingOptions = {
@@ -19,20 +20,21 @@ export type BookingOptions = {
 };
 
 export async function bookingOptions(tx: StudioTransaction, me: Member, now: Date): Promise<BookingOptions> {
-  return {
-    me: me.id,
-    people: await tx
-      .select({ id: member.id, name: member.name, role: member.role })
-      .from(member)
-      .orderBy(asc(member.createdAt), asc(member.name)),
-    chairs: await tx
+  const [people, chairs] = await together([
+    tx.select({ id: member.id, name: member.name, role: member.role }).from(member).orderBy(asc(member.createdAt), asc(member.name)),
+    tx
       .select({ id: chair.id, name: chair.name, roomId: room.id, roomName: room.name })
       .from(chair)
       .innerJoin(room, and(eq(room.studioId, chair.studioId), eq(room.id, chair.roomId)))
       .where(and(isNull(chair.closedAt), isNull(room.closedAt)))
       .orderBy(asc(room.createdAt), asc(room.name), asc(chair.name)),
-    today: formatIn(me.timeZone, now, "yyyy-MM-dd"),
-    time: formatIn(me.timeZone, now, "HH:mm"),
+  ]);
+  return {
+    me: me.id,
+    people,
+    chairs,
+    today: todayIn(me.timeZone, now),
+    time: timeIn(me.timeZone, now),
   };
 }
 
@@ -84,8 +86,8 @@ async function mapMinutes(tx: StudioTransaction, clientId: string, technicianId:
   const [newest] = await mapsOf(tx, [clientId]);
   if (!newest) return null;
   const [planned] = await tx.select({ document: survey.document }).from(survey).where(eq(survey.id, newest.surveyId));
-  const [held] = await tx.select().from(policy);
+  const policy = await studioPolicy(tx);
   const trays = await tx.select({ document: tray.document }).from(tray);
-  const facts = mapFacts(newest.map, { survey: planned!.document, policy: held!.document, trays: trays.map(({ document }) => document) });
-  return mapTotals(facts, await ownPace(tx, technicianId, held!.document)).seconds / 60;
+  const facts = mapFacts(newest.map, { survey: planned!.document, policy, trays: trays.map(({ document }) => document) });
+  return mapTotals(facts, await ownPace(tx, technicianId, policy)).seconds / 60;
 }

@@ -2,11 +2,12 @@ import "server-only";
 import { desc, eq } from "drizzle-orm";
 import { addMonths, type Consultation } from "@/core/care";
 import { serviceOf, type ServiceId } from "@/core/service";
-import { client, consultation, policy, visit } from "@/db/schema";
+import { client, consultation, visit } from "@/db/schema";
 import { Refusal } from "@/server/action";
 import type { StudioTransaction } from "@/server/inStudio";
 import type { Member } from "@/server/member";
 import { todayIn } from "@/server/studioTime";
+import { studioPolicy } from "@/server/studioPolicy";
 
 type Asked = {
   /** Made by who sends it: sent twice it is kept once. */
@@ -59,8 +60,8 @@ export async function confirmAnswers(tx: StudioTransaction, me: Member, asked: A
   const { consultation: kind, label } = serviceOf(asked.service);
   if (kind && !whole.some(({ service }) => service && serviceOf(service).consultation === kind))
     throw new Refusal(`The consultation was never asked for a ${label}: ask it whole.`);
-  const [held] = await tx.select().from(policy);
-  const months = held!.document.consultationMonths;
+  const policy = await studioPolicy(tx);
+  const months = policy.consultationMonths;
   if (addMonths(whole[0]?.createdAt.getTime() ?? 0, months) < Date.now())
     throw new Refusal(`It was last asked whole over ${months} months ago: ask it whole.`);
   await tx

@@ -1,5 +1,6 @@
 import Link from "next/link";
 import type { ReactNode } from "react";
+import { mapProfile } from "@/core/map";
 import { Empty, LinkButton } from "@/ui";
 import type { ClientPage } from "./data";
 import { MiniSkyline } from "@/features/drawing/MiniSkyline";
@@ -126,7 +127,7 @@ export function ClientView({
                   href={`/clients/${person.id}/map/${map.id}`}
                   className="flex flex-wrap items-center gap-x-5 gap-y-1 px-2 py-3 hover:bg-moss-soft"
                 >
-                  <MiniSkyline map={map.map} width={96} height={30} />
+                  <MiniSkyline profile={mapProfile(map.map)} width={96} height={30} />
                   <span className="min-w-0 flex-1 font-semibold break-words">{map.map.title}</span>
                   <span className="text-sm text-ink-2">
                     saved {dates.maps[i]}

@@ -1,5 +1,6 @@
+"use client";
 import Link from "next/link";
-import type { LashMap } from "@/core/map";
+import type { MapProfile } from "@/core/map";
 import { cx } from "@/ui";
 import { FromItsEnd } from "./FromItsEnd";
 import { MiniSkyline } from "@/features/drawing/MiniSkyline";
@@ -10,7 +11,7 @@ export type Leaf = {
   readonly date: string;
   readonly service: string;
   readonly state: "done" | "running" | "agreed" | "missed" | "cancelled";
-  readonly map: LashMap | null;
+  readonly map: MapProfile | null;
   readonly air: string | null;
   readonly work: string | null;
   readonly water: string | null;
@@ -33,7 +34,7 @@ export function Thread({ leaves }: { leaves: readonly Leaf[] }) {
                   <span className="block font-semibold">{leaf.date}</span>
                   <span className="block text-[0.9375rem] text-ink-2">{leaf.service}</span>
                 </span>
-                {leaf.map ? <MiniSkyline map={leaf.map} width={64} /> : null}
+                {leaf.map ? <MiniSkyline profile={leaf.map} width={64} /> : null}
               </span>
               <span className="mt-1 block text-sm text-ink-2">
                 {leaf.state === "running" ? <b className="text-ivy">under way</b> : null}

@@ -2,7 +2,7 @@ import "server-only";
 import { dayWords, patchTestWords } from "@/features/care/patchTestWords";
 import type { ShownStanding } from "@/features/care/PatchTests";
 import type { ShownTest } from "@/features/care/PatchTestSheets";
-import { formatIn } from "@/server/studioTime";
+import { formatIn, timeIn, todayIn } from "@/server/studioTime";
 import type { ClientPage } from "./data";
 
 /** What the client page says of care, its moments in the studio's words: with the hour where it is known, else the day alone. */
@@ -32,6 +32,6 @@ export function careDates({ person, answers, patchStandings, tests, liftings, pr
           .map(({ productId, finding, createdAt }) => ({ product: nameOf(productId), finding, when: day(createdAt.getTime()) })),
       })),
     })),
-    now: { day: formatIn(timeZone, now, "yyyy-MM-dd"), time: formatIn(timeZone, now, "HH:mm"), ms: now.getTime() },
+    now: { day: todayIn(timeZone, now), time: timeIn(timeZone, now), ms: now.getTime() },
   };
 }

@@ -3,7 +3,7 @@ import { and, asc, eq, ilike, isNull, max, sql } from "drizzle-orm";
 import { beforeTheVisit, patchTestStanding, standing } from "@/core/care";
 import { PATCH_FAMILIES, PRODUCT_KINDS } from "@/core/mixing";
 import { CLIENT_SERVICES, serviceOf } from "@/core/service";
-import { adhesive, client, policy, product, reactionLifting, visit } from "@/db/schema";
+import { adhesive, client, product, reactionLifting, visit } from "@/db/schema";
 import { bookingOptions } from "@/features/booking/data";
 import { namesOf, usedBottles } from "@/features/shelf/bottles";
 import { newestSurvey } from "@/features/survey/newestSurvey";
@@ -11,8 +11,9 @@ import { careFacts, patchTestsOf } from "@/features/visit/careFacts";
 import { mapsOf } from "@/features/visit/clientMaps";
 import { visitsInFull } from "@/features/visit/data";
 import { waterOf } from "@/features/visit/water";
-import { inStudio, type StudioTransaction } from "@/server/inStudio";
+import { inStudio, together, type StudioTransaction } from "@/server/inStudio";
 import type { Member } from "@/server/member";
+import { studioPolicy } from "@/server/studioPolicy";
 
 const PAGE = 60;
 const literal = (text: string) => text.replace(/[\\%_]/g, (c) => `\\${c}`);
@@ -46,10 +47,24 @@ export function clientPage(me: Member, id: string, now: Date) {
   return inStudio(me, async (tx) => {
     const [person] = await tx.select().from(client).where(eq(client.id, id));
     if (!person) return null;
-    const visits = await visitsInFull(tx, { clientIds: [id], cancelled: true });
-    const tests = await patchTestsOf(tx, [id]);
-    const [held] = await tx.select().from(policy);
-    const facts = await careFacts(tx, me.timeZone, now, { clientId: id, at: now });
+    const [visits, tests, policy, facts, liftings, products, options, newest, maps] = await together([
+      visitsInFull(tx, { clientIds: [id], cancelled: true }),
+      patchTestsOf(tx, [id]),
+      studioPolicy(tx),
+      careFacts(tx, me.timeZone, now, { clientId: id, at: now }),
+      tx.select().from(reactionLifting),
+      testableProducts(tx),
+      bookingOptions(tx, me, now),
+      newestSurvey(tx, id),
+      mapsOf(tx, [id]),
+    ]);
+    const [water, bottles] = await together([
+      waterOf(tx, visits.filter(({ cancelledAt }) => cancelledAt === null).slice(-1)),
+      usedBottles(
+        tx,
+        visits.map(({ state }) => state),
+      ),
+    ]);
     // What they were tested for, and what they come for; adhesive for whoever comes for the first time.
     const wanted = visits.flatMap(({ service }) => serviceOf(service).families);
     const families = PATCH_FAMILIES.filter(
@@ -57,38 +72,35 @@ export function clientPage(me: Member, id: string, now: Date) {
     );
     return {
       person,
-      services: CLIENT_SERVICES.map((service) => ({ service, findings: beforeTheVisit(standing(service, facts, held!.document)) })),
+      services: CLIENT_SERVICES.map((service) => ({ service, findings: beforeTheVisit(standing(service, facts, policy)) })),
       answers: facts.consultation,
       patchStandings: families.map((family) => ({
         family,
         standing: patchTestStanding(
           tests.filter((test) => test.family === family),
           now.getTime(),
-          held!.document.patchTestMonths,
+          policy.patchTestMonths,
         ),
       })),
       tests,
-      liftings: tests.length > 0 ? await tx.select().from(reactionLifting) : [],
-      products: await testableProducts(tx),
-      options: await bookingOptions(tx, me, now),
-      survey: await newestSurvey(tx, id),
-      maps: await mapsOf(tx, [id]),
+      liftings: tests.length > 0 ? liftings : [],
+      products,
+      options,
+      survey: newest,
+      maps,
       visits,
-      water: await waterOf(tx, visits.filter(({ cancelledAt }) => cancelledAt === null).slice(-1)),
-      bottles: namesOf(
-        await usedBottles(
-          tx,
-          visits.map(({ state }) => state),
-        ),
-      ),
+      water,
+      bottles: namesOf(bottles),
     };
   });
 }
 
 /** Products that a patch test can be placed with, by family. */
 async function testableProducts(tx: StudioTransaction) {
-  const glues = await tx.select({ id: adhesive.id, document: adhesive.document }).from(adhesive);
-  const others = await tx.select({ id: product.id, document: product.document }).from(product);
+  const [glues, others] = await together([
+    tx.select({ id: adhesive.id, document: adhesive.document }).from(adhesive),
+    tx.select({ id: product.id, document: product.document }).from(product),
+  ]);
   return [
     ...glues.map(({ id, document }) => ({ id, name: document.name, family: "adhesive" as const })),
     ...others.flatMap(({ id, document }) => {

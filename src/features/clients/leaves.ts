@@ -1,5 +1,6 @@
 import "server-only";
 import { lainS, stepOf, type RunState } from "@/core/processing";
+import { mapProfile } from "@/core/map";
 import { serviceOf } from "@/core/service";
 import { formatClock } from "@/core/units";
 import type { FullVisit } from "@/features/visit/data";
@@ -34,7 +35,7 @@ export function leavesOf(
                 ? "agreed"
                 : "missed"
               : "agreed",
-      map: state.head.startedAtMs !== null ? map : null,
+      map: state.head.startedAtMs !== null && map ? mapProfile(map) : null,
       air: air ? `${air.temperatureC.toFixed(1)} °C, ${Math.round(air.relativeHumidity * 100)} %` : null,
       // Said while it still is to be minded.
       water:

@@ -5,12 +5,13 @@ import { z } from "zod";
 import { airSchema } from "@/core/air";
 import { planMixes, runPlanSchema, type RunPlan } from "@/core/processing";
 import { isByProtocol } from "@/core/service";
-import { incident, policy, product } from "@/db/schema";
+import { incident, product } from "@/db/schema";
 import { appendEvents, happensNow, lockVisits } from "@/features/visit/appendEvents";
 import { keepReason, passOrRefuse, plannedProducts, standingFor } from "@/features/visit/door";
 import { knownVisit } from "@/features/visit/life";
 import { action, Refusal } from "@/server/action";
 import { inStudio } from "@/server/inStudio";
+import { studioPolicy } from "@/server/studioPolicy";
 
 const words = (most: number, empty: string) => z.string().trim().min(1, empty).max(most, `${most} characters at most.`);
 
@@ -50,9 +51,9 @@ export const planRun = action(
       });
       const why = reason || row.askReason;
       const asks = passOrRefuse(findings, why, reason ? [] : row.askKeys);
-      const [held] = await tx.select().from(policy);
+      const policy = await studioPolicy(tx);
       const products = new Map((await tx.select().from(product)).map(({ id, document }) => [id, document]));
-      const [objection] = planMixes(plan, products, held!.document.lashPeroxidePercent / 100).flatMap((mix) => mix.objection ?? []);
+      const [objection] = planMixes(plan, products, policy.lashPeroxidePercent / 100).flatMap((mix) => mix.objection ?? []);
       if (objection) throw new Refusal(objection);
       await keepReason(tx, visitId, why, asks);
       await appendEvents(tx, me, [

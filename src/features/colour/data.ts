@@ -1,19 +1,20 @@
-import { isByProtocol, SERVICES, type ServiceKind } from "@/core/service";
 import "server-only";
 import { asc, eq, inArray } from "drizzle-orm";
 import { z } from "zod";
+import { isByProtocol, SERVICES, type ServiceKind } from "@/core/service";
 import { batchesOf } from "@/core/processing";
 import { shippedProtocols } from "@/core/protocol";
-import { batch, incident, member, policy, product, protocol, studio, visit } from "@/db/schema";
+import { batch, incident, member, product, protocol, studio, visit } from "@/db/schema";
 import { newestSurvey } from "@/features/survey/newestSurvey";
 import { airOf, sensorsNow } from "@/features/readings/newestAir";
 import { eventsOf, marksOf, visitsInFull, visitsWhere } from "@/features/visit/data";
-import { inStudio, type StudioTransaction } from "@/server/inStudio";
+import { inStudio, together, type StudioTransaction } from "@/server/inStudio";
 import type { Member } from "@/server/member";
 import { todayIn } from "@/server/studioTime";
 import { careOf } from "@/features/visit/care";
 import { pastRuns } from "./pastRuns";
 import { offeredProtocols, stockedProducts, stockedShields } from "./stock";
+import { studioPolicy } from "@/server/studioPolicy";
 
 /** Whether a visit is worked by a protocol rather than from a map; null when it is not in this studio. */
 export function visitKind(me: Member, visitId: string) {
@@ -42,30 +43,42 @@ export function colourVisit(me: Member, visitId: string, now: Date) {
     const [row] = await visitsInFull(tx, { visitId });
     if (!row || !isByProtocol(row.service)) return null;
     const kind = row.service;
-    const [held] = await tx.select().from(policy);
-    const [house] = await tx.select({ name: studio.name }).from(studio);
-    const sensors = await sensorsNow(tx, row.roomId);
-    return {
-      visit: row,
-      events: await eventsOf(tx, me, visitId),
-      kind,
-      studioName: house!.name,
-      policy: held!.document,
-      past: await pastRuns(tx, row.clientId, row.id),
-      care: await careOf(tx, me, row, now),
-      marks: await marksOf(tx, row.id),
-      protocols: await offeredProtocols(tx, held!.document, kind),
-      products: await stockedProducts(tx, todayIn(me.timeZone, now)),
-      shields: await stockedShields(tx),
-      survey: await newestSurvey(tx, row.clientId),
-      air: airOf(sensors, now.getTime()),
-      batchNames: await batchNames(tx, batchesOf(row.state.run)),
-      incidents: await tx
+    const policy = await studioPolicy(tx);
+    const [[house], sensors, events, past, care, marks, protocols, products, shields, newest, names, incidents] = await together([
+      tx.select({ name: studio.name }).from(studio),
+      sensorsNow(tx, row.roomId),
+      eventsOf(tx, me, visitId),
+      pastRuns(tx, row.clientId, row.id),
+      careOf(tx, me, row, now),
+      marksOf(tx, row.id),
+      offeredProtocols(tx, policy, kind),
+      stockedProducts(tx, todayIn(me.timeZone, now)),
+      stockedShields(tx),
+      newestSurvey(tx, row.clientId),
+      batchNames(tx, batchesOf(row.state.run)),
+      tx
         .select({ id: incident.id, words: incident.words, putOff: incident.putOff, createdAt: incident.createdAt, by: member.name })
         .from(incident)
         .innerJoin(member, eq(member.id, incident.writtenBy))
         .where(eq(incident.visitId, row.id))
         .orderBy(asc(incident.createdAt)),
+    ]);
+    return {
+      visit: row,
+      events,
+      kind,
+      studioName: house!.name,
+      policy,
+      past,
+      care,
+      marks,
+      protocols,
+      products,
+      shields,
+      survey: newest,
+      air: airOf(sensors, now.getTime()),
+      batchNames: names,
+      incidents,
     };
   });
 }
@@ -74,31 +87,32 @@ export type ColourVisit = NonNullable<Awaited<ReturnType<typeof colourVisit>>>;
 /** Protocols, products and shields of the studio, and the visits that run now, for the overview. */
 export function colourOverview(me: Member, now: Date) {
   return inStudio(me, async (tx) => {
-    const [held] = await tx.select().from(policy);
     const day = { from: new Date(now.getTime() - 18 * 3_600_000), to: new Date(now.getTime() + 18 * 3_600_000) };
-    const open = (await visitsWhere(tx, { day })).filter(({ service, finishedAt }) => isByProtocol(service) && finishedAt === null);
-    const visits = [];
-    for (const visit of open) visits.push({ ...visit, events: await eventsOf(tx, me, visit.id) });
-    return {
-      policy: held!.document,
-      protocols: await offeredProtocols(tx, held!.document),
-      products: await stockedProducts(tx, todayIn(me.timeZone, now)),
-      shields: await stockedShields(tx),
-      visits,
-    };
+    const [policy, rows, products, shields] = await together([
+      studioPolicy(tx),
+      visitsWhere(tx, { day }),
+      stockedProducts(tx, todayIn(me.timeZone, now)),
+      stockedShields(tx),
+    ]);
+    const open = rows.filter(({ service, finishedAt }) => isByProtocol(service) && finishedAt === null);
+    const [protocols, ...visits] = await together([
+      offeredProtocols(tx, policy),
+      ...open.map(async (visit) => ({ ...visit, events: await eventsOf(tx, me, visit.id) })),
+    ]);
+    return { policy, protocols, products, shields, visits };
   });
 }
 
 /** A protocol to read or edit: the studio's own by its id, a generic one by its service; "read" begins one from a file. */
 export function protocolPage(me: Member, key: string) {
   return inStudio(me, async (tx) => {
-    const [held] = await tx.select().from(policy);
+    const policy = await studioPolicy(tx);
     if (z.uuid().safeParse(key).success) {
       const [row] = await tx.select().from(protocol).where(eq(protocol.id, key));
       return row ? { id: row.id, revision: row.revision, document: row.document } : null;
     }
     const service = key === "read" ? "lift" : key;
     if (!(service in SERVICES) || !isByProtocol(service as ServiceKind)) return null;
-    return { id: null, revision: 1, document: shippedProtocols[service as ServiceKind](held!.document) };
+    return { id: null, revision: 1, document: shippedProtocols[service as ServiceKind](policy) };
   });
 }

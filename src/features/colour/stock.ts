@@ -1,12 +1,12 @@
-import { PROTOCOL_SERVICES, type ServiceKind } from "@/core/service";
 import "server-only";
+import { PROTOCOL_SERVICES, type ServiceKind } from "@/core/service";
 import { asc, eq, isNull } from "drizzle-orm";
 import type { Shield } from "@/core/lift";
 import { productAge } from "@/core/care";
 import { PRODUCT_KINDS, type Product } from "@/core/mixing";
 import { shippedProtocols, type Protocol, type Schools } from "@/core/protocol";
 import { batch, product, protocol, shield } from "@/db/schema";
-import type { StudioTransaction } from "@/server/inStudio";
+import { together, type StudioTransaction } from "@/server/inStudio";
 
 export type StockedProduct = {
   readonly id: string;
@@ -27,8 +27,10 @@ export type StockedShield = { readonly id: string; readonly document: Shield };
 export type OfferedProtocol = { readonly id: string | null; readonly revision: number; readonly document: Protocol };
 
 export async function stockedProducts(tx: StudioTransaction, today: string): Promise<StockedProduct[]> {
-  const products = await tx.select().from(product).orderBy(asc(product.createdAt), asc(product.id));
-  const batches = await tx.select().from(batch).where(isNull(batch.emptiedOn)).orderBy(asc(batch.openedOn));
+  const [products, batches] = await together([
+    tx.select().from(product).orderBy(asc(product.createdAt), asc(product.id)),
+    tx.select().from(batch).where(isNull(batch.emptiedOn)).orderBy(asc(batch.openedOn)),
+  ]);
   return products.map(({ id, document, revision }) => ({
     id,
     document,

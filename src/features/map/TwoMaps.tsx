@@ -1,6 +1,6 @@
 "use client";
 import { SIDES, sideLabel } from "@/core/eye";
-import { baseLayer, type LashMap } from "@/core/map";
+import { baseLayer, mapProfile, type LashMap } from "@/core/map";
 import { MiniSkyline } from "@/features/drawing/MiniSkyline";
 import { Button, Dialog } from "@/ui";
 
@@ -34,7 +34,7 @@ export function TwoMaps({
           <div key={title} className="min-w-0">
             <h3 className="text-lg">{title}</h3>
             <p className="text-[0.9375rem] break-words text-ink-2">{map.title}</p>
-            <MiniSkyline map={map} width={320} height={90} />
+            <MiniSkyline profile={mapProfile(map)} width={320} height={90} />
             {SIDES.map((side) => (
               <p key={side} className="text-sm">
                 <span className="text-ink-2">{sideLabel(side)}, inner to outer:</span> <b>{lengthsOf(map, side)}</b>

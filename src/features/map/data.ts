@@ -3,13 +3,14 @@ import { and, asc, desc, eq, inArray, isNotNull, lt, sql } from "drizzle-orm";
 import type { Survey } from "@/core/eye";
 import type { LashMap, OwnLook, Pace, Tray } from "@/core/map";
 import type { Policy } from "@/core/policy";
-import { client, lashMap, lashMapRevision, mapNote, mapTemplate, member, ownLook, policy, survey, tray, visit } from "@/db/schema";
+import { client, lashMap, lashMapRevision, mapNote, mapTemplate, member, ownLook, survey, tray, visit } from "@/db/schema";
 import { newestSurvey } from "@/features/survey/newestSurvey";
 import { mapsOf } from "@/features/visit/clientMaps";
-import { inStudio, type StudioTransaction } from "@/server/inStudio";
+import { inStudio, together, type StudioTransaction } from "@/server/inStudio";
 import { mayActAs, type Member } from "@/server/member";
 import { formatIn } from "@/server/studioTime";
 import { ownPace } from "./ownPace";
+import { studioPolicy } from "@/server/studioPolicy";
 
 export type SavedMap = { readonly id: string; readonly map: LashMap; readonly revision: number; readonly surveyId: string };
 
@@ -81,18 +82,23 @@ export async function headOf(tx: StudioTransaction, mapId: string) {
 /** What the map workspace needs; `"no survey"` when there is nothing to plan on, null when it is not in this studio. */
 export function mapPage(me: Member, clientId: string, mapId: string | null): Promise<MapPage | "no survey" | null> {
   return inStudio(me, async (tx) => {
-    const [person] = await tx.select({ name: client.name }).from(client).where(eq(client.id, clientId));
+    const [[person], head, newest, trays, policy, [newestMap], looks] = await together([
+      tx.select({ name: client.name }).from(client).where(eq(client.id, clientId)),
+      mapId ? headOf(tx, mapId) : null,
+      newestSurvey(tx, clientId),
+      tx.select({ document: tray.document }).from(tray),
+      studioPolicy(tx),
+      mapId ? [] : mapsOf(tx, [clientId]),
+      tx.select({ id: ownLook.id, look: ownLook.document }).from(ownLook).orderBy(asc(ownLook.createdAt)),
+    ]);
     if (!person) return null;
-    const head = mapId ? await headOf(tx, mapId) : null;
     if (mapId && head?.clientId !== clientId) return null;
-    const newest = await newestSurvey(tx, clientId);
     if (!newest) return "no survey";
-    const [planned] = head ? await tx.select().from(survey).where(eq(survey.id, head.surveyId)) : [];
+    const [[planned], pace] = await together([
+      head ? tx.select().from(survey).where(eq(survey.id, head.surveyId)) : [],
+      ownPace(tx, me.id, policy),
+    ]);
     const used = planned ?? newest;
-    const trays = await tx.select({ document: tray.document }).from(tray);
-    const [held] = await tx.select().from(policy);
-    const [newestMap] = mapId ? [] : await mapsOf(tx, [clientId]);
-    const looks = await tx.select({ id: ownLook.id, look: ownLook.document }).from(ownLook).orderBy(asc(ownLook.createdAt));
     return {
       clientId,
       clientName: person.name,
@@ -100,10 +106,10 @@ export function mapPage(me: Member, clientId: string, mapId: string | null): Pro
       newerSurveyId: newest.id === used.id ? null : newest.id,
       saved: head ? { id: head.id, map: head.map, revision: head.revision, surveyId: head.surveyId } : null,
       trays: trays.map((row) => row.document),
-      policy: held!.document,
+      policy,
       last: newestMap?.map ?? null,
       ownLooks: looks,
-      pace: await ownPace(tx, me.id, held!.document),
+      pace,
       mayForget: mayActAs(me, "technician"),
       mayApprove: mayActAs(me, "technician"),
     };
@@ -117,14 +123,14 @@ export function mapForFiles(me: Member, mapId: string) {
     if (!head) return null;
     const [planned] = await tx.select().from(survey).where(eq(survey.id, head.surveyId));
     const trays = await tx.select({ document: tray.document }).from(tray);
-    const [held] = await tx.select().from(policy);
+    const policy = await studioPolicy(tx);
     const [person] = await tx.select({ name: client.name }).from(client).where(eq(client.id, head.clientId));
     return {
       ...head,
       survey: planned!.document,
       trays: trays.map((row) => row.document),
-      policy: held!.document,
-      pace: await ownPace(tx, me.id, held!.document),
+      policy,
+      pace: await ownPace(tx, me.id, policy),
       clientName: person!.name,
     };
   });

@@ -1,8 +1,8 @@
 import "server-only";
-import { and, asc, eq, inArray, sql } from "drizzle-orm";
+import { and, asc, eq, inArray, sql, type SQL } from "drizzle-orm";
 import { corrected, roomSource, type Air, type Calibration, type RoomAir } from "@/core/air";
 import { calibration, sensor, type SensorKind } from "@/db/schema";
-import type { StudioTransaction } from "@/server/inStudio";
+import { together, type StudioTransaction } from "@/server/inStudio";
 
 /** A source of a room's readings with its newest one as read. */
 export type SensorNow = {
@@ -16,9 +16,11 @@ export type SensorNow = {
   readonly calibrations: readonly Calibration[];
 };
 
-/** The sources of some rooms (or of all), each with its newest reading and calibrations. One look into the index a source. */
-export async function sensorsNow(tx: StudioTransaction, roomId?: string): Promise<SensorNow[]> {
-  const { rows } = await tx.execute<{
+/** The sources of some rooms (of all where none are named), each with its newest reading and calibrations. One look into the index a source. */
+export async function sensorsNow(tx: StudioTransaction, rooms?: string | readonly string[]): Promise<SensorNow[]> {
+  const roomIds = typeof rooms === "string" ? [rooms] : rooms;
+  if (roomIds?.length === 0) return [];
+  const found = tx.execute<{
     id: string;
     room_id: string;
     name: string;
@@ -34,12 +36,9 @@ export async function sensorsNow(tx: StudioTransaction, roomId?: string): Promis
     from ${sensor} s left join lateral (
       select taken_at, temperature_c, relative_humidity from studio.reading r
       where r.studio_id = s.studio_id and r.sensor_id = s.id order by r.taken_at desc limit 1) r on true
-    ${roomId ? sql`where s.room_id = ${roomId}` : sql``}
+    ${roomIds ? sql`where ${inRooms(sql`s.room_id`, roomIds)}` : sql``}
     order by s.created_at, s.name`);
-  const known = await calibrationsOf(
-    tx,
-    rows.map(({ id }) => id),
-  );
+  const [{ rows }, known] = await together([found, calibrationsIn(tx, roomIds)]);
   return rows.map((row) => ({
     id: row.id,
     roomId: row.room_id,
@@ -55,16 +54,26 @@ export async function sensorsNow(tx: StudioTransaction, roomId?: string): Promis
   }));
 }
 
-async function calibrationsOf(tx: StudioTransaction, sensorIds: readonly string[]): Promise<Map<string, Calibration[]>> {
-  const found = new Map<string, Calibration[]>();
-  if (sensorIds.length === 0) return found;
+const inRooms = (column: SQL, roomIds: readonly string[]) =>
+  sql`${column} in (${sql.join(
+    roomIds.map((id) => sql`${id}::uuid`),
+    sql`, `,
+  )})`;
+
+/** Calibrations of every sensor in some rooms (in all where none are named), oldest first, by sensor. */
+async function calibrationsIn(tx: StudioTransaction, roomIds: readonly string[] | undefined): Promise<Map<string, Calibration[]>> {
   const rows = await tx
-    .select()
+    .select({ calibration })
     .from(calibration)
-    .where(and(inArray(calibration.sensorId, [...sensorIds])))
+    .innerJoin(sensor, and(eq(sensor.studioId, calibration.studioId), eq(sensor.id, calibration.sensorId)))
+    .where(roomIds ? inArray(sensor.roomId, [...roomIds]) : undefined)
     .orderBy(asc(calibration.fromAt));
-  for (const { sensorId, fromAt, humidityOffset, temperatureOffsetC } of rows)
-    found.set(sensorId, [...(found.get(sensorId) ?? []), { fromMs: fromAt.getTime(), humidityOffset, temperatureOffsetC }]);
+  const found = new Map<string, Calibration[]>();
+  for (const { calibration: one } of rows)
+    found.set(one.sensorId, [
+      ...(found.get(one.sensorId) ?? []),
+      { fromMs: one.fromAt.getTime(), humidityOffset: one.humidityOffset, temperatureOffsetC: one.temperatureOffsetC },
+    ]);
   return found;
 }
 

@@ -5,7 +5,7 @@ import { CURL_IDS } from "@/core/curl";
 import { adhesive, bottle, room, tray } from "@/db/schema";
 import { airOf, sensorsNow } from "@/features/readings/newestAir";
 import { openBottles } from "./bottles";
-import { inStudio } from "@/server/inStudio";
+import { inStudio, together } from "@/server/inStudio";
 import type { Member } from "@/server/member";
 import { todayIn } from "@/server/studioTime";
 import { fitnessWords } from "./glueWords";
@@ -17,23 +17,27 @@ const EMPTIED_SHOWN = 30;
 
 /** Adhesives, their open bottles and those emptied last, and the trays. */
 export function shelfPage(me: Member) {
-  return inStudio(me, async (tx) => ({
-    adhesives: await tx.select({ id: adhesive.id, document: adhesive.document }).from(adhesive).orderBy(asc(adhesive.createdAt)),
-    open: await openBottles(tx),
-    emptied: await tx
-      .select({ id: bottle.id, adhesiveId: bottle.adhesiveId, lot: bottle.lot, openedOn: bottle.openedOn, emptiedOn: bottle.emptiedOn })
-      .from(bottle)
-      .where(isNotNull(bottle.emptiedOn))
-      .orderBy(desc(bottle.emptiedOn), desc(bottle.openedOn))
-      .limit(EMPTIED_SHOWN),
-    emptiedInAll: await tx.$count(bottle, isNotNull(bottle.emptiedOn)),
-    trays: (await tx.select({ id: tray.id, document: tray.document }).from(tray)).sort(
+  return inStudio(me, async (tx) => {
+    const [adhesives, open, emptied, emptiedInAll, trays] = await together([
+      tx.select({ id: adhesive.id, document: adhesive.document }).from(adhesive).orderBy(asc(adhesive.createdAt)),
+      openBottles(tx),
+      tx
+        .select({ id: bottle.id, adhesiveId: bottle.adhesiveId, lot: bottle.lot, openedOn: bottle.openedOn, emptiedOn: bottle.emptiedOn })
+        .from(bottle)
+        .where(isNotNull(bottle.emptiedOn))
+        .orderBy(desc(bottle.emptiedOn), desc(bottle.openedOn))
+        .limit(EMPTIED_SHOWN),
+      tx.$count(bottle, isNotNull(bottle.emptiedOn)),
+      tx.select({ id: tray.id, document: tray.document }).from(tray),
+    ]);
+    trays.sort(
       (a, b) =>
         CURL_IDS.indexOf(a.document.curl) - CURL_IDS.indexOf(b.document.curl) ||
         b.document.diameterMm - a.document.diameterMm ||
         a.id.localeCompare(b.id),
-    ),
-  }));
+    );
+    return { adhesives, open, emptied, emptiedInAll, trays };
+  });
 }
 
 /** How each open bottle stands in a room's air now for this member's singles, best first; by the room's name. */
@@ -45,15 +49,9 @@ export function shelfStandings(me: Member, now: Date) {
       .orderBy(asc(room.createdAt), asc(room.name))
       .limit(1);
     if (!first) return null;
-    const air = freshAir(airOf(await sensorsNow(tx, first.id), now.getTime()), now.getTime());
-    const judged = judgedBottles(
-      await openBottles(tx),
-      await glueKnowledge(tx, me.id),
-      air,
-      first.volumeM3,
-      "single",
-      todayIn(me.timeZone, now),
-    );
+    const [sensors, bottles, knowledge] = await together([sensorsNow(tx, first.id), openBottles(tx), glueKnowledge(tx, me.id)]);
+    const air = freshAir(airOf(sensors, now.getTime()), now.getTime());
+    const judged = judgedBottles(bottles, knowledge, air, first.volumeM3, "single", todayIn(me.timeZone, now));
     return { roomName: first.name, bottles: judged.map(({ bottle: { id }, fitness }) => ({ id, ...fitnessWords(fitness) })) };
   });
 }

@@ -1,9 +1,9 @@
 import "server-only";
 import { and, asc, desc, eq, sql } from "drizzle-orm";
 import type { SetTest } from "@/core/adhesive";
-import { TECHNIQUES, type Technique } from "@/core/lash";
+import type { Technique } from "@/core/lash";
 import { bottle, handTime, setTest } from "@/db/schema";
-import type { StudioTransaction } from "@/server/inStudio";
+import { together, type StudioTransaction } from "@/server/inStudio";
 
 /** A set test with what is needed to show it. */
 export type KeptTest = SetTest & { readonly adhesiveId: string; readonly at: string; readonly leftOut: boolean };
@@ -18,7 +18,14 @@ export type GlueKnowledge = {
 const TESTS = 600;
 const PLACEMENTS = 30;
 
+/** What the studio's tests say of its glues, and one member's hand. */
 export async function glueKnowledge(tx: StudioTransaction, memberId: string): Promise<GlueKnowledge> {
+  const [tests, hands] = await together([setTests(tx), handTimes(tx, [memberId])]);
+  return { tests, hand: hands.get(memberId)! };
+}
+
+/** The studio's newest set tests, whoever made them. */
+export async function setTests(tx: StudioTransaction): Promise<KeptTest[]> {
   const tests = await tx
     .select({
       id: setTest.id,
@@ -35,22 +42,27 @@ export async function glueKnowledge(tx: StudioTransaction, memberId: string): Pr
     .innerJoin(bottle, and(eq(bottle.studioId, setTest.studioId), eq(bottle.id, setTest.bottleId)))
     .orderBy(desc(setTest.at))
     .limit(TESTS);
-  const hand = { single: [] as number[], fan: [] as number[] };
-  for (const technique of TECHNIQUES) {
-    const rows = await tx
+  return tests.map(({ temperatureC, relativeHumidity, at, ...test }) => ({
+    ...test,
+    air: { temperatureC, relativeHumidity },
+    at: at.toISOString(),
+  }));
+}
+
+/** The newest placements of some members, each technique by itself, newest first. One look into the index each. */
+export async function handTimes(tx: StudioTransaction, memberIds: readonly string[]): Promise<Map<string, GlueKnowledge["hand"]>> {
+  const newestOf = (memberId: string, technique: Technique) =>
+    tx
       .select({ seconds: handTime.seconds })
       .from(handTime)
       .where(and(eq(handTime.memberId, memberId), eq(handTime.technique, technique)))
       .orderBy(desc(handTime.at), asc(handTime.id))
       .limit(PLACEMENTS);
-    hand[technique] = rows.map(({ seconds }) => seconds);
-  }
-  return {
-    tests: tests.map(({ temperatureC, relativeHumidity, at, ...test }) => ({
-      ...test,
-      air: { temperatureC, relativeHumidity },
-      at: at.toISOString(),
-    })),
-    hand,
-  };
+  const hands = await together(
+    memberIds.map(async (memberId) => {
+      const [single, fan] = await together([newestOf(memberId, "single"), newestOf(memberId, "fan")]);
+      return [memberId, { single: single.map(({ seconds }) => seconds), fan: fan.map(({ seconds }) => seconds) }] as const;
+    }),
+  );
+  return new Map(hands);
 }

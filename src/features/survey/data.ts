@@ -2,13 +2,16 @@ import "server-only";
 import { eq } from "drizzle-orm";
 import { client } from "@/db/schema";
 import { newestSurvey } from "./newestSurvey";
-import { inStudio } from "@/server/inStudio";
+import { inStudio, together } from "@/server/inStudio";
 import type { Member } from "@/server/member";
 
 /** A client's name and newest survey to start from, or null when the client is not in this studio. */
 export function surveyPage(me: Member, clientId: string) {
   return inStudio(me, async (tx) => {
-    const [person] = await tx.select({ name: client.name }).from(client).where(eq(client.id, clientId));
-    return person ? { name: person.name, survey: await newestSurvey(tx, clientId) } : null;
+    const [[person], survey] = await together([
+      tx.select({ name: client.name }).from(client).where(eq(client.id, clientId)),
+      newestSurvey(tx, clientId),
+    ]);
+    return person ? { name: person.name, survey } : null;
   });
 }

@@ -57,7 +57,7 @@ export function DayList({ lines, onOpen }: { lines: readonly DayLine[]; onOpen: 
               </span>
               {line.map ? (
                 <span className="mt-1.5 block">
-                  <MiniSkyline map={line.map} width={112} height={28} />
+                  <MiniSkyline profile={line.map} width={112} height={28} />
                 </span>
               ) : null}
             </button>

@@ -310,7 +310,7 @@ function Pill({
         )}
         style={{ top: PILL_TOP_PX, height: PILL_PX, ...(transform ? { transform: `translate(${transform.x}px, ${transform.y}px)` } : {}) }}
       >
-        {line.map && !running ? <MiniSkyline map={line.map} width={Math.min(72, Math.max(24, room - 24))} height={18} /> : null}
+        {line.map && !running ? <MiniSkyline profile={line.map} width={Math.min(72, Math.max(24, room - 24))} height={18} /> : null}
         {running ? <span className="m-auto text-sm font-semibold text-on-ivy">under way</span> : null}
       </button>
       <span

@@ -1,8 +1,8 @@
 import { addDays, format, parseISO } from "date-fns";
 import { z } from "zod";
-import { hourIn } from "@/features/air/history";
+import { mapProfile } from "@/core/map";
 import { requireMember } from "@/server/member";
-import { dayIn, formatIn, todayIn } from "@/server/studioTime";
+import { dayIn, formatIn, hourIn, minuteIn, timeIn, todayIn } from "@/server/studioTime";
 import { dayPage, type DayVisit } from "./data";
 import type { DayLine } from "./dayLine";
 import { TodayView } from "./TodayView";
@@ -25,11 +25,8 @@ export async function TodayRoute({
   const today = todayIn(member.timeZone, now);
   const day = z.iso.date().safeParse(asked).success ? asked! : today;
   const { visits, cancelled, options } = await dayPage(member, day, now);
-  const minuteOf = (moment: Date) => {
-    const [hour, minute] = formatIn(member.timeZone, moment, "HH:mm").split(":").map(Number) as [number, number];
-    return hour * 60 + minute;
-  };
-  const time = (moment: Date) => formatIn(member.timeZone, moment, "HH:mm");
+  const minuteOf = (moment: Date) => minuteIn(member.timeZone, moment);
+  const time = (moment: Date) => timeIn(member.timeZone, moment);
   const nowHour = hourIn(member.timeZone, now);
   const lineOf = ({ visit, findings, map, mayTakeLastMap, wish }: DayVisit): DayLine => {
     const { begunAt, finishedAt } = visit;
@@ -52,7 +49,7 @@ export async function TodayRoute({
       minutes: visit.minutes,
       really: begunAt === null ? null : { from: time(begunAt), to: finishedAt && time(finishedAt) },
       findings,
-      map,
+      map: map && mapProfile(map),
       mayTakeLastMap,
       isWalkIn: !visit.keepsTime && finishedAt === null,
       wishes: [...(room ? [room] : []), ...(bottle ? [{ ...bottle, word: "" }] : [])].sort((a, b) => wishOrder[a.tone] - wishOrder[b.tone]),

@@ -14,8 +14,8 @@ import { Button, Empty, isTyping, LinkButton, Verdict } from "@/ui";
 import { clockOf, gravestOf, type CancelledLine, type DayLine } from "./dayLine";
 import { DayList } from "./DayList";
 import { DayThreads, type DayPerson, type Target } from "./DayThreads";
-import { VisitSheet } from "./VisitSheet";
 
+const VisitSheet = dynamic(() => import("./VisitSheet").then((module) => module.VisitSheet));
 const BookingSheet = dynamic(() => import("@/features/booking/BookingSheet").then((module) => module.BookingSheet));
 
 export type TodayProps = {

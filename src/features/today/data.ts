@@ -2,15 +2,15 @@ import "server-only";
 import { beforeTheVisit, standing, type CareFinding } from "@/core/care";
 import type { LashMap } from "@/core/map";
 import { SET_SERVICES } from "@/core/service";
-import { policy } from "@/db/schema";
 import { bookingOptions } from "@/features/booking/data";
 import { careFactsOf } from "@/features/visit/careFacts";
 import { mapsOf } from "@/features/visit/clientMaps";
-import { lastMapOf, visitsWhere, type VisitRow } from "@/features/visit/data";
-import { startTheRoom, type RoomWish } from "./startTheRoom";
-import { inStudio, type StudioTransaction } from "@/server/inStudio";
+import { visitsWhere, whoWoreAMap, type VisitRow } from "@/features/visit/data";
+import { roomAndShelf, startTheRoom, type RoomWish } from "./startTheRoom";
+import { inStudio, together, type StudioTransaction } from "@/server/inStudio";
 import type { Member } from "@/server/member";
 import { dayIn, todayIn } from "@/server/studioTime";
+import { studioPolicy } from "@/server/studioPolicy";
 
 /** A visit of a day, with what stands against it and what it wants. */
 export type DayVisit = {
@@ -27,38 +27,45 @@ export type DayVisit = {
 export function dayPage(me: Member, day: string, now: Date) {
   const today = todayIn(me.timeZone, now);
   return inStudio(me, async (tx) => {
-    const rows = await visitsWhere(tx, { day: dayIn(me.timeZone, day), cancelled: true });
+    const [rows, options, policy] = await together([
+      visitsWhere(tx, { day: dayIn(me.timeZone, day), cancelled: true }),
+      bookingOptions(tx, me, now),
+      studioPolicy(tx),
+    ]);
     const agreed = rows.filter(({ cancelledAt }) => cancelledAt === null);
     const open = agreed.filter(({ finishedAt }) => finishedAt === null);
-    const facts = await careFactsOf(
-      tx,
-      me.timeZone,
-      now,
-      open.map(({ clientId, id, startsAt, begunAt }) => ({
-        clientId,
-        visitId: id,
-        at: begunAt !== null || startsAt < now || day <= today ? now : startsAt,
-      })),
-    );
-    const [held] = await tx.select().from(policy);
-    const maps = await newestMaps(
-      tx,
-      agreed.map(({ clientId }) => clientId),
-    );
-    const wishes = day === today ? await startTheRoom(tx, agreed, maps, me.timeZone, now) : new Map<string, RoomWish>();
-    const visits: DayVisit[] = [];
-    for (const visit of agreed) {
+    const clientIds = agreed.map(({ clientId }) => clientId);
+    const wantMap = agreed.filter(({ service, begunAt, mapId }) => SET_SERVICES.includes(service) && begunAt === null && mapId === null);
+    const [facts, maps, wore, room] = await together([
+      careFactsOf(
+        tx,
+        me.timeZone,
+        now,
+        open.map(({ clientId, id, startsAt, begunAt }) => ({
+          clientId,
+          visitId: id,
+          at: begunAt !== null || startsAt < now || day <= today ? now : startsAt,
+        })),
+      ),
+      newestMaps(tx, clientIds),
+      whoWoreAMap(
+        tx,
+        wantMap.map(({ clientId }) => clientId),
+      ),
+      day === today ? roomAndShelf(tx, agreed, me.timeZone, now) : null,
+    ]);
+    const wishes = room ? startTheRoom(room, agreed, maps, policy, me.timeZone, now) : new Map<string, RoomWish>();
+    const visits = agreed.map((visit): DayVisit => {
       const at = open.indexOf(visit);
-      const wants = SET_SERVICES.includes(visit.service) && visit.begunAt === null && visit.mapId === null;
-      visits.push({
+      return {
         visit,
-        findings: at < 0 ? [] : beforeTheVisit(standing(visit.service, facts[at]!, held!.document)),
+        findings: at < 0 ? [] : beforeTheVisit(standing(visit.service, facts[at]!, policy)),
         map: visit.map ?? maps.get(visit.clientId) ?? null,
-        mayTakeLastMap: wants && (await lastMapOf(tx, visit.clientId, visit.id)) !== null,
+        mayTakeLastMap: wantMap.includes(visit) && wore.has(visit.clientId),
         wish: wishes.get(visit.id) ?? null,
-      });
-    }
-    return { today, visits, cancelled: rows.filter(({ cancelledAt }) => cancelledAt !== null), options: await bookingOptions(tx, me, now) };
+      };
+    });
+    return { today, visits, cancelled: rows.filter(({ cancelledAt }) => cancelledAt !== null), options };
   });
 }
 export type DayPage = Awaited<ReturnType<typeof dayPage>>;

@@ -1,5 +1,5 @@
 import type { CareFinding } from "@/core/care";
-import type { LashMap } from "@/core/map";
+import type { MapProfile } from "@/core/map";
 import type { ServiceId } from "@/core/service";
 import type { Tone } from "@/ui";
 
@@ -21,7 +21,7 @@ export type DayLine = {
   /** When it really began and ended; null where it has not. */
   readonly really: { readonly from: string; readonly to: string | null } | null;
   readonly findings: readonly CareFinding[];
-  readonly map: LashMap | null;
+  readonly map: MapProfile | null;
   readonly mayTakeLastMap: boolean;
   readonly isWalkIn: boolean;
   /** Bottle and room, in words; the worst first. */

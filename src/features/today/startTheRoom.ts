@@ -3,17 +3,17 @@ import { isOfNow, PEOPLE_BEFORE, type Air } from "@/core/air";
 import { beadsFor, bottleAge, bottleFitness, handTime, startRoom, type RoomStart } from "@/core/adhesive";
 import { techniqueOf } from "@/core/lash";
 import type { LashMap } from "@/core/map";
-import { policy } from "@/db/schema";
 import { airOf, sensorsNow } from "@/features/readings/newestAir";
-import { roomOf } from "@/features/air/data";
-import { hourIn, outlookOf } from "@/features/air/history";
+import { roomsOf } from "@/features/air/data";
+import { outlookOf } from "@/features/air/history";
 import { isByProtocol } from "@/core/service";
 import { modelsOf } from "@/features/shelf/judged";
-import { glueKnowledge, type GlueKnowledge } from "@/features/shelf/knowledge";
+import { handTimes, setTests } from "@/features/shelf/knowledge";
 import { openBottles, type OpenBottle } from "@/features/shelf/bottles";
 import type { VisitRow } from "@/features/visit/data";
-import type { StudioTransaction } from "@/server/inStudio";
-import { todayIn } from "@/server/studioTime";
+import type { Policy } from "@/core/policy";
+import { together, type StudioTransaction } from "@/server/inStudio";
+import { hourIn, todayIn } from "@/server/studioTime";
 
 /** What a visit wants of the room and the shelf, and when. */
 export type RoomWish = {
@@ -26,37 +26,53 @@ export type RoomWish = {
   readonly needs: RoomStart["needs"];
 };
 
+/** Those of a day's visits that are still to begin and want adhesive: colour and lift want none of the room. */
+const aheadOf = (visits: readonly VisitRow[]) => visits.filter(({ begunAt, service }) => begunAt === null && !isByProtocol(service));
+
+/** What the room is started by: bottles, tests, hands, and each room's air of now and the hours ahead; rooms without air of now are left out. */
+export async function roomAndShelf(tx: StudioTransaction, visits: readonly VisitRow[], timeZone: string, now: Date) {
+  const ahead = aheadOf(visits);
+  const roomIds = [...new Set(ahead.map(({ roomId }) => roomId))];
+  const [bottles, tests, hands, rooms, sensors] = await together([
+    openBottles(tx),
+    setTests(tx),
+    handTimes(tx, [...new Set(ahead.map(({ technicianId }) => technicianId))]),
+    roomsOf(tx, roomIds),
+    sensorsNow(tx, roomIds),
+  ]);
+  const withAir = await together(
+    rooms.flatMap((room) => {
+      const own = sensors.filter(({ roomId }) => roomId === room.id);
+      const air = airOf(own, now.getTime());
+      if (!air || !isOfNow(air, now.getTime())) return [];
+      return [outlookOf(tx, own, air, timeZone, now).then((hours) => ({ room, air, hours }))];
+    }),
+  );
+  return { bottles, tests, hands, rooms: withAir };
+}
+export type RoomAndShelf = Awaited<ReturnType<typeof roomAndShelf>>;
+
 /** For the day's visits that are still to begin: which bottle each wants, and when to switch what on. */
-export async function startTheRoom(
-  tx: StudioTransaction,
+export function startTheRoom(
+  { bottles, tests, hands, rooms }: RoomAndShelf,
   visits: readonly VisitRow[],
   maps: ReadonlyMap<string, LashMap>,
+  policy: Policy,
   timeZone: string,
   now: Date,
-): Promise<Map<string, RoomWish>> {
-  // Colour and lift want no adhesive of the room.
-  const ahead = visits.filter(({ begunAt, service }) => begunAt === null && !isByProtocol(service));
-  const bottles = await openBottles(tx);
-  const [held] = await tx.select().from(policy);
-  const knownBy = new Map<string, GlueKnowledge>();
-  for (const { technicianId } of ahead) if (!knownBy.has(technicianId)) knownBy.set(technicianId, await glueKnowledge(tx, technicianId));
-  // Set tests are the studio's, whoever asks; only the hand differs.
-  const models = modelsOf(bottles, { tests: [...knownBy.values()][0]?.tests ?? [] });
+): Map<string, RoomWish> {
+  const ahead = aheadOf(visits);
+  const models = modelsOf(bottles, { tests });
   const today = todayIn(timeZone, now);
   const nowHour = hourIn(timeZone, now);
 
   const starts: RoomStart[] = [];
-  for (const roomId of new Set(ahead.map((visit) => visit.roomId))) {
-    const room = await roomOf(tx, roomId);
-    const sensors = await sensorsNow(tx, roomId);
-    const air = airOf(sensors, now.getTime());
-    if (!room || !air || !isOfNow(air, now.getTime())) continue;
-    const hours = await outlookOf(tx, sensors, air, timeZone, now);
-    const here = new Map(ahead.filter((visit) => visit.roomId === roomId).map((visit) => [visit.id, visit]));
+  for (const { room, air, hours } of rooms) {
+    const here = new Map(ahead.filter(({ roomId }) => roomId === room.id).map((visit) => [visit.id, visit]));
     const fitnessIn = (bottle: OpenBottle, then: Air, visitId: string) => {
       const { clientId, technicianId, map: agreed } = here.get(visitId)!;
       const map = agreed ?? maps.get(clientId) ?? null;
-      const { hand } = knownBy.get(technicianId)!;
+      const hand = hands.get(technicianId)!;
       const model = models.get(bottle.adhesiveId)!;
       const age = bottleAge(bottle.openedOn, today, bottle.adhesive.lifeAfterOpeningDays);
       return bottleFitness(bottle, model, age, then, room.volumeM3, handTime(hand[map ? techniqueOf(map.fibre) : "single"]));
@@ -73,7 +89,7 @@ export async function startTheRoom(
     const start = starts.find(({ visitId }) => visitId === id);
     if (!start) continue;
     const bottle = bottles.find((one) => one.id === start.bottleId) ?? null;
-    const wanted = beadsFor(minutes, held!.document.beadMinutes, start.needs?.target ?? start.expectedAir);
+    const wanted = beadsFor(minutes, policy.beadMinutes, start.needs?.target ?? start.expectedAir);
     const before = bottle ? (used.get(bottle.id) ?? 0) : 0;
     if (bottle) used.set(bottle.id, before + wanted);
     wishes.set(id, {

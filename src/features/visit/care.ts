@@ -2,13 +2,14 @@ import "server-only";
 import { and, desc, eq } from "drizzle-orm";
 import { addMonths, ageOn, asksOf, consentStanding, standing } from "@/core/care";
 import { serviceOf } from "@/core/service";
-import { consent, policy, visit } from "@/db/schema";
-import type { StudioTransaction } from "@/server/inStudio";
+import { consent, visit } from "@/db/schema";
+import { together, type StudioTransaction } from "@/server/inStudio";
 import type { Member } from "@/server/member";
 import { formatIn, todayIn } from "@/server/studioTime";
 import { careFacts } from "./careFacts";
 import type { CareProps } from "@/features/care/careProps";
 import type { VisitRow } from "./data";
+import { studioPolicy } from "@/server/studioPolicy";
 
 /** What stands against a visit, and what is known of the client that says so, for its screens. */
 export async function careOf(
@@ -21,16 +22,18 @@ export async function careOf(
   // A visit of another day is judged as of then; one that is begun, or due today, as of now.
   const later = row.begunAt === null && todayIn(me.timeZone, row.startsAt) > todayIn(me.timeZone, now);
   const at = row.finishedAt !== null ? (row.begunAt ?? row.startsAt) : later ? row.startsAt : now;
-  const facts = await careFacts(tx, me.timeZone, now, { clientId, at, visitId: row.id });
-  const [held] = await tx.select().from(policy);
-  const rules = held!.document;
+  const [facts, policy, [signed]] = await together([
+    careFacts(tx, me.timeZone, now, { clientId, at, visitId: row.id }),
+    studioPolicy(tx),
+    tx
+      .select()
+      .from(consent)
+      .where(and(eq(consent.clientId, clientId), eq(consent.service, service)))
+      .orderBy(desc(consent.createdAt))
+      .limit(1),
+  ]);
+  const rules = policy;
   const findings = standing(service, facts, rules);
-  const [signed] = await tx
-    .select()
-    .from(consent)
-    .where(and(eq(consent.clientId, clientId), eq(consent.service, service)))
-    .orderBy(desc(consent.createdAt))
-    .limit(1);
   const day = (ms: number) => formatIn(me.timeZone, new Date(ms), "d MMMM yyyy");
   const { consultation } = facts;
   const kind = serviceOf(service).consultation;

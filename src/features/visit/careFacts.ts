@@ -5,9 +5,9 @@ import { ALLERGY_IDS } from "@/core/care";
 import { serviceOf } from "@/core/service";
 import { pastService } from "@/core/visit";
 import { client, consent, consultation, patchReading, patchTest, reactionLifting } from "@/db/schema";
-import type { StudioTransaction } from "@/server/inStudio";
+import { together, type StudioTransaction } from "@/server/inStudio";
 import { dayIn, todayIn } from "@/server/studioTime";
-import { visitsWhere, type VisitRow } from "./data";
+import { servicesOf, type VisitService } from "./data";
 
 /** Whose facts, for when, and with which products. */
 export type FactsWanted = {
@@ -31,31 +31,33 @@ export async function careFactsOf(
 ): Promise<CareFacts[]> {
   const ids = [...new Set(wanted.map(({ clientId }) => clientId))];
   if (ids.length === 0) return [];
-  const people = await tx.select({ id: client.id, bornOn: client.bornOn }).from(client).where(inArray(client.id, ids));
-  const tests = await patchTestsOf(tx, ids);
-  const asked = await tx
-    .select({
-      clientId: consultation.clientId,
-      document: consultation.document,
-      service: consultation.service,
-      confirms: consultation.confirms,
-      createdAt: consultation.createdAt,
-    })
-    .from(consultation)
-    .where(inArray(consultation.clientId, ids))
-    .orderBy(asc(consultation.createdAt));
-  const signed = await tx
-    .select({
-      clientId: consent.clientId,
-      service: consent.service,
-      words: consent.words,
-      signedBy: consent.signedBy,
-      createdAt: consent.createdAt,
-    })
-    .from(consent)
-    .where(inArray(consent.clientId, ids));
-  const visits = await visitsWhere(tx, { clientIds: ids });
-  const liftings = tests.length === 0 ? [] : await tx.select().from(reactionLifting);
+  const [people, tests, asked, signed, visits, liftings] = await together([
+    tx.select({ id: client.id, bornOn: client.bornOn }).from(client).where(inArray(client.id, ids)),
+    patchTestsOf(tx, ids),
+    tx
+      .select({
+        clientId: consultation.clientId,
+        document: consultation.document,
+        service: consultation.service,
+        confirms: consultation.confirms,
+        createdAt: consultation.createdAt,
+      })
+      .from(consultation)
+      .where(inArray(consultation.clientId, ids))
+      .orderBy(asc(consultation.createdAt)),
+    tx
+      .select({
+        clientId: consent.clientId,
+        service: consent.service,
+        words: consent.words,
+        signedBy: consent.signedBy,
+        createdAt: consent.createdAt,
+      })
+      .from(consent)
+      .where(inArray(consent.clientId, ids)),
+    servicesOf(tx, ids),
+    tx.select().from(reactionLifting),
+  ]);
   return wanted.map(({ clientId, at, visitId = null, products = [] }) => {
     const today = todayIn(timeZone, at);
     const own = asked.filter((one) => one.clientId === clientId);
@@ -108,7 +110,7 @@ export async function careFacts(tx: StudioTransaction, timeZone: string, now: Da
 }
 
 /** What was done at a visit; or, where it is still to come, what will have been. */
-function pastOf({ service, putOnAt, stopped, finishedAt, startsAt, minutes }: VisitRow, now: Date): PastService[] {
+function pastOf({ service, putOnAt, stopped, finishedAt, startsAt, minutes }: VisitService, now: Date): PastService[] {
   const done = pastService(service, { putOnAtMs: putOnAt?.getTime() ?? null, stopped });
   if (done) return [done];
   const endsMs = startsAt.getTime() + minutes * 60_000;
@@ -142,18 +144,19 @@ export type KeptPatchTest = Omit<PatchTest, "readings"> & {
 
 /** Every test of some clients with what was read of it, oldest first. */
 export async function patchTestsOf(tx: StudioTransaction, clientIds: readonly string[]): Promise<KeptPatchTest[]> {
-  const tests = await tx
-    .select()
-    .from(patchTest)
-    .where(inArray(patchTest.clientId, [...clientIds]))
-    .orderBy(asc(patchTest.placedAt));
-  if (tests.length === 0) return [];
-  const readings = await tx
-    .select({ reading: patchReading })
-    .from(patchReading)
-    .innerJoin(patchTest, eq(patchTest.id, patchReading.testId))
-    .where(inArray(patchTest.clientId, [...clientIds]))
-    .orderBy(asc(patchReading.readAt));
+  const [tests, readings] = await together([
+    tx
+      .select()
+      .from(patchTest)
+      .where(inArray(patchTest.clientId, [...clientIds]))
+      .orderBy(asc(patchTest.placedAt)),
+    tx
+      .select({ reading: patchReading })
+      .from(patchReading)
+      .innerJoin(patchTest, eq(patchTest.id, patchReading.testId))
+      .where(inArray(patchTest.clientId, [...clientIds]))
+      .orderBy(asc(patchReading.readAt)),
+  ]);
   return tests.map(({ id, clientId, family, productId, placedAt, hourKnown, readAfterHours }) => ({
     id,
     clientId,

@@ -166,6 +166,47 @@ export async function marksOf(tx: StudioTransaction, visitId: string) {
     .orderBy(asc(visitMark.createdAt));
 }
 
+/** Of a visit only what it put on a person, or will. */
+export type VisitService = Pick<VisitRow, "id" | "clientId" | "service" | "startsAt" | "minutes" | "finishedAt" | "putOnAt" | "stopped">;
+
+/** What was or will be done at every visit of some clients that was not cancelled, earliest first. */
+export async function servicesOf(tx: StudioTransaction, clientIds: readonly string[]): Promise<VisitService[]> {
+  const read = () =>
+    tx
+      .select({
+        studioId: visit.studioId,
+        id: visit.id,
+        clientId: visit.clientId,
+        service: visit.service,
+        startsAt: visit.startsAt,
+        minutes: visit.minutes,
+        lastSeq: visit.lastSeq,
+        throughSeq: visitOutcome.throughSeq,
+        finishedAt: visitOutcome.finishedAt,
+        putOnAt: visitOutcome.putOnAt,
+        stopped: visitOutcome.stopped,
+      })
+      .from(visit)
+      .leftJoin(visitOutcome, and(eq(visitOutcome.studioId, visit.studioId), eq(visitOutcome.visitId, visit.id)))
+      .where(and(inArray(visit.clientId, [...clientIds]), isNull(visit.withdrawnAt), isNull(visit.cancelledAt)))
+      .orderBy(asc(visit.startsAt));
+  const rows = await read();
+  return (await catchUp(tx, rows)) ? read() : rows;
+}
+
+/** Which of some clients have worn a map at a visit that was begun. */
+export async function whoWoreAMap(tx: StudioTransaction, clientIds: readonly string[]): Promise<Set<string>> {
+  if (clientIds.length === 0) return new Set();
+  const rows = await tx
+    .selectDistinct({ clientId: visit.clientId })
+    .from(visit)
+    .innerJoin(visitOutcome, and(eq(visitOutcome.studioId, visit.studioId), eq(visitOutcome.visitId, visit.id)))
+    .where(
+      and(inArray(visit.clientId, [...clientIds]), isNotNull(visit.mapId), isNull(visit.withdrawnAt), isNotNull(visitOutcome.begunAt)),
+    );
+  return new Set(rows.map(({ clientId }) => clientId));
+}
+
 /** The map a client wore last, and which save of it; null where they have worn none. */
 export async function lastMapOf(tx: StudioTransaction, clientId: string, exceptVisitId: string) {
   const [worn] = await tx

@@ -3,11 +3,12 @@ import { eq, inArray } from "drizzle-orm";
 import { asksOf, isCovered, standing, stopsOf, type CareFinding, type UsedProduct } from "@/core/care";
 import { PRODUCT_KINDS } from "@/core/mixing";
 import type { ServiceId } from "@/core/service";
-import { adhesive, batch, bottle, policy, product, visit } from "@/db/schema";
+import { adhesive, batch, bottle, product, visit } from "@/db/schema";
 import { Refusal } from "@/server/action";
 import type { StudioTransaction } from "@/server/inStudio";
 import type { Member } from "@/server/member";
 import { careFacts } from "./careFacts";
+import { studioPolicy } from "@/server/studioPolicy";
 
 /** What stands against a service for a client at a moment: the one question that every way into a visit asks. */
 export async function standingFor(
@@ -22,9 +23,9 @@ export async function standingFor(
     readonly products?: readonly UsedProduct[];
   },
 ): Promise<CareFinding[]> {
-  const [held] = await tx.select().from(policy);
+  const policy = await studioPolicy(tx);
   const facts = await careFacts(tx, me.timeZone, now, { ...wanted, at: wanted.at ?? now });
-  return standing(wanted.service, facts, held!.document);
+  return standing(wanted.service, facts, policy);
 }
 
 /** Lets nobody in against a stop, and against a question only with a reason; returns the questions that the reason passes. */

@@ -2,7 +2,6 @@ import "server-only";
 import { cureLedger, doseCurve } from "@/core/adhesive";
 import { cureSettings } from "@/core/policy";
 import { isDrying, placingsOf } from "@/core/visit";
-import { policy } from "@/db/schema";
 import { airByMinute } from "@/features/air/history";
 import { sensorsNow } from "@/features/readings/newestAir";
 import { usedBottles } from "@/features/shelf/bottles";
@@ -10,6 +9,7 @@ import { glueKnowledge } from "@/features/shelf/knowledge";
 import type { StudioTransaction } from "@/server/inStudio";
 import { READ_BEFORE_MS, type FullVisit } from "./data";
 import { glueInUse } from "./glueInUse";
+import { studioPolicy } from "@/server/studioPolicy";
 
 /**
  * When the eyes of a visit may open as it looks now, ms: the later end of the estimate, by the readings of its room since
@@ -20,12 +20,12 @@ export async function eyesMayAtMs(tx: StudioTransaction, { roomId, technicianId,
   const nowMs = now.getTime();
   const placings = placingsOf(state, nowMs);
   const lastMs = Math.max(...placings.map(({ atMs }) => atMs));
-  const [held] = await tx.select().from(policy);
+  const policy = await studioPolicy(tx);
   const readings = await airByMinute(tx, await sensorsNow(tx, roomId), new Date(lastMs - READ_BEFORE_MS), now);
   const glue = { bottlesUsed: await usedBottles(tx, [state]), knowledge: await glueKnowledge(tx, technicianId) };
   const { law } = glueInUse(glue, state.set.bottleId);
   // Earlier lashes are ahead of the last one, which the eyes wait for.
   const last = placings.filter(({ atMs }) => atMs === lastMs);
-  const { eyes } = cureLedger(last, doseCurve(readings, law), nowMs, cureSettings(held!.document), { finish: state.set.finish });
+  const { eyes } = cureLedger(last, doseCurve(readings, law), nowMs, cureSettings(policy), { finish: state.set.finish });
   return eyes ? nowMs + eyes.leftHighS * 1000 : null;
 }

@@ -3,15 +3,16 @@ import { and, desc, eq } from "drizzle-orm";
 import type { Brush } from "@/core/adhesive";
 import { seatOf, type LashMap } from "@/core/map";
 import type { Policy } from "@/core/policy";
-import { lashMap, policy, survey, tray, visitBrush } from "@/db/schema";
+import { lashMap, survey, tray, visitBrush } from "@/db/schema";
 import { airByMinute } from "@/features/air/history";
 import { airOf, sensorsNow } from "@/features/readings/newestAir";
 import { namesOf, openBottles, usedBottles } from "@/features/shelf/bottles";
 import { glueKnowledge } from "@/features/shelf/knowledge";
-import { inStudio, type StudioTransaction } from "@/server/inStudio";
+import { inStudio, together, type StudioTransaction } from "@/server/inStudio";
 import type { Member } from "@/server/member";
 import { careOf } from "./care";
 import { eventsOf, lastMapOf, marksOf, READ_BEFORE_MS, visitsInFull } from "./data";
+import { studioPolicy } from "@/server/studioPolicy";
 
 const BRUSHES = 200;
 
@@ -41,28 +42,40 @@ export function visitPage(me: Member, visitId: string, now: Date) {
   return inStudio(me, async (tx) => {
     const [row] = await visitsInFull(tx, { visitId });
     if (!row) return null;
-    const [held] = await tx.select().from(policy);
-    const sensors = await sensorsNow(tx, row.roomId);
     const begun = row.state.head.startedAtMs;
     const until = row.state.head.finishedAtMs ?? now.getTime();
-    const bottles = await openBottles(tx);
-    const bottlesUsed = await usedBottles(tx, [row.state]);
+    const [policy, { air, readings }, bottles, bottlesUsed, events, knowledge, brushes, surveys, lastMap, marks, care] = await together([
+      studioPolicy(tx),
+      sensorsNow(tx, row.roomId).then(async (sensors) => ({
+        air: airOf(sensors, now.getTime()),
+        readings: begun === null ? [] : await airByMinute(tx, sensors, new Date(begun - READ_BEFORE_MS), new Date(until)),
+      })),
+      openBottles(tx),
+      usedBottles(tx, [row.state]),
+      eventsOf(tx, me, visitId),
+      glueKnowledge(tx, me.id),
+      pastBrushes(tx, me.id),
+      tx.select({ id: survey.id }).from(survey).where(eq(survey.clientId, row.clientId)).limit(1),
+      lastMapOf(tx, row.clientId, row.id),
+      marksOf(tx, visitId),
+      careOf(tx, me, row, now),
+    ]);
     return {
       visit: row,
-      events: await eventsOf(tx, me, visitId),
+      events,
       bottles,
       names: namesOf([...bottles, ...bottlesUsed]),
       bottlesUsed,
-      air: airOf(sensors, now.getTime()),
-      readings: begun === null ? [] : await airByMinute(tx, sensors, new Date(begun - READ_BEFORE_MS), new Date(until)),
-      knowledge: await glueKnowledge(tx, me.id),
-      brushes: await pastBrushes(tx, me.id),
-      seat: row.map && row.mapId ? await readSeat(tx, row.mapId, row.map, held!.document) : null,
-      policy: held!.document,
-      hasSurvey: (await tx.select({ id: survey.id }).from(survey).where(eq(survey.clientId, row.clientId)).limit(1)).length > 0,
-      hasLastMap: (await lastMapOf(tx, row.clientId, row.id)) !== null,
-      marks: await marksOf(tx, visitId),
-      care: await careOf(tx, me, row, now),
+      air,
+      readings,
+      knowledge,
+      brushes,
+      seat: row.map && row.mapId ? await readSeat(tx, row.mapId, row.map, policy) : null,
+      policy,
+      hasSurvey: surveys.length > 0,
+      hasLastMap: lastMap !== null,
+      marks,
+      care,
     };
   });
 }

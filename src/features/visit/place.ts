@@ -5,7 +5,7 @@ import { chair, client, member as memberTable, room, visit } from "@/db/schema";
 import { Refusal } from "@/server/action";
 import type { StudioTransaction } from "@/server/inStudio";
 import type { Member } from "@/server/member";
-import { formatIn } from "@/server/studioTime";
+import { timeIn } from "@/server/studioTime";
 
 /** When and where a visit is, and with whom. */
 export type Place = { readonly technicianId: string; readonly chairId: string; readonly startsAt: Date; readonly minutes: number };
@@ -91,7 +91,7 @@ export async function takenWords(tx: StudioTransaction, me: Member, place: Place
   const [other] = await inTheWay(tx, place, exceptId);
   if (!other) return "This time was just taken. Look at the day again.";
   const who = other.technicianId === place.technicianId ? other.technicianName : other.chairName;
-  const time = (moment: Date) => formatIn(me.timeZone, moment, "HH:mm");
+  const time = (moment: Date) => timeIn(me.timeZone, moment);
   return `${who} is taken from ${time(other.startsAt)} to ${time(other.endsAt)}: ${other.clientName}, ${serviceOf(other.service).label}.`;
 }
 

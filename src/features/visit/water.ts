@@ -2,16 +2,17 @@ import "server-only";
 import { and, eq, inArray } from "drizzle-orm";
 import { cureSettings } from "@/core/policy";
 import { visitWaterFromMs } from "@/core/visit";
-import { adhesive, bottle, policy } from "@/db/schema";
+import { adhesive, bottle } from "@/db/schema";
 import type { StudioTransaction } from "@/server/inStudio";
 import type { FullVisit } from "./data";
+import { studioPolicy } from "@/server/studioPolicy";
 
 /** From when water is harmless after each finished visit, ms, by visit id. */
 export async function waterOf(tx: StudioTransaction, visits: readonly FullVisit[]): Promise<Map<string, number>> {
   const finished = visits.filter(({ state }) => state.head.finishedAtMs !== null);
   const bottleIds = [...new Set(finished.flatMap(({ state }) => state.set.bottleId ?? []))];
-  const [held] = await tx.select().from(policy);
-  const settings = cureSettings(held!.document);
+  const policy = await studioPolicy(tx);
+  const settings = cureSettings(policy);
   const rows =
     bottleIds.length === 0
       ? []

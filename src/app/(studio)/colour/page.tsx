@@ -2,7 +2,7 @@ import type { Metadata } from "next";
 import { ColourOverview } from "@/features/colour/ColourOverview";
 import { colourOverview } from "@/features/colour/data";
 import { mayActAs, requireMember } from "@/server/member";
-import { formatIn, todayIn } from "@/server/studioTime";
+import { timeIn, todayIn } from "@/server/studioTime";
 
 export const metadata: Metadata = { title: "Colour and lift" };
 
@@ -17,7 +17,7 @@ export default async function ColourPage() {
         clientName,
         service,
         where: `${roomName}, ${chairName}`,
-        time: formatIn(member.timeZone, startsAt, "HH:mm"),
+        time: timeIn(member.timeZone, startsAt),
         events,
       }))}
       protocols={protocols}
