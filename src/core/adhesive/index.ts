@@ -1,4 +1,4 @@
-export { adhesiveSchema, type Adhesive } from "./schema";
+export { adhesiveSchema, adhesiveDocument, type Adhesive } from "./schema";
 export { setTimeRatio, isGoodFor, SET_TIME_REFERENCE, SET_TIME_GOOD_FOR, USUAL_LAW, type CureLaw } from "./setTime";
 export {
   setTime,

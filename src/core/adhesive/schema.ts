@@ -1,4 +1,5 @@
 import { z } from "zod";
+import type { DocumentKind } from "../document";
 
 /** What a leaflet says of an adhesive. Humidities are fractions. What a leaflet is silent on is left out. */
 export const adhesiveSchema = z
@@ -26,3 +27,5 @@ export const adhesiveSchema = z
     path: ["temperatureHighC"],
   });
 export type Adhesive = z.infer<typeof adhesiveSchema>;
+
+export const adhesiveDocument: DocumentKind<Adhesive> = { name: "adhesive", version: 1, schema: adhesiveSchema, versionBeside: true };

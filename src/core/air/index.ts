@@ -9,7 +9,7 @@ export { humidityRatio } from "./humidityRatio";
 export { airDensityKgM3 } from "./airDensity";
 export { wetBulbC } from "./wetBulb";
 export { waterToReachG, temperatureForHumidityC } from "./room";
-export { roomTraitsSchema, usualRoomTraits, type RoomTraits } from "./roomTraits";
+export { roomTraitsSchema, roomTraitsDocument, usualRoomTraits, type RoomTraits } from "./roomTraits";
 export {
   waterBalance,
   steadyStateGm3,

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { airSchema } from "./schema";
+import type { DocumentKind } from "../document";
 
 /** What a room does to the air in it. Every figure is an estimate that its studio can better. */
 export const roomTraitsSchema = z.strictObject({
@@ -32,3 +33,5 @@ export const usualRoomTraits: RoomTraits = {
   glazing: "double",
   outside: { temperatureC: 8, relativeHumidity: 0.8 },
 };
+
+export const roomTraitsDocument: DocumentKind<RoomTraits> = { name: "room", version: 1, schema: roomTraitsSchema };

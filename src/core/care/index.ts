@@ -1,7 +1,7 @@
 export { CONDITIONS, CONDITION_IDS, conditionOf, type Condition, type ConditionGroup } from "./conditions";
 export { ALLERGIES, ALLERGY_IDS, allergyOf, type Allergy } from "./allergies";
 export { consultationSchema, type Consultation } from "./consultation";
-export { upgradeConsultation } from "./upgradeConsultation";
+export { upgradeConsultation, consultationDocument } from "./upgradeConsultation";
 export { consentText, consentStanding, type Consent } from "./consent";
 export {
   patchTestStanding,

@@ -1,5 +1,7 @@
+import { consultationSchema, type Consultation } from "./consultation";
 import { CONDITION_IDS } from "./conditions";
 import { NOTHING_SO } from "./nothingSo";
+import type { DocumentKind } from "../document";
 
 /** A consultation of the first version as one of the second: a reaction to hair dye is an allergy, an operation has no date. */
 export function upgradeConsultation(document: unknown): unknown {
@@ -14,3 +16,10 @@ export function upgradeConsultation(document: unknown): unknown {
     processed: older.processed ?? false,
   };
 }
+
+export const consultationDocument: DocumentKind<Consultation> = {
+  name: "consultation",
+  version: 2,
+  schema: consultationSchema,
+  upgrade: upgradeConsultation,
+};

@@ -1,5 +1,6 @@
 export {
   surveySchema,
+  surveyDocument,
   upgradeSurvey,
   eyeSurveySchema,
   landmarksSchema,

@@ -2,6 +2,7 @@ import { z } from "zod";
 import { DIRECTIONS } from "../curl/directions";
 import { DIAMETER_CLASSES } from "../lash/diameterClasses";
 import { DENSITIES, MOST_PLACES, MOST_SEED, OWN_CURLS, SHAPES, SINGLE_ROW_UP_TO, SLEEPS_ON, SPACINGS, TWISTS } from "./classes";
+import type { DocumentKind } from "../document";
 
 const keys = <T extends Record<string, unknown>>(record: T) => Object.keys(record) as [keyof T & string, ...(keyof T & string)[]];
 
@@ -116,3 +117,5 @@ const upgradePoint = (point: unknown) =>
     : point;
 
 const isRecord = (value: unknown): value is Record<string, unknown> => typeof value === "object" && value !== null && !Array.isArray(value);
+
+export const surveyDocument: DocumentKind<Survey> = { name: "survey", version: 2, schema: surveySchema, upgrade: upgradeSurvey };

@@ -1,4 +1,4 @@
-export { shieldSchema, type Shield } from "./shield";
+export { shieldSchema, shieldDocument, type Shield } from "./shield";
 export { rawTurnDeg, judgeTurn, FREE_ROOT_MM, LITTLE_SHOWS_DEG, FOLDS_BACK_DEG, type TurnVerdict } from "./turn";
 export { lashProfile, type ProfilePoint } from "./profile";
 export { learnKeptShare, keptTurnDeg, RESULT_CARD, KEPT_PRIOR, type KeptReading, type KeptShare } from "./keptShare";

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import type { DocumentKind } from "../document";
 
 /** A shield or rod in stock, by the radius somebody measured. */
 export const shieldSchema = z.strictObject({
@@ -9,3 +10,5 @@ export const shieldSchema = z.strictObject({
   radiusMm: z.number().min(1.5, "Radii run from 1.5 to 10 mm.").max(10, "Radii run from 1.5 to 10 mm."),
 });
 export type Shield = z.infer<typeof shieldSchema>;
+
+export const shieldDocument: DocumentKind<Shield> = { name: "shield", version: 1, schema: shieldSchema };

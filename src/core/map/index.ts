@@ -1,5 +1,6 @@
 export {
   lashMapSchema,
+  lashMapDocument,
   upgradeLashMap,
   type LashMap,
   type EyeMap,
@@ -21,7 +22,7 @@ export {
 export { LOOKS, LOOK_IDS, type LookId, type Look } from "./looks";
 export { dropCurve, lookHandles } from "./looks/dropCurve";
 export { SCHOOL_LABELS, SCHOOL_SAYS, zoneEdges } from "./schools";
-export { traySchema, type Tray } from "./tray";
+export { traySchema, trayDocument, type Tray } from "./tray";
 export { stockedLengths, stockedKinds, sameKind, kindLabel, fibreCurl, type TrayKind } from "./stock";
 export { planMap, limitCosts, fibreKind, type MapPlan, type MapWish, type LimitCost } from "./planMap";
 export { PLAN_LIMITS, type PlanLimit } from "./planZones";
@@ -33,7 +34,7 @@ export { LAYER_LABELS, ZONE_WORDS, baseLayer, baseIndex, fibreAt, kindOf, zoneIn
 export { layerLegend } from "./layerLegend";
 export { samePlaced, swapEverywhere } from "./swapEverywhere";
 export { zonePieces, changePiece, type Piece, type PieceRef } from "./pieces";
-export { wornLashes, wornLashesSchema, wornTotals, type WornLashes } from "./wornLashes";
+export { wornLashes, wornLashesDocument, wornTotals, type WornLashes } from "./wornLashes";
 export { placements, BABY_WEARS, type Placement } from "./placements";
 export { landmarksOf } from "./landmarksOf";
 export { lashesByZone, drawnZone, type ZoneLashes } from "./drawnMap";
@@ -68,7 +69,7 @@ export { ranOut, withoutEmpty, type RanOut, type Swap, type Empty } from "./ranO
 export { seenLift, liftAtLandmarks } from "./seenLift";
 export { mapDarkness, LASH_BAND_MM, type Darkness } from "./darkness";
 export { lookAdvice, type Advice } from "./lookAdvice";
-export { ownLookSchema, type OwnLook } from "./ownLook";
+export { ownLookSchema, ownLookDocument, type OwnLook } from "./ownLook";
 export { mapTitle } from "./mapTitle";
 export { compareMaps, type Difference } from "./compareMaps";
 export { placeOf } from "./rules/helpers";

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { bendSchema } from "./schema";
 import { LOOK_IDS } from "./looks/ids";
+import type { DocumentKind } from "../document";
 
 /** A look the studio bent and kept: a look of its own, with the family it came from for the advice it deserves. */
 export const ownLookSchema = z.strictObject({
@@ -10,3 +11,5 @@ export const ownLookSchema = z.strictObject({
   bend: bendSchema,
 });
 export type OwnLook = z.infer<typeof ownLookSchema>;
+
+export const ownLookDocument: DocumentKind<OwnLook> = { name: "look", version: 1, schema: ownLookSchema };

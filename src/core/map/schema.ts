@@ -2,6 +2,7 @@ import { z } from "zod";
 import { landmarksSchema } from "../eye/survey";
 import { fibreSchema } from "../lash/fibre";
 import { LOOK_IDS } from "./looks/ids";
+import type { DocumentKind } from "../document";
 
 const place = z.number().min(0).max(1);
 const MOST_ZONES = 40;
@@ -168,3 +169,5 @@ export function upgradeLashMap(document: unknown): unknown {
   if (typeof document !== "object" || document === null || (document as { version?: unknown }).version !== 1) return document;
   return { ...document, version: 2 };
 }
+
+export const lashMapDocument: DocumentKind<LashMap> = { name: "map", version: 2, schema: lashMapSchema, upgrade: upgradeLashMap };

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { curlSchema } from "../curl/curlSchema";
 import { fibreSchema } from "../lash/fibre";
+import type { DocumentKind } from "../document";
 
 /** A tray of one fibre in several lengths. Fans are made by hand from trays of single fibres. */
 export const traySchema = z.strictObject({
@@ -17,3 +18,5 @@ export const traySchema = z.strictObject({
   geometry: curlSchema.optional(),
 });
 export type Tray = z.infer<typeof traySchema>;
+
+export const trayDocument: DocumentKind<Tray> = { name: "tray", version: 1, schema: traySchema, versionBeside: true };

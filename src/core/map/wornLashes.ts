@@ -3,6 +3,7 @@ import { SIDES, type Survey } from "../eye";
 import { mostCount } from "../lash";
 import { placements } from "./placements";
 import type { LashMap } from "./schema";
+import type { DocumentKind } from "../document";
 
 const count = z.int().min(0);
 /** How many natural lashes wear a single and how many a fan, zone by zone; zones count from 1 at the inner corner. */
@@ -31,3 +32,5 @@ export const wornTotals = ({ zones }: WornLashes): { readonly singles: number; r
   singles: zones.reduce((sum, zone) => sum + zone.singles, 0),
   fans: zones.reduce((sum, zone) => sum + zone.fans, 0),
 });
+
+export const wornLashesDocument: DocumentKind<WornLashes> = { name: "count of lashes", version: 1, schema: wornLashesSchema };

@@ -1,5 +1,6 @@
 export {
   pictureMarksSchema,
+  pictureMarksDocument,
   knownLengthSchema,
   noMarks,
   MARKED_PLACES,

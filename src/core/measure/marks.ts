@@ -1,4 +1,5 @@
 import { z } from "zod";
+import type { DocumentKind } from "../document";
 
 /** A place on a picture, px from its top left corner. */
 const point = z.tuple([z.number().min(-100).max(20_000), z.number().min(-100).max(20_000)]);
@@ -37,3 +38,5 @@ export const pictureMarksSchema = z.strictObject({
 export type PictureMarks = z.infer<typeof pictureMarksSchema>;
 
 export const noMarks: PictureMarks = { version: 1, scale: null, across: null, line: [], places: {}, lashes: [] };
+
+export const pictureMarksDocument: DocumentKind<PictureMarks> = { name: "set of marks", version: 1, schema: pictureMarksSchema };

@@ -1,5 +1,5 @@
 export { PATCH_FAMILIES, type PatchFamily, PRODUCT_KINDS, type ProductKind, COLOURING } from "./productKinds";
-export { productSchema, type Product, MOST_PEROXIDE } from "./product";
+export { productSchema, productDocument, type Product, MOST_PEROXIDE } from "./product";
 export { exactly, within, isExact, type Range } from "./range";
 export {
   DOSE_UNITS,

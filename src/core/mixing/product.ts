@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { COLOURING, PRODUCT_KINDS, type ProductKind } from "./productKinds";
+import type { DocumentKind } from "../document";
 
 const kinds = Object.keys(PRODUCT_KINDS) as [ProductKind, ...ProductKind[]];
 
@@ -45,3 +46,5 @@ export const productSchema = z
     path: ["colour"],
   });
 export type Product = z.infer<typeof productSchema>;
+
+export const productDocument: DocumentKind<Product> = { name: "product", version: 1, schema: productSchema };

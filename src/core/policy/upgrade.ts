@@ -1,5 +1,6 @@
 import { defaultPolicy } from "./defaults";
-import type { Policy } from "./policy";
+import { policySchema, type Policy } from "./policy";
+import type { DocumentKind } from "../document";
 
 const OLDER: readonly unknown[] = [1, 2, 3, 4];
 
@@ -29,3 +30,10 @@ export function upgradePolicy(document: unknown): unknown {
     version: defaultPolicy.version,
   };
 }
+
+export const policyDocument: DocumentKind<Policy> = {
+  name: "policy",
+  version: defaultPolicy.version,
+  schema: policySchema,
+  upgrade: upgradePolicy,
+};

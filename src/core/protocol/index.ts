@@ -1,4 +1,13 @@
-export { protocolSchema, speedsSchema, type Protocol, type ProcessStep, type TaskStep, type Step, type Speeds } from "./protocol";
+export {
+  protocolSchema,
+  protocolDocument,
+  speedsSchema,
+  type Protocol,
+  type ProcessStep,
+  type TaskStep,
+  type Step,
+  type Speeds,
+} from "./protocol";
 export { checkProtocol, type ProtocolProblem } from "./checkProtocol";
 export { shippedProtocols, type Schools } from "./shipped";
 export { plannedSeconds, bringsBack, type Pace, type Planned } from "./plannedSeconds";

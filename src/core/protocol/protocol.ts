@@ -2,6 +2,7 @@ import { PROTOCOL_SERVICES, type ServiceKind } from "../service";
 import { z } from "zod";
 import { DOSE_UNITS } from "../mixing/dose";
 import { PRODUCT_KINDS, type ProductKind } from "../mixing/productKinds";
+import type { DocumentKind } from "../document";
 
 const productKinds = Object.keys(PRODUCT_KINDS) as [ProductKind, ...ProductKind[]];
 const words = (most: number) => z.string().trim().min(1, "Say it in words.").max(most, `${most} characters at most.`);
@@ -86,3 +87,5 @@ export const protocolSchema = z.strictObject({
 });
 export type Protocol = z.infer<typeof protocolSchema>;
 export type Step = Protocol["steps"][number];
+
+export const protocolDocument: DocumentKind<Protocol> = { name: "protocol", version: 1, schema: protocolSchema };

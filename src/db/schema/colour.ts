@@ -1,9 +1,9 @@
-import { boolean, date, foreignKey, index, integer, jsonb, primaryKey, text, timestamp, uuid } from "drizzle-orm/pg-core";
-import { upgradeConsultation, type Consultation } from "@/core/care";
+import { boolean, date, foreignKey, index, integer, primaryKey, text, timestamp, uuid } from "drizzle-orm/pg-core";
+import { consultationDocument } from "@/core/care";
 import { SERVICE_IDS } from "@/core/service";
-import type { Shield } from "@/core/lift";
-import type { Product } from "@/core/mixing";
-import type { Protocol } from "@/core/protocol";
+import { shieldDocument } from "@/core/lift";
+import { productDocument } from "@/core/mixing";
+import { protocolDocument } from "@/core/protocol";
 import { client } from "./client";
 import { documentOf } from "./document";
 import { createdAt, studioId, studioSchema } from "./studio";
@@ -15,7 +15,7 @@ export const product = studioSchema.table(
   {
     studioId: studioId(),
     id: uuid().notNull(),
-    document: jsonb().$type<Product>().notNull(),
+    document: documentOf(productDocument)().notNull(),
     revision: integer().notNull().default(1),
     createdAt: createdAt(),
   },
@@ -47,7 +47,7 @@ export const batch = studioSchema.table(
 /** Shields and rods in stock, each with the radius somebody measured. */
 export const shield = studioSchema.table(
   "shield",
-  { studioId: studioId(), id: uuid().notNull(), document: jsonb().$type<Shield>().notNull(), createdAt: createdAt() },
+  { studioId: studioId(), id: uuid().notNull(), document: documentOf(shieldDocument)().notNull(), createdAt: createdAt() },
   (t) => [primaryKey({ columns: [t.studioId, t.id] })],
 );
 
@@ -57,7 +57,7 @@ export const protocol = studioSchema.table(
   {
     studioId: studioId(),
     id: uuid().notNull(),
-    document: jsonb().$type<Protocol>().notNull(),
+    document: documentOf(protocolDocument)().notNull(),
     /** Counts up with every save; a save must name the one it was made from. */
     revision: integer().notNull().default(1),
     putAway: boolean().notNull().default(false),
@@ -75,7 +75,7 @@ export const consultation = studioSchema.table(
     studioId: studioId(),
     id: uuid().notNull(),
     clientId: uuid().notNull(),
-    document: documentOf<Consultation>(upgradeConsultation)().notNull(),
+    document: documentOf(consultationDocument)().notNull(),
     /** For which service it was asked; null for those of before that was noted. */
     service: text({ enum: SERVICE_IDS }),
     /** The consultation it confirms with nothing changed; null where it was asked whole. */

@@ -1,12 +1,21 @@
 import { customType } from "drizzle-orm/pg-core";
+import { readDocument, writeDocument, type DocumentKind } from "@/core/document";
 
-/**
- * A JSON document kept as it was written and read as the newest version of its kind: what is on disk is never changed
- * for a new version, `upgrade` brings it up to date on its way out.
- */
-export const documentOf = <T>(upgrade: (document: unknown) => unknown, write: (value: T) => unknown = (value) => value) =>
+/** JSON that is read as it leaves the database: nothing of it is taken on trust. */
+const readJson = <T>(read: (kept: unknown) => T, write: (value: T) => unknown) =>
   customType<{ data: T; driverData: unknown }>({
     dataType: () => "jsonb",
     toDriver: (value) => JSON.stringify(write(value)),
-    fromDriver: (value) => upgrade(typeof value === "string" ? JSON.parse(value) : value) as T,
+    fromDriver: (value) => read(typeof value === "string" ? JSON.parse(value) : value),
   });
+
+/** The one column for a document of a kind: kept as it was written, with its version, read and parsed as the newest. */
+export const documentOf = <T>(kind: DocumentKind<T>) =>
+  readJson<T>(
+    (kept) => readDocument(kind, kept),
+    (value) => writeDocument(kind, value),
+  );
+
+/** The one column for what can be made again at any time: what cannot be read is null, and is made again. */
+export const remadeOf = <T>(read: (kept: unknown) => T | null, write: (value: T) => unknown) =>
+  readJson<T | null>(read, (value) => (value === null ? null : write(value)));

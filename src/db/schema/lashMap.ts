@@ -1,11 +1,11 @@
 import { foreignKey, index, integer, primaryKey, text, uuid } from "drizzle-orm/pg-core";
-import { upgradeLashMap, type LashMap } from "@/core/map";
+import { lashMapDocument } from "@/core/map";
 import { client } from "./client";
 import { documentOf } from "./document";
 import { createdAt, studioId, studioSchema } from "./studio";
 import { survey } from "./survey";
 
-const mapDocument = documentOf<LashMap>(upgradeLashMap);
+const mapDocument = documentOf(lashMapDocument);
 
 /** A client's map; what it says stands in its revisions. */
 export const lashMap = studioSchema.table(

@@ -1,5 +1,6 @@
-import { jsonb, primaryKey, uuid } from "drizzle-orm/pg-core";
-import type { OwnLook } from "@/core/map";
+import { primaryKey, uuid } from "drizzle-orm/pg-core";
+import { ownLookDocument } from "@/core/map";
+import { documentOf } from "./document";
 import { createdAt, studioId, studioSchema } from "./studio";
 
 /** A look the studio bent and kept as its own. */
@@ -8,7 +9,7 @@ export const ownLook = studioSchema.table(
   {
     studioId: studioId(),
     id: uuid().notNull(),
-    document: jsonb().$type<OwnLook>().notNull(),
+    document: documentOf(ownLookDocument)().notNull(),
     keptBy: uuid().notNull(),
     createdAt: createdAt(),
   },

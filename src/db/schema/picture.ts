@@ -1,6 +1,7 @@
-import { customType, foreignKey, index, integer, jsonb, primaryKey, text, uuid } from "drizzle-orm/pg-core";
-import type { PictureMarks } from "@/core/measure";
+import { customType, foreignKey, index, integer, primaryKey, text, uuid } from "drizzle-orm/pg-core";
+import { pictureMarksDocument } from "@/core/measure";
 import { client } from "./client";
+import { documentOf } from "./document";
 import { createdAt, studioId, studioSchema } from "./studio";
 
 const bytes = customType<{ data: Buffer; driverData: Buffer }>({ dataType: () => "bytea" });
@@ -21,7 +22,7 @@ export const picture = studioSchema.table(
     heightPx: integer().notNull(),
     jpeg: bytes().notNull(),
     /** What was marked on it, null until something is. */
-    marks: jsonb().$type<PictureMarks>(),
+    marks: documentOf(pictureMarksDocument)(),
     takenBy: uuid().notNull(),
     createdAt: createdAt(),
   },

@@ -1,11 +1,11 @@
 import { integer, timestamp, uuid } from "drizzle-orm/pg-core";
-import { upgradePolicy, type Policy } from "@/core/policy";
+import { policyDocument } from "@/core/policy";
 import { documentOf } from "./document";
 import { studioId, studioSchema } from "./studio";
 
 export const policy = studioSchema.table("policy", {
   studioId: studioId().primaryKey(),
-  document: documentOf<Policy>(upgradePolicy)().notNull(),
+  document: documentOf(policyDocument)().notNull(),
   /** Counts up with every save; a save must name the one it was made from. */
   revision: integer().notNull().default(1),
   updatedAt: timestamp({ withTimezone: true }).notNull().defaultNow(),

@@ -4,7 +4,6 @@ import {
   foreignKey,
   index,
   integer,
-  jsonb,
   primaryKey,
   real,
   text,
@@ -13,7 +12,8 @@ import {
   uniqueIndex,
   uuid,
 } from "drizzle-orm/pg-core";
-import type { RoomTraits } from "@/core/air";
+import { roomTraitsDocument } from "@/core/air";
+import { documentOf } from "./document";
 import { createdAt, studioId, studioSchema } from "./studio";
 
 export const room = studioSchema.table(
@@ -24,7 +24,7 @@ export const room = studioSchema.table(
     name: text().notNull(),
     volumeM3: doublePrecision("volume_m3").notNull(),
     /** Air change, machines, altitude, glass, outside; null until the studio has said. */
-    traits: jsonb().$type<RoomTraits>(),
+    traits: documentOf(roomTraitsDocument)(),
     /** Counts up with every change; a change must name the one it was made from. */
     revision: integer().notNull().default(1),
     /** Closed to new bookings; null while it is used. */

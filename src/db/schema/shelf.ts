@@ -1,7 +1,8 @@
-import { boolean, date, doublePrecision, foreignKey, index, integer, jsonb, primaryKey, text, timestamp, uuid } from "drizzle-orm/pg-core";
-import type { Adhesive } from "@/core/adhesive";
+import { boolean, date, doublePrecision, foreignKey, index, integer, primaryKey, text, timestamp, uuid } from "drizzle-orm/pg-core";
+import { adhesiveDocument } from "@/core/adhesive";
 import { TECHNIQUES } from "@/core/lash";
-import type { Tray } from "@/core/map";
+import { trayDocument } from "@/core/map";
+import { documentOf } from "./document";
 import { createdAt, studioId, studioSchema } from "./studio";
 
 /** An adhesive as its leaflet describes it. */
@@ -10,7 +11,7 @@ export const adhesive = studioSchema.table(
   {
     studioId: studioId(),
     id: uuid().notNull(),
-    document: jsonb().$type<Adhesive>().notNull(),
+    document: documentOf(adhesiveDocument)().notNull(),
     revision: integer().notNull().default(1),
     createdAt: createdAt(),
   },
@@ -40,7 +41,7 @@ export const bottle = studioSchema.table(
 /** A tray of extensions and the lengths still in it. */
 export const tray = studioSchema.table(
   "tray",
-  { studioId: studioId(), id: uuid().notNull(), document: jsonb().$type<Tray>().notNull(), createdAt: createdAt() },
+  { studioId: studioId(), id: uuid().notNull(), document: documentOf(trayDocument)().notNull(), createdAt: createdAt() },
   (t) => [primaryKey({ columns: [t.studioId, t.id] })],
 );
 

@@ -1,5 +1,5 @@
 import { foreignKey, index, primaryKey, uuid } from "drizzle-orm/pg-core";
-import { upgradeSurvey, type Survey } from "@/core/eye";
+import { surveyDocument } from "@/core/eye";
 import { client } from "./client";
 import { documentOf } from "./document";
 import { createdAt, studioId, studioSchema } from "./studio";
@@ -11,7 +11,7 @@ export const survey = studioSchema.table(
     studioId: studioId(),
     id: uuid().notNull(),
     clientId: uuid().notNull(),
-    document: documentOf<Survey>(upgradeSurvey)().notNull(),
+    document: documentOf(surveyDocument)().notNull(),
     takenBy: uuid().notNull(),
     createdAt: createdAt(),
   },

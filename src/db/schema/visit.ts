@@ -1,10 +1,10 @@
 import { SERVICE_IDS } from "@/core/service";
 import { sql } from "drizzle-orm";
 import { boolean, foreignKey, index, integer, jsonb, primaryKey, text, timestamp, uniqueIndex, uuid } from "drizzle-orm/pg-core";
-import { wornLashesSchema, type WornLashes } from "@/core/map";
-import { readState, writeState, type StateDocument, type VisitState } from "@/core/visit";
+import { wornLashesDocument } from "@/core/map";
+import { readState, writeState } from "@/core/visit";
 import { client } from "./client";
-import { documentOf } from "./document";
+import { documentOf, remadeOf } from "./document";
 import { lashMapRevision } from "./lashMap";
 import { chair, room } from "./room";
 import { createdAt, studioId, studioSchema } from "./studio";
@@ -88,8 +88,8 @@ export const visitEvent = studioSchema.table(
 );
 
 /** A state is kept as it was folded; null where it is of another version, and is folded anew. */
-const stateOf = documentOf<VisitState | null>(readState, (state) => (state ? writeState(state) : null) satisfies StateDocument | null);
-const wornOf = documentOf<WornLashes>((document) => wornLashesSchema.parse(document));
+const stateOf = remadeOf(readState, writeState);
+const wornOf = documentOf(wornLashesDocument);
 
 /**
  * What a visit came to, written from its folded events in the same transaction. Everything here can be made again from the

@@ -1,15 +1,15 @@
 "use client";
 import { useState } from "react";
-import { useDraft } from "@/features/tablet/useDraft";
+import { readWords, useDraft } from "@/features/tablet/useDraft";
 import { Button, Notice, TextArea, Verdict } from "@/ui";
 import { writeIncident } from "./actions";
 import type { ColourProps } from "./colourProps";
 
 /** What happened, in words: written after a stop, added to, never changed. */
 export function IncidentNotes({ visit }: { visit: ColourProps }) {
-  const { found, keep, drop } = useDraft(`incident ${visit.id}`);
+  const { found, keep, drop } = useDraft(`incident ${visit.id}`, readWords);
   const [typed, setTyped] = useState<string | null>(null);
-  const words = typed ?? (typeof found?.document === "string" ? found.document : "");
+  const words = typed ?? found?.document ?? "";
   const [problem, setProblem] = useState<string | null>(null);
   const write = async (putOff: boolean) => {
     const said = putOff ? `Put off by ${visit.memberName}: still to be written.` : words;

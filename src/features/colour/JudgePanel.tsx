@@ -9,6 +9,8 @@ import { ProfilePhoto } from "./ProfilePhoto";
 
 type Judged = RunResult;
 
+const readKept = (document: unknown) => import("./colourDrafts").then(({ readJudged }) => readJudged(document));
+
 /** How it turned out against the wish: turn by the five-step card or a picture from the side, depth, evenness, comfort. */
 export function JudgePanel({
   visitId,
@@ -25,7 +27,7 @@ export function JudgePanel({
   const plan = run.plan!;
   // Broken off before the colour, there is no depth to judge.
   const may = judgeable(run);
-  const { found, keep, drop } = useDraft(`judged ${visitId}`);
+  const { found, keep, drop } = useDraft(`judged ${visitId}`, readKept);
   const [own, setOwn] = useState<Partial<Judged>>({});
   const [photo, setPhoto] = useState(false);
   // Nothing is judged by default: what was tapped before a reload, then what is tapped now.
@@ -36,7 +38,7 @@ export function JudgePanel({
     even: null,
     comfort: null,
     ...run.result,
-    ...(found?.document as Partial<Judged> | undefined),
+    ...found?.document,
     ...own,
   };
   const { turn, lashDepth, browDepth, even, comfort } = judged;
@@ -47,7 +49,7 @@ export function JudgePanel({
     (may.lashDepth && plan.wish.lashDepth !== null && lashDepth === null) ||
     (may.browDepth && plan.wish.browDepth !== null && browDepth === null);
   const judge = (part: Partial<Judged>) => {
-    const next = { ...(found?.document as Partial<Judged> | undefined), ...own, ...part };
+    const next = { ...found?.document, ...own, ...part };
     setOwn(next);
     keep(next, null);
   };

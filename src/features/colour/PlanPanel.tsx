@@ -20,12 +20,14 @@ import { PlanTimes } from "./PlanTimes";
 import { ShieldPanel } from "./ShieldPanel";
 import { startingRecipe } from "./usualRecipe";
 
+const readKept = (document: unknown) => import("./colourDrafts").then(({ readPlanDraft }) => readPlanDraft(document));
+
 type View = "times" | "shield" | "mix";
 
 /** Planning: what may be done, by which protocol, for how long and why, on which shield, from which mix. */
 export function PlanPanel({ visit }: { visit: ColourProps }) {
   const store = useTabletStore();
-  const { found, keep, drop } = useDraft(`colour ${visit.id}`);
+  const { found, keep, drop } = useDraft(`colour ${visit.id}`, readKept);
   const [draft, setDraft] = useState<PlanDraft>(() =>
     firstDraft({
       kind: visit.kind,
@@ -39,7 +41,7 @@ export function PlanPanel({ visit }: { visit: ColourProps }) {
   const [taken, setTaken] = useState(false);
   if (found && !taken) {
     setTaken(true);
-    setDraft({ ...draft, ...(found.document as PlanDraft) });
+    setDraft({ ...draft, ...found.document });
   }
   const [view, setView] = useState<View>("times");
   const [problem, setProblem] = useState<{ message: string; fields: Readonly<Record<string, string>> } | null>(null);

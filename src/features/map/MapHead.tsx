@@ -47,15 +47,8 @@ export function MapHead({ studio }: { studio: MapStudio; hold: boolean }) {
             tone="line"
             className="mt-1 mr-2"
             onClick={() => {
-              // The schema is fetched for this alone; where it cannot be, the draft stays.
-              void import("./readDraft").then(
-                ({ readDraft }) => {
-                  const kept = readDraft(draft.found?.document);
-                  if (kept) editor.change(kept);
-                  void draft.drop();
-                },
-                () => studio.say("The server did not answer. Try again."),
-              );
+              if (draft.found) editor.change(draft.found.document);
+              void draft.drop();
             }}
           >
             Take them up

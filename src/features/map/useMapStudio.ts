@@ -27,6 +27,8 @@ import { useMapEditor } from "./useMapEditor";
 import { useMapSaving } from "./useMapSaving";
 import { usePlanner } from "./usePlanner";
 
+const readKept = (document: unknown) => import("./readDraft").then(({ readDraft }) => readDraft(document));
+
 /** So near may a landmark come to its neighbour, as a fraction of the lash line. */
 const MARK_GAP = 0.012;
 
@@ -40,7 +42,7 @@ export function useMapStudio(page: MapPage, start: { map: LashMap; clash: string
   const [clash, setClash] = useState(start.clash);
   const [problem, setProblem] = useState<string | null>(null);
   const [longestMm, setLongestMm] = useState<Readonly<Record<Side, number>> | null>(null);
-  const { found, keep, drop } = useDraft(`map ${page.saved?.id ?? `new ${page.clientId}`}`);
+  const { found, keep, drop } = useDraft(`map ${page.saved?.id ?? `new ${page.clientId}`}`, readKept);
   const { survey, policy, trays } = page;
   const context = useMemo(() => ({ survey: survey.document, policy, trays }), [survey, policy, trays]);
   const facts = useMemo(() => mapFacts(map, context), [map, context]);

@@ -4,6 +4,7 @@ import { useMemo, useRef, useState } from "react";
 import { OWN_CURLS, sideLabel, SIDES, type OwnCurl, type Side } from "@/core/eye";
 import { fillSurvey, measureClosed, measureOpen, noMarks, type Measured, type PictureMarks } from "@/core/measure";
 import { formOf } from "@/features/survey/surveyForm";
+import { readKeptForm } from "@/features/survey/keptForm";
 import { optionsOf } from "@/features/survey/optionsOf";
 import { useDraft } from "@/features/tablet/useDraft";
 import { Button, Choice, cx, LinkButton, Notice, Verdict } from "@/ui";
@@ -25,7 +26,7 @@ export function PicturesWorkspace({ page }: { page: PicturesPage }) {
     page.survey.eyes.right.points[Math.floor(page.survey.eyes.right.points.length / 2)]!.ownCurl,
   );
   const [problem, setProblem] = useState<string | null>(null);
-  const { keepNow } = useDraft(`survey ${page.clientId}`);
+  const { keepNow } = useDraft(`survey ${page.clientId}`, readKeptForm);
   const timers = useRef(new Map<string, ReturnType<typeof setTimeout>>());
   const chosen = page.pictures.find(({ id }) => id === chosenId) ?? page.pictures[0];
   const curlDeg = OWN_CURLS[ownCurl].turnDeg;

@@ -8,6 +8,7 @@ import { Button, Choice, LinkButton, Notice, SelectField, TextField } from "@/ui
 import { saveSurvey } from "./actions";
 import { Differences } from "./Differences";
 import { EyeFields } from "./EyeFields";
+import { readKeptForm } from "./keptForm";
 import { optionsOf } from "./optionsOf";
 import { SurveyDrawing } from "./SurveyDrawing";
 import type { ReadForm } from "./readForm";
@@ -39,7 +40,7 @@ export function SurveyWorkspace({
   const [fields, setFields] = useState<Readonly<Record<string, string>>>({});
   const [message, setMessage] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
-  const { found, keep, drop } = useDraft(`survey ${clientId}`);
+  const { found, keep, drop } = useDraft(`survey ${clientId}`, readKeptForm);
   const [read, setRead] = useState<ReadForm>({ survey: start });
   const stale = "fields" in read;
 
@@ -59,8 +60,8 @@ export function SurveyWorkspace({
       () => undefined,
     );
   };
-  const takeUp = (document: unknown) => {
-    change({ ...formOf(start), ...(document as SurveyForm) });
+  const takeUp = (kept: SurveyForm) => {
+    change(kept);
     void drop();
   };
   const [taken, setTaken] = useState(false);

@@ -1,3 +1,4 @@
+import { z } from "zod";
 import { naturalLashAt, QUICK_SPREAD_MM, quickPositions, surveySchema, type Side, type Survey } from "@/core/eye";
 import { LANDMARKS, placeForm, type EyeForm, type SurveyForm } from "./surveyForm";
 import { readNumber } from "@/ui/readNumber";
@@ -101,3 +102,39 @@ export function inMode(form: SurveyForm, mode: SurveyForm["mode"]): SurveyForm {
   };
   return { ...form, mode, eyes: { right: eye("right"), left: eye("left") } };
 }
+
+const typed = z.string();
+const point = surveySchema.shape.eyes.shape.right.shape.points.element.shape;
+const eyeFormSchema = z.object({
+  lashLine: typed,
+  shape: surveySchema.shape.eyes.shape.right.shape.shape,
+  landmarks: z.object({ irisInner: typed, pupil: typed, irisOuter: typed, browPeak: typed }),
+  places: z.array(
+    z.object({
+      at: typed,
+      length: typed,
+      spread: typed,
+      baby: typed,
+      gaps: typed,
+      rows: typed,
+      diameter: point.diameter,
+      density: point.density,
+      direction: point.direction,
+      ownCurl: point.ownCurl,
+      twist: point.twist,
+    }),
+  ),
+});
+const formSchema: z.ZodType<SurveyForm> = z.object({
+  mode: z.enum(["quick", "full"]),
+  spacing: surveySchema.shape.spacing,
+  oilyLids: z.boolean(),
+  serum: z.boolean(),
+  sleepsOn: surveySchema.shape.sleepsOn,
+  washes: typed,
+  seed: surveySchema.shape.seed,
+  eyes: z.object({ right: eyeFormSchema, left: eyeFormSchema }),
+});
+
+/** A form as it was kept on the tablet; null where an older page kept it otherwise. */
+export const readKeptForm = (document: unknown): SurveyForm | null => formSchema.safeParse(document).data ?? null;

@@ -1,5 +1,5 @@
 import { MOST_PLACES, naturalLashAt, usualSurvey, type Survey } from "@/core/eye";
-import { inMode, readForm } from "./readForm";
+import { inMode, readForm, readKeptForm } from "./readForm";
 import { addPlace, formOf, type SurveyForm } from "./surveyForm";
 
 const form = formOf(usualSurvey());
@@ -139,4 +139,11 @@ describe("the full survey", () => {
     ["washes a hundred times", { ...full, washes: "100" }, "washes", /0 to 21/],
     ["one place alone", right({ places: form.eyes.right.places.slice(0, 1) }), "right.places", /two places/],
   ])("%s is named by its field, in words", (_, typed, field, words) => expect(complaints(typed)[field]).toMatch(words));
+});
+
+test("a form kept on the tablet comes back as it was typed; one of another shape does not", () => {
+  const typed = right({ lashLine: "", places: form.eyes.right.places.map((place) => ({ ...place, length: "9,5" })) });
+  expect(readKeptForm(JSON.parse(JSON.stringify(typed)))).toEqual(typed);
+  const { washes: _, ...older } = typed;
+  for (const kept of [older, { ...typed, mode: "slow" }, { ...typed, seed: "7" }, null]) expect(readKeptForm(kept)).toBeNull();
 });

@@ -6,23 +6,34 @@ import { useTabletStorage } from "./TabletProvider";
 /** Where the browser keeps nothing the header says so; editing goes on without drafts. */
 const nothingKept = () => undefined;
 
+export type FoundDraft<T> = Omit<Draft, "document"> & { readonly document: T };
+
+/** A draft of nothing but words. */
+export const readWords = (document: unknown): string | null => (typeof document === "string" ? document : null);
+
 /**
- * Keeps what is being edited on the tablet until it is saved. `found` is a draft from before this page was loaded;
- * `keep` writes a little after the last change; `drop` forgets it.
+ * Keeps what is being edited on the tablet until it is saved. `found` is a draft from before this page was loaded, as `read`
+ * understood it: one of an older page that it makes nothing of stays where it is until something is typed. `read` is of the
+ * module, not of a render, and may fetch what it reads by. `keep` writes a little after the last change; `drop` forgets it.
  */
-export function useDraft(key: string) {
+export function useDraft<T>(key: string, read: (document: unknown) => T | null | Promise<T | null>) {
   const tablet = useTabletStorage();
-  const [found, setFound] = useState<Draft | null>(null);
+  const [found, setFound] = useState<FoundDraft<T> | null>(null);
   const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
   useEffect(() => {
     let here = true;
-    void tablet.draft(key).then((draft) => here && setFound(draft), nothingKept);
+    const look = async () => {
+      const draft = await tablet.draft(key);
+      const document = draft && (await read(draft.document));
+      if (here) setFound(draft && document !== null ? { ...draft, document } : null);
+    };
+    void look().catch(nothingKept);
     return () => {
       here = false;
     };
-  }, [tablet, key]);
+  }, [tablet, key, read]);
   const keep = useCallback(
-    (document: unknown, base: number | null) => {
+    (document: T, base: number | null) => {
       if (timer.current) clearTimeout(timer.current);
       timer.current = setTimeout(() => void tablet.keepDraft({ key, document, base, savedAtMs: Date.now() }).catch(nothingKept), 150);
     },
@@ -30,7 +41,7 @@ export function useDraft(key: string) {
   );
   /** Writes at once and waits for it: for leaving the page with what was just made. */
   const keepNow = useCallback(
-    async (document: unknown) => {
+    async (document: T) => {
       if (timer.current) clearTimeout(timer.current);
       await tablet.keepDraft({ key, document, base: null, savedAtMs: Date.now() }).catch(nothingKept);
     },

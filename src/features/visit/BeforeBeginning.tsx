@@ -11,7 +11,7 @@ import { BottleChoice } from "./BottleChoice";
 import { LengthRows } from "./LengthRows";
 import { PlaceOfVisit } from "./PlaceOfVisit";
 import { reasonDraft } from "./LateReason";
-import { useDraft } from "@/features/tablet/useDraft";
+import { readWords, useDraft } from "@/features/tablet/useDraft";
 import type { VisitProps } from "./visitProps";
 import { useTabletStore } from "@/features/tablet/TabletProvider";
 
@@ -58,7 +58,7 @@ export function BeforeBeginning({
   onBottle: (id: string) => void;
 }) {
   const store = useTabletStore();
-  const { keep } = useDraft(reasonDraft(visit.id));
+  const { keep } = useDraft(reasonDraft(visit.id), readWords);
   const [reason, setReason] = useState(visit.reason);
   const [busy, setBusy] = useState(false);
   const [problem, setProblem] = useState<{ message: string; field?: string | undefined } | null>(null);

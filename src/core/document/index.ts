@@ -1,0 +1,1 @@
+export { readDocument, writeDocument, UnreadableDocument, type DocumentKind } from "./documentKind";
