@@ -1,6 +1,6 @@
 import { SIDES, sideLabel } from "../eye";
 import { joinFindings, LAYER_LABELS, mapFindings, mapTotals, pickList, type Layer, type MapFacts, type Pick } from "../map";
-import { POLICY_FIELDS, type Policy } from "../policy";
+import { answerWords } from "../policy";
 import { formatHours, formatMm, sentence } from "../units";
 
 /** All that lies on the trolley, one page of words: what is worn, in which order, what to lay out, what to mind. */
@@ -15,10 +15,6 @@ export type TrolleyBrief = {
   /** What this map deserves to be told, the gravest first. */
   readonly findings: readonly string[];
 };
-
-const chosen = (policy: Policy, key: keyof Policy) =>
-  POLICY_FIELDS.find((field) => field.key === key)?.options?.find(({ value }) => value === policy[key])?.label ??
-  String(policy[key as "dip"]);
 
 /** The usual cautions of every set. Common practice; leaflets come first. */
 const ALWAYS = [
@@ -47,10 +43,10 @@ export function trolleyBrief(
       ),
     ),
     order: [
-      `Pads ${chosen(policy, "padsWhen")}, ${chosen(policy, "padDistance")}; primer ${chosen(policy, "primer")}.`,
-      `${sentence(chosen(policy, "layerOrder"))}. Eyes: ${chosen(policy, "eyeOrder")}.`,
-      `${facts.survey.oilyLids ? "Lids are oily: cleanse twice. " : ""}Attach ${chosen(policy, "attach")}, ${formatMm(policy.attachmentOffsetMm)} mm from the lid; dip ${chosen(policy, "dip")}.`,
-      `Hold ${chosen(policy, "hold")}; finish by ${chosen(policy, "finish")}.`,
+      `Map on the pads: ${answerWords(policy, "mapOnPad")}. Pads ${answerWords(policy, "padsWhen")}, ${answerWords(policy, "padDistance")}; primer ${answerWords(policy, "primer")}.`,
+      `${sentence(answerWords(policy, "layerOrder"))}. Eyes: ${answerWords(policy, "eyeOrder")}.`,
+      `${facts.survey.oilyLids ? "Lids are oily: cleanse twice. " : ""}Attach ${answerWords(policy, "attach")}, ${formatMm(policy.attachmentOffsetMm)} mm from the lid; dip ${answerWords(policy, "dip")}.`,
+      `Hold ${answerWords(policy, "hold")}; finish by ${answerWords(policy, "finish")}.`,
     ],
     picks: pickList(facts),
     lashes:

@@ -78,23 +78,32 @@ export type ShieldChoice = {
   readonly why: "byLength" | "oneSmaller" | "smallerFolds" | "onlyOne" | "none";
 };
 
+/** How a studio lifts: over a shield or a rod, of the size that the lashes want or the next smaller. */
+export type ShieldSchools = { readonly shield: Shield["kind"]; readonly shieldSize: "byLength" | "oneSmaller" };
+
 /**
  * The shield for these lashes. By length: the one whose kept turn in the middle comes nearest the wish, of those where
- * nothing folds back. One smaller: the next smaller than that, for drama, unless there tips would fold back.
+ * nothing folds back; of the kind that the studio lifts over, as long as one of that kind will do. One smaller: the next
+ * smaller of the same kind, for drama, unless there tips would fold back.
  */
 export function chooseShield(
   shields: readonly Shield[],
   eyes: readonly LiftEye[],
   share: KeptShare,
   wish: LiftWish,
-  school: "byLength" | "oneSmaller",
+  schools: ShieldSchools,
 ): ShieldChoice {
   const fits = [...shields].sort((a, b) => b.radiusMm - a.radiusMm).map((shield) => fitShield(shield, eyes, share, wish));
   const sound = fits.map((fit, i) => ({ fit, i })).filter(({ fit }) => fit.verdict === "good");
   if (sound.length === 0) return { fits, advised: null, why: "none" };
-  const byLength = sound.reduce((best, one) => (Math.abs(one.fit.offDeg) < Math.abs(best.fit.offDeg) ? one : best));
-  if (school === "byLength") return { fits, advised: byLength.i, why: "byLength" };
-  const smaller = fits.findIndex((fit, i) => i > byLength.i && fit.shield.radiusMm < byLength.fit.shield.radiusMm);
+  const usual = sound.filter(({ fit }) => fit.shield.kind === schools.shield);
+  const byLength = (usual.length > 0 ? usual : sound).reduce((best, one) =>
+    Math.abs(one.fit.offDeg) < Math.abs(best.fit.offDeg) ? one : best,
+  );
+  if (schools.shieldSize === "byLength") return { fits, advised: byLength.i, why: "byLength" };
+  const smaller = fits.findIndex(
+    (fit, i) => i > byLength.i && fit.shield.kind === byLength.fit.shield.kind && fit.shield.radiusMm < byLength.fit.shield.radiusMm,
+  );
   if (smaller < 0) return { fits, advised: byLength.i, why: "onlyOne" };
   return fits[smaller]!.verdict === "good"
     ? { fits, advised: smaller, why: "oneSmaller" }

@@ -24,6 +24,9 @@ const stock = [3, 4, 5, 6].map(shield);
 const usual = learnKeptShare([]);
 const one = (zones: readonly LiftZone[]): LiftEye[] => [{ side: "right", zones }];
 
+const byLength = { shield: "shield", shieldSize: "byLength" } as const;
+const oneSmaller = { shield: "shield", shieldSize: "oneSmaller" } as const;
+
 describe("turn", () => {
   // Handbook of the trade: 9 mm on r = 4 turns 115°, r = 3 153°, r = 5 92°; 12 mm on r = 3 keeps 147° at a share of 0.70.
   test.each([
@@ -40,7 +43,7 @@ describe("turn", () => {
     expect([44.9, 45, 150, 150.1].map(judgeTurn)).toEqual(["little", "good", "good", "foldsBack"]);
     const folding = fitShield(shield(2), one(liftZones(null)), usual, "high");
     expect(folding.verdict).toBe("foldsBack");
-    expect(chooseShield([shield(2)], one(liftZones(null)), usual, "open", "byLength")).toMatchObject({ advised: null, why: "none" });
+    expect(chooseShield([shield(2)], one(liftZones(null)), usual, "open", byLength)).toMatchObject({ advised: null, why: "none" });
   });
   test("a lash no longer than its free root is not turned", () => expect(rawTurnDeg(1, 4)).toBe(0));
 });
@@ -77,6 +80,22 @@ describe("profile", () => {
 });
 
 describe("shield choice", () => {
+  test("a studio that lifts over rods is advised a rod, though a shield comes nearer, as long as a rod will do", () => {
+    const middle = one(liftZones(usualSurvey().eyes.right));
+    const rod = (radiusMm: number) => ({ ...shield(radiusMm), kind: "rod" as const });
+    const chosen = (shields: Parameters<typeof chooseShield>[0], schools: Parameters<typeof chooseShield>[4]) => {
+      const { fits, advised } = chooseShield(shields, middle, usual, "open", schools);
+      return advised === null ? null : fits[advised]!.shield;
+    };
+    const near = chosen(stock, byLength)!;
+    const rods = [rod(near.radiusMm + 0.5), rod(near.radiusMm - 0.5)];
+    expect(chosen([...stock, ...rods], byLength)).toEqual(near);
+    expect(chosen([...stock, ...rods], { ...byLength, shield: "rod" })!.kind).toBe("rod");
+    // The next smaller is of the same kind.
+    expect(chosen([...stock, rod(near.radiusMm - 0.1)], oneSmaller)!.kind).toBe("shield");
+    // No rod will do: a shield is better than none.
+    expect(chosen([...stock, rod(1.5)], { ...byLength, shield: "rod" })).toEqual(near);
+  });
   const zones = liftZones(usualSurvey().eyes.right);
   test("short corners turn less than the middle, and their shorter lashes less again", () => {
     const fit = fitShield(shield(4), one(zones), usual, "open");
@@ -85,15 +104,15 @@ describe("shield choice", () => {
     expect(corner!.shortKeptDeg).toBeLessThan(corner!.kept.mid);
   });
   test("by length comes nearest the wish; one smaller is the next one down, unless tips would fold back there", () => {
-    const byLength = chooseShield(stock, one(zones), usual, "open", "byLength");
-    const best = byLength.fits[byLength.advised!]!;
-    for (const fit of byLength.fits.filter(({ verdict }) => verdict === "good"))
+    const choice = chooseShield(stock, one(zones), usual, "open", byLength);
+    const best = choice.fits[choice.advised!]!;
+    for (const fit of choice.fits.filter(({ verdict }) => verdict === "good"))
       expect(Math.abs(best.offDeg)).toBeLessThanOrEqual(Math.abs(fit.offDeg));
-    const smaller = chooseShield(stock, one(zones), usual, "open", "oneSmaller");
+    const smaller = chooseShield(stock, one(zones), usual, "open", oneSmaller);
     expect(smaller.fits[smaller.advised!]!.shield.radiusMm).toBeLessThan(best.shield.radiusMm);
     const long = zones.map((zone) => ({ ...zone, lengthMm: zone.lengthMm + 4 }));
-    expect(chooseShield([shield(5), shield(2.5)], one(long), usual, "high", "oneSmaller")).toMatchObject({ why: "smallerFolds" });
-    expect(chooseShield([shield(4)], one(zones), usual, "open", "oneSmaller").why).toBe("onlyOne");
+    expect(chooseShield([shield(5), shield(2.5)], one(long), usual, "high", oneSmaller)).toMatchObject({ why: "smallerFolds" });
+    expect(chooseShield([shield(4)], one(zones), usual, "open", oneSmaller).why).toBe("onlyOne");
   });
   test("one size for two unequal eyes: the middle is their mean, either can spoil it, and an eye left out has no say", () => {
     const survey = usualSurvey();
@@ -117,7 +136,10 @@ describe("shield choice", () => {
         fc.constantFrom("soft" as const, "open" as const, "high" as const),
         (radii, longest, school, wish) => {
           const measured = liftZones(null).map((zone, i) => ({ ...zone, lengthMm: i === 3 ? longest : zone.lengthMm }));
-          const choice = chooseShield(radii.map(shield), [...one(liftZones(null)), { side: "left", zones: measured }], usual, wish, school);
+          const choice = chooseShield(radii.map(shield), [...one(liftZones(null)), { side: "left", zones: measured }], usual, wish, {
+            shield: "shield",
+            shieldSize: school,
+          });
           if (choice.advised === null) return;
           for (const { kept } of choice.fits[choice.advised]!.eyes.flatMap(({ zones: all }) => all))
             expect(kept.mid).toBeLessThanOrEqual(150);

@@ -1,5 +1,6 @@
-export { policySchema, type Policy } from "./policy";
+export { policySchema, defaultPolicy, POLICY_VERSION, type Policy } from "./policy";
 export { upgradePolicy, policyDocument } from "./upgrade";
-export { defaultPolicy } from "./defaults";
-export { POLICY_FIELDS, type PolicyField } from "./fields";
+export { policyForm, answerWords, type FormQuestion } from "./policyForm";
+export { QUESTIONS } from "./questions";
+export type { Question } from "./question";
 export { cureSettings } from "./cureSettings";

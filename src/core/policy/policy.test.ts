@@ -1,17 +1,47 @@
-import { cureSettings, defaultPolicy, POLICY_FIELDS, policySchema, upgradePolicy } from ".";
+import { readFileSync } from "node:fs";
+import path from "node:path";
+import { answerWords, cureSettings, defaultPolicy, policyForm, policySchema, QUESTIONS, upgradePolicy, type Question } from ".";
 
-test("the defaults are a lawful policy, and every question of it is asked with a reason and where it comes from", () => {
+const questions = Object.entries(QUESTIONS) as [keyof typeof QUESTIONS, Question][];
+
+test("the defaults are a lawful policy; every question has a reason, a source, and is in the form or has one of its own", () => {
   expect(policySchema.parse(defaultPolicy)).toEqual(defaultPolicy);
-  const asked = POLICY_FIELDS.map(({ key }) => key).sort();
-  expect(asked).toEqual(
-    Object.keys(defaultPolicy)
-      .filter((key) => !["version", "curls", "spacing", "country", "localNotes"].includes(key))
-      .sort(),
-  );
-  for (const { key, reason, standing, options } of POLICY_FIELDS) {
+  const own = ["spacing", "curls", "country", "localNotes"];
+  expect([...policyForm.map(({ key }) => key as string), ...own].sort()).toEqual(questions.map(([key]) => key as string).sort());
+  for (const [key, { reason, standing, options }] of questions) {
     expect([key, reason.length > 20, standing.length > 0]).toEqual([key, true, true]);
-    if (options) expect(options.map(({ value }) => value)).toContain(defaultPolicy[key]);
+    if (options) expect(Object.keys(options)).toContain(defaultPolicy[key]);
   }
+});
+
+/** Does a file of `src` read the answer, by the question's own name? */
+const reads = (file: string, key: string) => {
+  const source = [".ts", ".tsx"].flatMap((ending) => {
+    try {
+      return [readFileSync(path.join(__dirname, "../..", file + ending), "utf8")];
+    } catch {
+      return [];
+    }
+  });
+  return source.some((text) => new RegExp(`[.{,"]\\s*${key}\\b`).test(text));
+};
+test.each(questions)("what is asked about %s is read where its record says, or waits for what is still to come", (key, question) => {
+  const { readBy = [], waitsFor } = question;
+  expect(readBy.length > 0).toBe(waitsFor === undefined);
+  expect(readBy.filter((file) => !reads(file, key))).toEqual([]);
+});
+test("a question that nothing reads, or reads elsewhere, is noticed", () => {
+  expect(reads("core/map/zoneLimit", "mapOnPad")).toBe(false);
+  expect(reads("core/map/nowhere", "corners")).toBe(false);
+  expect(questions.filter(([, { waitsFor }]) => waitsFor).map(([key]) => key)).toEqual(["fill", "outgrown"]);
+});
+
+test("the form says the default in the words of the answer, with its unit and where it comes from", () => {
+  const hintOf = (key: string) => policyForm.find((question) => question.key === key)!.hint;
+  expect(hintOf("corners")).toMatch(/Default: match the natural length \(common practice\)\.$/);
+  expect(hintOf("overLengthMm")).toMatch(/Default: 3 mm \(common practice\)\.$/);
+  expect(hintOf("outgrown")).toContain("The fill will follow it.");
+  expect(answerWords({ ...defaultPolicy, corners: "graded" }, "corners")).toBe("grade up like the rest");
 });
 
 test.each([

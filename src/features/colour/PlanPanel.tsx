@@ -67,9 +67,9 @@ export function PlanPanel({ visit }: { visit: ColourProps }) {
       liftEyes(visit.survey, lifted.length > 0 ? lifted : SIDES),
       share,
       draft.wish.lift,
-      visit.policy.shieldSize,
+      visit.policy,
     );
-  }, [visit.shields, visit.survey, draft.areas, share, draft.wish.lift, visit.policy.shieldSize]);
+  }, [visit.shields, visit.survey, draft.areas, share, draft.wish.lift, visit.policy]);
   const fit =
     choice && choice.fits.length > 0
       ? (choice.fits.find(({ shield }) => visit.shields.some(({ id, document }) => id === draft.shieldId && document === shield)) ??

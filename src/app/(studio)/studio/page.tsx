@@ -3,6 +3,7 @@ import { studioPage } from "@/features/studio/data";
 import { Hygrometers } from "@/features/studio/Hygrometers";
 import { People } from "@/features/studio/People";
 import { Rooms } from "@/features/studio/Rooms";
+import { defaultPolicy, policyForm } from "@/core/policy";
 import { PolicyForm } from "@/features/studio/PolicyForm";
 import { mayActAs, requireMember } from "@/server/member";
 import { ago } from "@/server/studioTime";
@@ -26,7 +27,7 @@ export default async function StudioPage() {
             Where practitioners disagree, this studio has decided. Every figure is a default to be changed; a product&rsquo;s leaflet, the
             local code and licensed practice always come first.
           </p>
-          <PolicyForm policy={policy} revision={revision} mayChange={isOwner} />
+          <PolicyForm policy={policy} defaults={defaultPolicy} questions={policyForm} revision={revision} mayChange={isOwner} />
         </section>
         <div className="space-y-10">
           <People people={people} mayAdd={isOwner} />

@@ -1,0 +1,24 @@
+import { accents } from "./accents";
+import { adhesive } from "./adhesive";
+import { atTheChair } from "./atTheChair";
+import { care } from "./care";
+import { cure } from "./cure";
+import { lengths } from "./lengths";
+import { liftAndTint } from "./liftAndTint";
+import { load } from "./load";
+import { paceAndStock } from "./paceAndStock";
+import { withFormsOfTheirOwn } from "./withFormsOfTheirOwn";
+
+/** Every question of studio policy, in the order it is asked. A new one is one record in its file: schema, defaults and form follow. */
+export const QUESTIONS = {
+  ...lengths,
+  ...accents,
+  ...load,
+  ...atTheChair,
+  ...adhesive,
+  ...cure,
+  ...paceAndStock,
+  ...liftAndTint,
+  ...care,
+  ...withFormsOfTheirOwn,
+};

@@ -1,0 +1,40 @@
+"use client";
+import type { Policy } from "@/core/policy";
+import { TextArea, TextField } from "@/ui";
+
+export type LocalCode = Pick<Policy, "country" | "localNotes">;
+
+/** What holds at the studio's place, in the owner's words. */
+export function LocalCodeFields({
+  value,
+  errors,
+  onChange,
+}: {
+  value: LocalCode;
+  errors: Readonly<Record<string, string>>;
+  onChange: (value: LocalCode) => void;
+}) {
+  return (
+    <div className="border-t border-line py-4">
+      <h3 className="text-xl">Local code</h3>
+      <p className="mt-1 text-sm text-ink-2">
+        Rules differ by place: some forbid lash tint outright, licences differ. These notes stand where colour and lift are planned.
+      </p>
+      <div className="mt-2 max-w-2xl space-y-3">
+        <TextField
+          label="Country or state"
+          value={value.country}
+          error={errors.country}
+          onChange={(event) => onChange({ ...value, country: event.target.value })}
+        />
+        <TextArea
+          label="Notes"
+          rows={6}
+          value={value.localNotes}
+          error={errors.localNotes}
+          onChange={(event) => onChange({ ...value, localNotes: event.target.value })}
+        />
+      </div>
+    </div>
+  );
+}
