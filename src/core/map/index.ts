@@ -39,6 +39,10 @@ export { placements, BABY_WEARS, type Placement } from "./placements";
 export { landmarksOf } from "./landmarksOf";
 export { lashesByZone, drawnZone, type ZoneLashes } from "./drawnMap";
 export { mapPolicy } from "./mapPolicy";
+export { technicianPace, type TimedSet } from "./technicianPace";
+export { textureOf, textureWish, spike, usualAccents, usualUnder, usualHybrid, type Texture } from "./texture";
+export { loadBands, zoneLoad, type LoadDay, type LoadQuantity } from "./loadAlong";
+export { landmarkWithin } from "./landmarkWithin";
 export { mapProfile, type MapProfile } from "./profile";
 export { mapFacts, type MapContext, type MapFacts, type ZoneFacts, type PieceFacts } from "./facts";
 export {
@@ -57,7 +61,7 @@ export {
 export { mapFindings, RULES } from "./rules";
 export { SEVERITIES, findingKey, type Finding, type Rule, type Severity } from "./finding";
 export { VIEWS, VIEW_LABELS, type View, eyesInView, innerCornerOnRight, turnHalfRound } from "./view";
-export { mapTotals, pickList, heaviestOf, fibresPerStrip, type MapTotals, type Pick, type Pace } from "./totals";
+export { mapTotals, pickList, heaviestOf, fibresPerStrip, type MapTotals, type Pick, type PlacingPace } from "./totals";
 export { clashWords, limitCostWords, LIMIT_WORDS } from "./clashWords";
 export { joinFindings } from "./joinFindings";
 export { seatOf, type Seat } from "./seatOf";

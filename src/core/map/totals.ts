@@ -52,10 +52,10 @@ export type MapTotals = {
   readonly byLength: readonly { readonly lengthMm: number; readonly lashes: number }[];
 };
 
-export type Pace = { readonly secondsPerSingle: number; readonly secondsPerFan: number };
+export type PlacingPace = { readonly secondsPerSingle: number; readonly secondsPerFan: number };
 
 /** What a map takes: lashes, fans and fibres by zone and length, the heaviest zone, working time. */
-export function mapTotals(facts: MapFacts, pace: Pace = facts.policy): MapTotals {
+export function mapTotals(facts: MapFacts, pace: PlacingPace = facts.policy): MapTotals {
   const counts = new Map<string, { side: Side; layer: number; index: number; lashes: number; fans: number; fibres: number }>();
   const byLength = new Map<number, number>();
   const lashes = { right: 0, left: 0 };

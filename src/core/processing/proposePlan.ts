@@ -1,6 +1,6 @@
 import { proposeMinutes, PROCESS_PRIORS, type MinutesProposal } from "../colour";
 import { nextLift, type LiftProposal } from "../lift/nextLift";
-import { isProcess, plannedSeconds, type Pace, type Planned, type ProcessStep, type Protocol } from "../protocol";
+import { isProcess, plannedSeconds, type HairFactors, type Planned, type ProcessStep, type Protocol } from "../protocol";
 import { coursesOf, lastLiftOf, type PastRun } from "./history";
 import type { RunPlan } from "./runPlan";
 import { lainS, stepOf } from "./runState";
@@ -19,11 +19,11 @@ export type StepProposal = {
 export type Wish = Pick<RunPlan, "wish" | "from">;
 
 /** Minutes for every step of a protocol for this client: from what worked on them, else the usual; never outside the leaflet's range. */
-export function proposePlan(protocol: Protocol, past: readonly PastRun[], { wish, from }: Wish, pace: Pace): StepProposal[] {
+export function proposePlan(protocol: Protocol, past: readonly PastRun[], { wish, from }: Wish, pace: HairFactors): StepProposal[] {
   return protocol.steps.filter(isProcess).map((step) => proposeStep(step, past, { wish, from }, pace));
 }
 
-function proposeStep(step: ProcessStep, past: readonly PastRun[], { wish, from }: Wish, pace: Pace): StepProposal {
+function proposeStep(step: ProcessStep, past: readonly PastRun[], { wish, from }: Wish, pace: HairFactors): StepProposal {
   if (step.product === "lifting" && step.on === "lashes") {
     const last = lastLiftOf(past);
     if (last && last.outcome.seenDeg !== null) {

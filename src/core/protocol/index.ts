@@ -10,7 +10,7 @@ export {
 } from "./protocol";
 export { checkProtocol, type ProtocolProblem } from "./checkProtocol";
 export { shippedProtocols, type Schools } from "./shipped";
-export { plannedSeconds, bringsBack, type Pace, type Planned } from "./plannedSeconds";
+export { plannedSeconds, bringsBack, type HairFactors, type Planned } from "./plannedSeconds";
 export {
   writeProtocolFile,
   readProtocolFile,

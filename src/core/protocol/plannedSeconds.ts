@@ -2,7 +2,7 @@ import { clamp } from "../units";
 import type { ProcessStep } from "./protocol";
 
 /** What is known of the hair and the day that speeds or slows a step. */
-export type Pace = {
+export type HairFactors = {
   readonly hair: "fine" | "medium" | "coarse";
   /** Lifted, tinted, bleached or permed before. */
   readonly processed: boolean;
@@ -28,7 +28,11 @@ type Because = Planned["because"];
  * minute. The room is no factor: a lotion lies on skin of about 32 to 34 °C, whatever the room (from memory). Where
  * `worked` says what time this client's hair took before, and by which pace, only what is different today changes it.
  */
-export function plannedSeconds(step: ProcessStep, pace: Pace, worked?: { readonly seconds: number; readonly pace: Pace }): Planned {
+export function plannedSeconds(
+  step: ProcessStep,
+  pace: HairFactors,
+  worked?: { readonly seconds: number; readonly pace: HairFactors },
+): Planned {
   const because = worked ? differences(step, pace, worked.pace) : factors(step, pace);
   const wished = because.reduce((seconds, { factor }) => seconds * factor, worked?.seconds ?? step.defaultS);
   const rounded = Math.round(wished / 15) * 15;
@@ -45,7 +49,7 @@ export function bringsBack(step: ProcessStep, { because, lookAtS }: Planned): ("
   return [...(film ? ["noFilm" as const] : []), ...(lift ? ["largerShield" as const] : [])];
 }
 
-function factors({ speeds }: ProcessStep, { hair, processed, filmCover }: Pace): Because {
+function factors({ speeds }: ProcessStep, { hair, processed, filmCover }: HairFactors): Because {
   return [
     ...(hair === "medium" ? [] : [{ what: hair, factor: speeds[hair] }]),
     ...(processed ? [{ what: "processed" as const, factor: speeds.processed }] : []),
@@ -53,7 +57,7 @@ function factors({ speeds }: ProcessStep, { hair, processed, filmCover }: Pace):
   ];
 }
 
-function differences({ speeds }: ProcessStep, now: Pace, before: Pace): Because {
+function differences({ speeds }: ProcessStep, now: HairFactors, before: HairFactors): Because {
   return [
     ...(now.processed && !before.processed ? [{ what: "processed" as const, factor: speeds.processed }] : []),
     ...(now.filmCover && !before.filmCover ? [{ what: "filmCover" as const, factor: speeds.filmCover }] : []),

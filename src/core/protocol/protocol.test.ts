@@ -13,7 +13,7 @@ import {
   readProtocolFile,
   shippedProtocols,
   writeProtocolFile,
-  type Pace,
+  type HairFactors,
   type ProcessStep,
   type Protocol,
   type Schools,
@@ -137,7 +137,7 @@ describe("planned seconds", () => {
     });
   });
   test("factors under the leaflet's shortest: an early look at their own time, and what would bring it back", () => {
-    const back = (pace: Partial<Pace>, of = step) => bringsBack(of, plannedSeconds(of, { ...even, ...pace }));
+    const back = (pace: Partial<HairFactors>, of = step) => bringsBack(of, plannedSeconds(of, { ...even, ...pace }));
     expect(back({ filmCover: true, processed: true })).toEqual(["noFilm", "largerShield"]);
     // Derived: 360 · 0.85 · 0.8 = 244.8, to the quarter minute 240: short of 5 min without any film.
     expect(back({ hair: "fine", processed: true })).toEqual(["largerShield"]);

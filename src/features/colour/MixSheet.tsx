@@ -2,11 +2,10 @@
 import { useState } from "react";
 import { partOf } from "@/core/eye";
 import { isMix, mixFor, mixObjection, type Recipe } from "@/core/mixing";
-import { stepOf, type MixedPaste, type RunState } from "@/core/processing";
+import { stepOf, usualRecipe, type MixedPaste, type RunState } from "@/core/processing";
 import { formatClock } from "@/core/units";
 import { Button, Dialog, SelectField } from "@/ui";
 import type { ColourProps } from "./colourProps";
-import { usualRecipe } from "./usualRecipe";
 import { BlendSwatches, MixAmounts, RecipeEditor } from "./RecipeEditor";
 
 /** Mixing now: amounts for this client, each product's batch, and the paste's clock from the moment it is mixed. */

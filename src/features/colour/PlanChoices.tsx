@@ -5,7 +5,7 @@ import { LIFT_WISHES } from "@/core/lift";
 import { Choice, SelectField } from "@/ui";
 import type { ColourProps } from "./colourProps";
 import { DepthChoice } from "./DepthChoice";
-import { keyOf, type PlanDraft } from "./planDraft";
+import { keyOf, type PlanDraft } from "@/core/processing";
 
 /** What is chosen for a run: protocol, areas, hair, the wish. */
 export function PlanChoices({

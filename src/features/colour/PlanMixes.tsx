@@ -1,11 +1,9 @@
 "use client";
 import type { Recipe } from "@/core/mixing";
-import type { PlannedMix } from "@/core/processing";
+import type { PlanDraft, PlannedMix, StartingRecipe } from "@/core/processing";
 import type { ProcessStep } from "@/core/protocol";
 import type { ColourProps } from "./colourProps";
-import type { PlanDraft } from "./planDraft";
 import { BlendSwatches, MixAmounts, RecipeEditor } from "./RecipeEditor";
-import type { StartingRecipe } from "./usualRecipe";
 
 /** Where a recipe comes from, in a sentence. */
 function whyShade({ shade }: StartingRecipe, nameOf: (productId: string) => string): string {

@@ -1,5 +1,5 @@
 import { readJudged, readPlanDraft } from "./colourDrafts";
-import { firstDraft } from "./planDraft";
+import { firstDraft } from "@/core/processing";
 
 const draft = firstDraft({ kind: "liftTint", protocolKey: "generic", survey: null, past: [], processed: false, filmCover: false });
 

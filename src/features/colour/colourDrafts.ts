@@ -1,7 +1,6 @@
 import { z } from "zod";
 import { recipeSchema } from "@/core/mixing";
-import { runPlanSchema, runResultSchema, type RunResult } from "@/core/processing";
-import type { PlanDraft } from "./planDraft";
+import { runPlanSchema, runResultSchema, type PlanDraft, type RunResult } from "@/core/processing";
 
 // Fetched by a page that finds a draft: no page carries the schemas for it.
 

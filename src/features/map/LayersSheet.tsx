@@ -1,57 +1,17 @@
 "use client";
-import { DIAMETER_CLASSES, mostCount, type FanOpening } from "@/core/lash";
-import { kindLabel, type AccentWish, type FibreKind, type LashMap, type UnderWish } from "@/core/map";
+import { DIAMETER_CLASSES, mostCount } from "@/core/lash";
+import { kindLabel, textureOf, textureWish, usualAccents, usualHybrid, usualUnder, type AccentWish, type Texture } from "@/core/map";
 import { Button, Choice, SelectField } from "@/ui";
 import { FibreFields } from "./FibreFields";
 import type { MapStudio } from "./useMapStudio";
 
-type Texture = "plain" | "wispy" | "wet";
-const isClosed = (fibre: FibreKind) => fibre.opening === "closed" && mostCount(fibre) > 1;
-const textureOf = (map: LashMap): Texture => (isClosed(map.fibre) ? "wet" : map.accents ? "wispy" : "plain");
 const run = (from: number, to: number) => Array.from({ length: to - from + 1 }, (_, i) => from + i);
 
 /** What stands on the base: accents, an under layer, singles and fans mixed. */
 export function LayersSheet({ studio }: { studio: MapStudio }) {
   const { map, page, plan } = studio;
   const { policy, trays } = page;
-  const spike = (fibre: FibreKind, opening?: FanOpening): FibreKind => {
-    // A spike is a closed fan of a fine fibre, or a thin single where nothing finer than it is in stock.
-    const fine = trays.find(({ curl, diameterMm, shape }) => curl === fibre.curl && shape === "round" && diameterMm <= 0.07);
-    const kind = fine
-      ? { curl: fine.curl, diameterMm: fine.diameterMm, shape: fine.shape }
-      : { curl: fibre.curl, diameterMm: fibre.diameterMm, shape: fibre.shape };
-    return fine ? { ...kind, count: 4, opening: opening ?? "closed" } : { ...kind, count: 1 };
-  };
-  const accentsOf = (fibre: FibreKind): AccentWish => ({
-    offsetMm: map.fibre.curl === "L" || map.fibre.curl === "M" ? Math.min(2, policy.accentOffsetMm) : policy.accentOffsetMm,
-    sections: 5,
-    placing: {
-      every: Math.max(policy.accentEvery, policy.accentPlacing === "clusters" ? 4 : 2),
-      cluster: policy.accentPlacing === "clusters" ? 3 : 1,
-      innerEvery: 2,
-    },
-    fibre: spike(fibre),
-  });
-  const underOf = (): UnderWish => ({ belowMm: 2, sections: 4, fibre: map.fibre });
-  const setTexture = (texture: Texture) => {
-    const { opening: _opening, ...open } = map.fibre;
-    if (texture === "wet") {
-      const fan =
-        mostCount(map.fibre) > 1 ? { ...map.fibre, opening: "closed" as const } : { ...spike(map.fibre), opening: "closed" as const };
-      const wet = mostCount(fan) > 1 ? fan : { ...fan, count: 3 };
-      return void plan({
-        fibre: wet,
-        accents: {
-          ...(map.accents ?? accentsOf(wet)),
-          fibre: {
-            ...(map.accents?.fibre ?? spike(wet)),
-            ...(mostCount(map.accents?.fibre ?? spike(wet)) > 1 ? { opening: "closed" as const } : {}),
-          },
-        },
-      });
-    }
-    void plan({ fibre: open, accents: texture === "wispy" ? (map.accents ?? accentsOf(open)) : undefined });
-  };
+  const setTexture = (texture: Texture) => void plan(textureWish(map, texture, policy, trays));
   const { accents, under, hybrid } = map;
   const setAccents = (change: Partial<AccentWish>) => accents && void plan({ accents: { ...accents, ...change } });
   return (
@@ -71,7 +31,7 @@ export function LayersSheet({ studio }: { studio: MapStudio }) {
           title="Accents"
           on={accents !== undefined}
           says="longer spikes between the base lashes, on the longest natural lash of each few"
-          onToggle={(on) => void plan({ accents: on ? accentsOf(map.fibre) : undefined })}
+          onToggle={(on) => void plan({ accents: on ? usualAccents(map.fibre, policy, trays) : undefined })}
         />
         {accents ? (
           <div className="mt-2 flex flex-wrap items-end gap-x-5 gap-y-3">
@@ -115,7 +75,7 @@ export function LayersSheet({ studio }: { studio: MapStudio }) {
           title="Under layer"
           on={under !== undefined}
           says="short ones beneath, on the lowest row; bare where there is a single row"
-          onToggle={(on) => void plan({ under: on ? underOf() : undefined })}
+          onToggle={(on) => void plan({ under: on ? usualUnder(map.fibre) : undefined })}
         />
         {under ? (
           <div className="mt-2 flex flex-wrap items-end gap-x-5 gap-y-3">
@@ -144,25 +104,11 @@ export function LayersSheet({ studio }: { studio: MapStudio }) {
           on={hybrid !== undefined}
           says="singles and fans mixed in the base; more fans read darker, more singles softer"
           onToggle={(on) => {
-            const fan =
-              trays.find(({ curl, diameterMm }) => curl === map.fibre.curl && diameterMm <= 0.05) ??
-              trays.find(({ diameterMm }) => diameterMm <= 0.07);
-            const single = map.fibre.count > 1;
-            const kind = single
-              ? trays.find(({ curl, diameterMm }) => curl === map.fibre.curl && diameterMm >= 0.1 && diameterMm <= 0.15)
-              : fan;
             if (!on) return void plan({ hybrid: undefined });
-            if (!kind)
-              return studio.say(
-                `A hybrid mixes ${single ? "singles of 0.15 or finer" : "fans of 0.07 or finer"} in, and the shelf has none.`,
-              );
-            void plan({
-              hybrid: {
-                fibre: { curl: kind.curl, diameterMm: kind.diameterMm, shape: kind.shape, count: single ? 1 : 7 },
-                share: 0.5,
-                pattern: "alternate",
-              },
-            });
+            const usual = usualHybrid(map, trays);
+            if (usual) return void plan({ hybrid: usual });
+            const wanted = mostCount(map.fibre) > 1 ? "singles of 0.15 or finer" : "fans of 0.07 or finer";
+            studio.say(`A hybrid mixes ${wanted} in, and the shelf has none.`);
           }}
         />
         {hybrid ? (

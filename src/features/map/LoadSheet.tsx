@@ -3,23 +3,21 @@ import { useMemo, useState } from "react";
 import { area, curveStepAfter, line } from "d3";
 import {
   eyesInView,
-  GROWING_ALLOWANCE,
   heaviestOf,
   innerCornerOnRight,
+  loadBands,
+  type LoadDay,
+  type LoadQuantity,
   type MapFacts,
   type View,
-  type ZoneFacts,
   ZONE_WORDS,
+  zoneLoad,
 } from "@/core/map";
-import { momentMgMm } from "@/core/load";
 import { sideLabel, type Side } from "@/core/eye";
-import { fibreMassMg, mostCount } from "@/core/lash";
 import { formatMm } from "@/core/units";
 import { Choice, useWidth } from "@/ui";
 
-type Quantity = "index" | "moment" | "mass";
-type Day = "resting" | "day14" | "growing";
-const DAYS: readonly { readonly value: Day; readonly label: string }[] = [
+const DAYS: readonly { readonly value: LoadDay; readonly label: string }[] = [
   { value: "resting", label: "day 0" },
   { value: "day14", label: "day 14" },
   { value: "growing", label: "day 21" },
@@ -29,18 +27,15 @@ const HEIGHT = 150;
 /** What the lashes are asked to carry along the lash line: index, moment, mass, today and grown; the worst lash named. */
 export function LoadSheet({ facts, view }: { facts: MapFacts; view: View }) {
   const [ref, width] = useWidth<HTMLDivElement>(800);
-  const [quantity, setQuantity] = useState<Quantity>("index");
-  const [day, setDay] = useState<Day>("growing");
+  const [quantity, setQuantity] = useState<LoadQuantity>("index");
+  const [day, setDay] = useState<LoadDay>("growing");
   const worst = useMemo(() => heaviestOf(facts), [facts]);
   const { policy } = facts;
-  const allowance = day === "resting" ? 1 : GROWING_ALLOWANCE;
-  const fans = facts.map.fibre.count > 1;
-  const bands =
-    quantity === "index" ? { amber: (fans ? policy.loadAmberFan : policy.loadAmber) * allowance, red: policy.loadRed * allowance } : null;
+  const bands = quantity === "index" ? loadBands(facts, day) : null;
   const top =
     Math.max(
       bands ? bands.red * 1.25 : 0,
-      ...sides(facts).flatMap((side) => facts.layers[side].flat().map((zone) => valueOf(zone, quantity, day, facts))),
+      ...sides(facts).flatMap((side) => facts.layers[side].flat().map((zone) => zoneLoad(zone, quantity, day, facts.policy))),
     ) * 1.08 || 1;
   const half = (width - 46) / 2 - 12;
   return (
@@ -121,19 +116,6 @@ export function LoadSheet({ facts, view }: { facts: MapFacts; view: View }) {
 
 const sides = (facts: MapFacts) => Object.keys(facts.layers) as Side[];
 
-function valueOf(zone: ZoneFacts, quantity: Quantity, day: Day, { policy }: MapFacts): number {
-  return Math.max(
-    0,
-    ...zone.pieces.map(({ fibre, load }) => {
-      const heaviest = { ...fibre, count: mostCount(fibre) };
-      if (quantity === "index") return load[day];
-      if (quantity === "mass") return fibreMassMg(heaviest);
-      // The moment grows as the index does: by how far the lash has carried it from the lid.
-      return momentMgMm(heaviest, policy.attachmentOffsetMm) * (load[day] / load.resting);
-    }),
-  );
-}
-
 function EyeLoad({
   facts,
   side,
@@ -152,8 +134,8 @@ function EyeLoad({
   turned: boolean;
   top: number;
   bands: { amber: number; red: number } | null;
-  quantity: Quantity;
-  day: Day;
+  quantity: LoadQuantity;
+  day: LoadDay;
 }) {
   const x = (at: number) => x0 + (turned ? 1 - at : at) * width;
   const y = (value: number) => 6 + (1 - value / top) * (HEIGHT - 6);
@@ -177,8 +159,8 @@ function EyeLoad({
         const role = zones[0]!.role;
         // Step corners: each zone's value from its edge to the next.
         const steps = [
-          ...zones.map((zone) => [zone.from, valueOf(zone, quantity, day, facts)] as const),
-          [1, valueOf(zones.at(-1)!, quantity, day, facts)] as const,
+          ...zones.map((zone) => [zone.from, zoneLoad(zone, quantity, day, facts.policy)] as const),
+          [1, zoneLoad(zones.at(-1)!, quantity, day, facts.policy)] as const,
         ];
         const fill = area<readonly [number, number]>(
           ([at]) => x(at),

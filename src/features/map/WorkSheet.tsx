@@ -1,10 +1,10 @@
 "use client";
 import { SIDES, sideLabel } from "@/core/eye";
-import { mapTotals, pickList, type MapFacts, type Pace, LAYER_LABELS } from "@/core/map";
+import { mapTotals, pickList, type MapFacts, type PlacingPace, LAYER_LABELS } from "@/core/map";
 import { formatHours, formatMm } from "@/core/units";
 
 /** What the set takes: lashes by zone, fans and fibres, time, and what to lay out in the order of work. */
-export function WorkSheet({ facts, pace }: { facts: MapFacts; pace: Pace & { readonly known: boolean } }) {
+export function WorkSheet({ facts, pace }: { facts: MapFacts; pace: PlacingPace & { readonly known: boolean } }) {
   const totals = mapTotals(facts, pace);
   const picks = pickList(facts);
   const lacking = picks.filter(({ inStock }) => !inStock);

@@ -1,7 +1,7 @@
 import "server-only";
 import { and, asc, desc, eq, inArray, isNotNull, lt, sql } from "drizzle-orm";
 import type { Survey } from "@/core/eye";
-import type { LashMap, OwnLook, Pace, Tray } from "@/core/map";
+import type { LashMap, OwnLook, PlacingPace, Tray } from "@/core/map";
 import type { Policy } from "@/core/policy";
 import { client, lashMap, lashMapRevision, mapNote, mapTemplate, member, ownLook, survey, tray, visit } from "@/db/schema";
 import { newestSurvey } from "@/features/survey/newestSurvey";
@@ -27,7 +27,7 @@ export type MapPage = {
   readonly last: LashMap | null;
   readonly ownLooks: readonly { readonly id: string; readonly look: OwnLook }[];
   /** The technician's own pace where enough sets are known, else the studio's. */
-  readonly pace: Pace & { readonly known: boolean };
+  readonly pace: PlacingPace & { readonly known: boolean };
   readonly mayForget: boolean;
   readonly mayApprove: boolean;
 };

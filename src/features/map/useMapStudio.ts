@@ -6,6 +6,7 @@ import {
   clashWords,
   kindLabel,
   landmarksOf,
+  landmarkWithin,
   LOOKS,
   lookHandles,
   mapFacts,
@@ -28,9 +29,6 @@ import { useMapSaving } from "./useMapSaving";
 import { usePlanner } from "./usePlanner";
 
 const readKept = (document: unknown) => import("./readDraft").then(({ readDraft }) => readDraft(document));
-
-/** So near may a landmark come to its neighbour, as a fraction of the lash line. */
-const MARK_GAP = 0.012;
 
 /** A map on the bench: what it is, what deserves to be said of it, and everything that can be done to it. */
 export function useMapStudio(page: MapPage, start: { map: LashMap; clash: string | null }) {
@@ -104,7 +102,7 @@ export function useMapStudio(page: MapPage, start: { map: LashMap; clash: string
   };
   const moveLandmark = (side: Side, mark: keyof Landmarks, at: number, stroke: string, done: boolean) => {
     const both = { right: landmarksOf(map, survey.document, "right"), left: landmarksOf(map, survey.document, "left") };
-    const landmarks = { ...both, [side]: { ...both[side], [mark]: between(both[side], mark, at) } };
+    const landmarks = { ...both, [side]: { ...both[side], [mark]: landmarkWithin(both[side], mark, at) } };
     if (done) void plan({ landmarks }, stroke);
     else apply({ ...map, landmarks }, stroke, true);
   };
@@ -188,17 +186,6 @@ export function useMapStudio(page: MapPage, start: { map: LashMap; clash: string
   };
 }
 export type MapStudio = ReturnType<typeof useMapStudio>;
-
-/** A landmark's place held between its neighbours, so that they never cross. */
-function between(marks: Landmarks, mark: keyof Landmarks, at: number): number {
-  const [low, high] = {
-    irisInner: [0.02, marks.pupil - MARK_GAP],
-    pupil: [marks.irisInner + MARK_GAP, Math.min(marks.irisOuter, marks.browPeak) - MARK_GAP],
-    irisOuter: [marks.pupil + MARK_GAP, 0.98],
-    browPeak: [marks.pupil + MARK_GAP, 0.98],
-  }[mark] as [number, number];
-  return Math.min(high, Math.max(low, at));
-}
 
 /** Fields that were unset are left out of the document altogether. */
 const clean = (wish: MapWish): MapWish => Object.fromEntries(Object.entries(wish).filter(([, value]) => value !== undefined)) as MapWish;

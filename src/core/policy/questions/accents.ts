@@ -11,7 +11,7 @@ export const accents = asked("Accents", {
     step: 1,
     reason: "Schools say 2, 3 or 4; 2 with a flat-base curl, 4 for drama.",
     standing: "common practice",
-    readBy: ["features/map/LayersSheet"],
+    readBy: ["core/map/texture"],
   },
   accentPlacing: {
     ...oneOf({ singles: "one at a time", clusters: "in clusters of three" }),
@@ -19,7 +19,7 @@ export const accents = asked("Accents", {
     label: "Accents placed",
     reason: "Single spikes read softer. At the inner corner, with one row of lashes, there are never clusters.",
     standing: "common practice",
-    readBy: ["features/map/LayersSheet"],
+    readBy: ["core/map/texture"],
   },
   /** One accent, or one cluster, to so many lashes. */
   accentEvery: {
@@ -29,6 +29,6 @@ export const accents = asked("Accents", {
     step: 1,
     reason: "Every third or fourth lash; closer reads as a second line.",
     standing: "common practice",
-    readBy: ["features/map/LayersSheet"],
+    readBy: ["core/map/texture"],
   },
 });

@@ -7,8 +7,7 @@ import { eventAt, runOf } from "../../../tests/support/visitEvents";
 import { runPlanSchema, type PastRun, type RunPlan } from "@/core/processing";
 import { processSteps, shippedProtocols } from "@/core/protocol";
 import { firstDraft, planFrom, timesOf, type PlanDraft } from "./planDraft";
-import type { StockedProduct } from "./stock";
-import { startingRecipe, usualRecipe } from "./usualRecipe";
+import { startingRecipe, usualRecipe, type ProductInUse } from "./startingRecipe";
 
 const protocol = (kind: ServiceKind) => shippedProtocols[kind](defaultPolicy);
 const draftOf = (kind: ServiceKind, past: readonly PastRun[] = [], surveyed = true): PlanDraft =>
@@ -38,10 +37,9 @@ const product = (over: Partial<Product> & Pick<Product, "name" | "kind">): Produ
   lifeAfterOpeningDays: null,
   ...over,
 });
-const stocked = (productId: string, document: Product, open = true): StockedProduct => ({
+const stocked = (productId: string, document: Product, open = true): ProductInUse => ({
   id: productId,
   document,
-  revision: 1,
   batches: open ? [{ id: id(9), lot: "L", openedOn: "2026-11-01", expiresOn: null, past: null }] : [],
 });
 const shelf = [

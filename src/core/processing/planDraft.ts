@@ -1,15 +1,17 @@
-import { SERVICES, type ServiceKind } from "@/core/service";
-import { AREAS, hairClass, partOf, type Area, type Survey } from "@/core/eye";
-import { proposePlan, type PastRun, type RunPlan, type StepProposal } from "@/core/processing";
-import { isProcess, type Pace, type Protocol } from "@/core/protocol";
-import type { LiftWish } from "@/core/lift";
-import type { Recipe } from "@/core/mixing";
+import { AREAS, hairClass, partOf, type Area, type Survey } from "../eye";
+import type { LiftWish } from "../lift";
+import type { Recipe } from "../mixing";
+import { isProcess, type HairFactors, type Protocol } from "../protocol";
+import { SERVICES, type ServiceKind } from "../service";
+import type { PastRun } from "./history";
+import { proposePlan, type StepProposal } from "./proposePlan";
+import type { RunPlan } from "./runPlan";
 
 /** What is chosen while a run is planned; times are kept only where a hand changed them. */
 export type PlanDraft = {
   readonly protocolKey: string;
   readonly areas: readonly Area[];
-  readonly pace: Pace;
+  readonly pace: HairFactors;
   readonly density: RunPlan["density"];
   readonly wish: RunPlan["wish"];
   readonly from: RunPlan["from"];

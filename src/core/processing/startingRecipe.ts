@@ -1,11 +1,15 @@
-import { PROCESS_PRIORS, proposeShade, stillOff, takenAfter, type ShadeProposal } from "@/core/colour";
-import type { Recipe } from "@/core/mixing";
-import { lainS, type PastRun, type Wish } from "@/core/processing";
-import type { ProcessStep } from "@/core/protocol";
-import type { StockedProduct } from "./stock";
+import { PROCESS_PRIORS, proposeShade, stillOff, takenAfter, type ShadeProposal } from "../colour";
+import type { Product, Recipe } from "../mixing";
+import type { ProcessStep } from "../protocol";
+import type { PastRun } from "./history";
+import type { Wish } from "./proposePlan";
+import { lainS } from "./runState";
+
+/** A product on the shelf; `batches` are those in use. */
+export type ProductInUse = { readonly id: string; readonly document: Product; readonly batches: readonly unknown[] };
 
 /** A recipe to begin from: the first shade and the weakest developer on the shelf, in the protocol's amounts; null where either is missing. */
-export function usualRecipe(step: ProcessStep, products: readonly StockedProduct[]): Recipe | null {
+export function usualRecipe(step: ProcessStep, products: readonly ProductInUse[]): Recipe | null {
   const colour = products.find(({ document, batches }) => document.kind === step.product && batches.length > 0);
   const developer = products
     .filter(({ document }) => document.kind === "developer")
@@ -35,7 +39,7 @@ export type StartingRecipe = {
  */
 export function startingRecipe(
   step: ProcessStep,
-  products: readonly StockedProduct[],
+  products: readonly ProductInUse[],
   past: readonly PastRun[],
   today: Wish & { readonly seconds: number },
 ): StartingRecipe | null {
