@@ -4,6 +4,17 @@ import { Dialog as Radix } from "radix-ui";
 import type { ReactNode } from "react";
 import { cx } from "./cx";
 
+/** A dialog is opened to fill something in: its first field has the focus, where it has one. It is given back on closing. */
+function focusFirstField(event: Event) {
+  const content = event.currentTarget as HTMLElement | null;
+  const field = content?.querySelector<HTMLElement>(
+    "input:not([type=hidden]):not(:disabled), select:not(:disabled), textarea:not(:disabled)",
+  );
+  if (!field) return;
+  event.preventDefault();
+  field.focus();
+}
+
 export function Dialog({
   open,
   onOpenChange,
@@ -23,6 +34,7 @@ export function Dialog({
         <Radix.Overlay className="fixed inset-0 z-40 bg-[rgb(10_20_15/0.45)]" />
         <Radix.Content
           aria-describedby={undefined}
+          onOpenAutoFocus={focusFirstField}
           className={cx(
             "fixed top-[8vh] left-1/2 z-50 max-h-[84vh] w-[min(94vw,36rem)] -translate-x-1/2 overflow-y-auto rounded-lg border border-line bg-paper p-6",
             wide && "w-[min(94vw,60rem)]",

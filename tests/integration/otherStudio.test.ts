@@ -113,6 +113,11 @@ const inputs: Record<string, (s: TestStudio) => unknown> = {
   "map/forgetLook": (s) => ({ id: s.ids.look }),
   "map/keepTemplate": () => null,
   "map/forgetTemplate": (s) => ({ id: s.ids.template }),
+  "correction/correct": ({ ids }) => ({
+    visitId: ids.visit,
+    eventId: crypto.randomUUID(),
+    wish: { what: "client", clientId: ids.client, why: "It was theirs." },
+  }),
   "map/emptyTray": () => null,
   "map/mapHistory": (s) => ({ clientId: s.ids.client, mapId: s.ids.map }),
   "map/savedMap": (s) => ({ mapId: s.ids.map, revision: 1 }),

@@ -78,6 +78,17 @@ const PAYLOADS: { readonly [Type in EventType]: fc.Arbitrary<object> } = {
   stopTakenBack: fc.record({ why: fc.constant("nothingHappened") }),
   resultJudged: fc.constant({ turn: { seenDeg: 95, by: "card" }, lashDepth: 3, browDepth: null, even: null, comfort: null }),
   finished: fc.constant({}),
+  corrected: fc.oneof(
+    fc.record({ what: fc.constant("bottle"), bottleId: fc.uuid(), instead: fc.constantFrom(null, BOTTLE), why: fc.constant("forgotten") }),
+    fc.record({
+      what: fc.constantFrom("begun", "finished"),
+      at: fc.constantFrom("2026-11-02T08:00:00.000Z", "2026-11-02T12:00:00.000Z"),
+      instead: fc.constant(null),
+      why: fc.constant("forgotten"),
+    }),
+    fc.record({ what: fc.constant("map"), map: fc.constant(null), instead: fc.constant(null), why: fc.constant("another") }),
+    fc.record({ what: fc.constant("client"), clientId: fc.uuid(), instead: fc.uuid(), why: fc.constant("another") }),
+  ),
   undone: fc.constant({}),
 };
 

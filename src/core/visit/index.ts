@@ -11,5 +11,6 @@ export { visitClocks, haveSameClocks, isDrying, BEAD_WARNING_S, CHECK_RED_AFTER_
 export { trueTime, clocksApartMs, CLOCKS_APART_MS, type TimeAnchor, type TrueTime } from "./trueTime";
 export { pastService } from "./pastService";
 export { placingsOf, lastBrushes, visitWaterFromMs } from "./placings";
+export { bottlesNoted, correctionObjection, type Correction } from "./correction";
 export { outcomeOf, type VisitOutcome } from "./outcome";
 export { readState, writeState, STATE_VERSION, type StateDocument } from "./stateDocument";

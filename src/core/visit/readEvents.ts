@@ -83,7 +83,7 @@ export function readTaps(body: unknown): TapsRead | null {
     if (!isStorable(one)) refuse("It holds characters that cannot be kept.");
     else if (!tap.success) refuse(tap.error.issues[0]?.message ?? "This tap cannot be read.");
     else if (JSON.stringify(tap.data.payload).length > MOST_PAYLOAD) refuse("It is too long to be kept.");
-    else if (kindOf(tap.data.type)?.byServer) refuse("A plan is made on the server, not sent as a tap.");
+    else if (kindOf(tap.data.type)?.byServer) refuse("This is made on the server, not sent as a tap.");
     else {
       const read = readPayload(tap.data);
       if (read.success) taps.push({ ...tap.data, version: kindOf(tap.data.type)!.version, payload: read.data as Tap["payload"] });

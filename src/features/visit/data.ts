@@ -29,6 +29,7 @@ export type VisitRow = {
   readonly cancelledAt: Date | null;
   readonly cancelledWhy: string;
   readonly mapId: string | null;
+  readonly mapRevision: number | null;
   /** Why it goes ahead in spite of what was asked first, and for which findings that was written. */
   readonly askReason: string;
   readonly askKeys: readonly string[];
@@ -72,6 +73,7 @@ function readVisits(tx: StudioTransaction, { day, clientIds, visitId, cancelled 
       cancelledAt: visit.cancelledAt,
       cancelledWhy: visit.cancelledWhy,
       mapId: visit.mapId,
+      mapRevision: visit.mapRevision,
       askReason: visit.askReason,
       askKeys: visit.askKeys,
       map: lashMapRevision.document,

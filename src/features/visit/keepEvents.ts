@@ -1,12 +1,13 @@
 import "server-only";
 import { and, eq, inArray, isNotNull } from "drizzle-orm";
-import { asksOf, isCovered, stopsOf, type CareFinding } from "@/core/care";
+import { asksOf, isCovered, stopsOf } from "@/core/care";
 import { readEvent, type Tap, type VisitEvent, type VisitState } from "@/core/visit";
-import { bottle, incident, setTest, visit, visitEvent, visitMark } from "@/db/schema";
+import { bottle, incident, setTest, visit, visitEvent } from "@/db/schema";
 import { inStudio, type StudioTransaction } from "@/server/inStudio";
 import type { Member } from "@/server/member";
 import { appendEvents, lockVisits } from "./appendEvents";
 import { visitsWhere, type VisitRow } from "./data";
+import { markVisit } from "./marks";
 import { batchesAsProducts, bottlesAsProducts, standingFor } from "./door";
 
 /** What came of handing in taps: all kept, or some name a visit that is not here. */
@@ -88,21 +89,23 @@ async function afterEvents(tx: StudioTransaction, me: Member, events: readonly V
     if (event.type === "finished") {
       await tx.update(visit).set({ keepsTime: false }).where(eq(visit.id, row.id));
       if (row.stopped && !(await isWritten(tx, row.id)))
-        await mark(tx, me, event, [
-          { rule: "openIncident", key: "openIncident", weight: "stop", words: "Closed before its incident was written down." },
+        await markVisit(tx, me, { visitId: event.visitId, eventId: event.id }, [
+          { key: "openIncident", weight: "stop", words: "Closed before its incident was written down." },
         ]);
       continue;
     }
     if (row.cancelledAt && event.type === "started") {
       await tx.update(visit).set({ cancelledAt: null, cancelledWhy: "", keepsTime: false }).where(eq(visit.id, row.id));
-      await mark(tx, me, event, [{ rule: "cancelled", key: "cancelled", weight: "stop", words: "Begun although it was cancelled." }]);
+      await markVisit(tx, me, { visitId: event.visitId, eventId: event.id }, [
+        { key: "cancelled", weight: "stop", words: "Begun although it was cancelled." },
+      ]);
     }
     const now = new Date();
     const at = new Date(Math.min(Date.parse(event.at), now.getTime()));
     const products = [...(await bottlesAsProducts(tx, bottlesIn(event))), ...(await batchesAsProducts(tx, batchesIn(event)))];
     const findings = await standingFor(tx, me, now, { service: row.service, clientId: row.clientId, at, visitId: row.id, products });
     const unasked = event.type === "started" && !isCovered(findings, row.askReason, row.askKeys) ? asksOf(findings) : [];
-    await mark(tx, me, event, [...stopsOf(findings), ...unasked]);
+    await markVisit(tx, me, { visitId: event.visitId, eventId: event.id }, [...stopsOf(findings), ...unasked]);
   }
 }
 
@@ -116,23 +119,6 @@ const batchesIn = (event: VisitEvent): string[] =>
     : event.type === "pasteMixed"
       ? event.payload.lines.map(({ batchId }) => batchId)
       : [];
-
-async function mark(tx: StudioTransaction, me: Member, event: VisitEvent, findings: readonly CareFinding[]): Promise<void> {
-  if (findings.length === 0) return;
-  await tx
-    .insert(visitMark)
-    .values(
-      findings.map(({ key, weight, words }) => ({
-        studioId: me.studioId,
-        visitId: event.visitId,
-        key,
-        weight: weight === "stop" ? ("stop" as const) : ("ask" as const),
-        words,
-        eventId: event.id,
-      })),
-    )
-    .onConflictDoNothing();
-}
 
 async function isWritten(tx: StudioTransaction, visitId: string): Promise<boolean> {
   const [row] = await tx.select({ id: incident.id }).from(incident).where(eq(incident.visitId, visitId)).limit(1);

@@ -4,6 +4,7 @@ import { beadWiped } from "./beadWiped";
 import { bottleTaken } from "./bottleTaken";
 import { checked } from "./checked";
 import { coated } from "./coated";
+import { corrected } from "./corrected";
 import { extended } from "./extended";
 import { finishApplied } from "./finishApplied";
 import { finished } from "./finished";
@@ -47,6 +48,7 @@ export const EVENT_KINDS = {
   stopTakenBack,
   resultJudged,
   finished,
+  corrected,
   undone,
 };
 

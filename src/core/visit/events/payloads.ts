@@ -5,6 +5,7 @@ import { beadWipedPayload } from "./payload/beadWiped";
 import { bottleTakenPayload } from "./payload/bottleTaken";
 import { checkedPayload } from "./payload/checked";
 import { coatedPayload } from "./payload/coated";
+import { correctedPayload } from "./payload/corrected";
 import { extendedPayload } from "./payload/extended";
 import { finishAppliedPayload } from "./payload/finishApplied";
 import { finishedPayload } from "./payload/finished";
@@ -49,6 +50,7 @@ export const EVENT_PAYLOADS = {
   stopTakenBack: stopTakenBackPayload,
   resultJudged: resultJudgedPayload,
   finished: finishedPayload,
+  corrected: correctedPayload,
   undone: undonePayload,
 } satisfies Record<EventType, () => z.ZodType>;
 

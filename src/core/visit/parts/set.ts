@@ -63,3 +63,14 @@ export function endBead(beads: readonly Bead[], atMs: number): readonly Bead[] {
   const last = beads.at(-1);
   return last && last.endedAtMs === null ? [...beads.slice(0, -1), { ...last, endedAtMs: atMs }] : beads;
 }
+
+/** Beads of one bottle, or of none that was noted, were another's. */
+export const correctBottle = (set: SetWork, instead: string | null, bottleId: string): SetWork => ({
+  ...set,
+  bottleId: set.bottleId === instead ? bottleId : set.bottleId,
+  beads: set.beads.map((bead) => (bead.bottleId === instead ? { ...bead, bottleId } : bead)),
+});
+
+/** No bead was in use after a moment. */
+export const endBeadsBy = (beads: readonly Bead[], atMs: number): readonly Bead[] =>
+  beads.map((bead) => (bead.endedAtMs !== null && bead.endedAtMs > atMs ? { ...bead, endedAtMs: atMs } : bead));

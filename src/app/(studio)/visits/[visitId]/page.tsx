@@ -2,6 +2,7 @@ import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { ColourRoute } from "@/features/colour/ColourRoute";
 import { visitKind } from "@/features/colour/data";
+import { CorrectionsRoute } from "@/features/correction/CorrectionsRoute";
 import { VisitRoute } from "@/features/visit/VisitRoute";
 import { requireMember } from "@/server/member";
 import { idOr404 } from "@/server/params";
@@ -13,5 +14,10 @@ export default async function VisitPage({ params }: { params: Promise<{ visitId:
   const { visitId } = await params;
   const found = await visitKind(await requireMember(), idOr404(visitId));
   if (!found) notFound();
-  return found.kind ? <ColourRoute visitId={visitId} /> : <VisitRoute visitId={visitId} />;
+  return (
+    <>
+      {found.kind ? <ColourRoute visitId={visitId} /> : <VisitRoute visitId={visitId} />}
+      <CorrectionsRoute visitId={visitId} />
+    </>
+  );
 }

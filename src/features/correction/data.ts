@@ -1,0 +1,142 @@
+import "server-only";
+import { and, desc, eq, inArray, lte } from "drizzle-orm";
+import { SET_SERVICES } from "@/core/service";
+import { bottlesNoted, readEvent, type Correction } from "@/core/visit";
+import { keptEvents } from "@/db/outcomes/writeOutcomes";
+import { adhesive, bottle, client, lashMap, lashMapRevision, member } from "@/db/schema";
+import { mapsOf } from "@/features/visit/clientMaps";
+import { visitsInFull } from "@/features/visit/data";
+import { inStudio, together, type StudioTransaction } from "@/server/inStudio";
+import type { Member } from "@/server/member";
+import { formatIn, timeIn, todayIn } from "@/server/studioTime";
+
+/** A correction as it is read: what it put right, what stood before, why, who, when. */
+export type CorrectionLine = {
+  readonly id: string;
+  readonly now: string;
+  readonly before: string;
+  readonly why: string;
+  readonly by: string;
+  readonly when: string;
+};
+/** What may be chosen to put a visit right by. */
+export type CorrectionChoices = {
+  readonly visitId: string;
+  readonly clientName: string;
+  /** How beads are noted as it stands; empty where nothing was placed. */
+  readonly noted: readonly { readonly bottleId: string | null; readonly words: string }[];
+  readonly bottles: readonly { readonly id: string; readonly name: string }[];
+  /** Null where the service is not worked from a map. */
+  readonly maps: readonly { readonly mapId: string; readonly revision: number; readonly words: string }[] | null;
+  readonly wornMapId: string | null;
+  readonly begun: { readonly day: string; readonly time: string };
+  readonly finished: { readonly day: string; readonly time: string };
+};
+
+/** Bottles offered, the newest first: older ones are on no trolley any more. */
+const BOTTLES = 60;
+
+/** The corrections of a finished visit and what it may be corrected by; null where it is not finished, or not here. */
+export function correctionsPage(me: Member, visitId: string): Promise<{ lines: CorrectionLine[]; choices: CorrectionChoices } | null> {
+  return inStudio(me, async (tx) => {
+    const [row] = await visitsInFull(tx, { visitId });
+    if (!row || row.state.head.startedAtMs === null || row.state.head.finishedAtMs === null) return null;
+    const day = todayIn(me.timeZone, new Date(row.state.head.startedAtMs));
+    const isSet = SET_SERVICES.includes(row.service);
+    const [events, bottles, maps] = await together([
+      keptEvents(tx, me.studioId, [visitId]),
+      bottlesUntil(tx, day),
+      isSet ? mapsOf(tx, [row.clientId]) : [],
+    ]);
+    const corrections = events.get(visitId)!.flatMap((event) => {
+      const read = readEvent(event);
+      return read?.type === "corrected" ? [{ ...read, memberId: event.memberId }] : [];
+    });
+    const noted = isSet ? bottlesNoted(row.state) : [];
+    const names = await namesIn(
+      tx,
+      corrections.map(({ payload }) => payload),
+      [...noted.flatMap(({ bottleId }) => bottleId ?? []), ...bottles.map(({ id }) => id)],
+      corrections.map(({ memberId }) => memberId),
+    );
+    const moment = (iso: string | null) => (iso === null ? "no time" : formatIn(me.timeZone, new Date(iso), "d MMM HH:mm"));
+    const beads = (count: number) => `${count} ${count === 1 ? "bead" : "beads"}`;
+    const wall = (ms: number) => ({ day: todayIn(me.timeZone, new Date(ms)), time: timeIn(me.timeZone, new Date(ms)) });
+    return {
+      lines: corrections.map(({ id, at, payload, memberId }) => ({
+        id,
+        ...wordsOf(payload, names, moment),
+        why: payload.why,
+        by: names.get(memberId) ?? "somebody who has left",
+        when: formatIn(me.timeZone, new Date(at), "d MMM yyyy, HH:mm"),
+      })),
+      choices: {
+        visitId,
+        clientName: row.clientName,
+        noted: noted.map(({ bottleId, beads: count }) => ({
+          bottleId,
+          words: `${bottleId ? (names.get(bottleId) ?? "a bottle no longer known") : "no bottle noted"}, ${beads(count)}`,
+        })),
+        bottles: bottles.map(({ id }) => ({ id, name: names.get(id)! })),
+        maps: isSet ? maps.map(({ id, revision, map }) => ({ mapId: id, revision, words: `${map.title}, save ${revision}` })) : null,
+        wornMapId: row.mapId,
+        begun: wall(row.state.head.startedAtMs),
+        finished: wall(row.state.head.finishedAtMs),
+      },
+    };
+  });
+}
+
+const bottlesUntil = (tx: StudioTransaction, day: string) =>
+  tx.select({ id: bottle.id }).from(bottle).where(lte(bottle.openedOn, day)).orderBy(desc(bottle.openedOn)).limit(BOTTLES);
+
+/** Names of all that corrections speak of: bottles, clients, maps (by map and save), members. */
+async function namesIn(
+  tx: StudioTransaction,
+  corrections: readonly Correction[],
+  bottleIds: readonly string[],
+  memberIds: readonly string[],
+): Promise<Map<string, string>> {
+  const bottlesOf = corrections.flatMap((one) => (one.what === "bottle" ? [one.bottleId, ...(one.instead ? [one.instead] : [])] : []));
+  const clientsOf = corrections.flatMap((one) => (one.what === "client" ? [one.clientId, one.instead] : []));
+  const mapsIn = corrections.flatMap((one) => (one.what === "map" ? [one.map, one.instead].flatMap((map) => map?.mapId ?? []) : []));
+  const [bottles, clients, maps, members] = await together([
+    tx
+      .select({ id: bottle.id, lot: bottle.lot, document: adhesive.document })
+      .from(bottle)
+      .innerJoin(adhesive, and(eq(adhesive.studioId, bottle.studioId), eq(adhesive.id, bottle.adhesiveId)))
+      .where(inArray(bottle.id, [...bottleIds, ...bottlesOf])),
+    tx.select({ id: client.id, name: client.name }).from(client).where(inArray(client.id, clientsOf)),
+    tx
+      .select({ id: lashMap.id, revision: lashMapRevision.revision, document: lashMapRevision.document })
+      .from(lashMap)
+      .innerJoin(lashMapRevision, and(eq(lashMapRevision.studioId, lashMap.studioId), eq(lashMapRevision.mapId, lashMap.id)))
+      .where(inArray(lashMap.id, mapsIn)),
+    tx
+      .select({ id: member.id, name: member.name })
+      .from(member)
+      .where(inArray(member.id, [...memberIds])),
+  ]);
+  return new Map([
+    ...bottles.map(({ id, lot, document }) => [id, `${document.name}, lot ${lot}`] as const),
+    ...clients.map(({ id, name }) => [id, name] as const),
+    ...maps.map(({ id, revision, document }) => [`${id} ${revision}`, `${document.title}, save ${revision}`] as const),
+    ...members.map(({ id, name }) => [id, name] as const),
+  ]);
+}
+
+function wordsOf(
+  correction: Correction,
+  names: ReadonlyMap<string, string>,
+  moment: (iso: string | null) => string,
+): { readonly now: string; readonly before: string } {
+  const named = (id: string) => names.get(id) ?? "no longer known";
+  if (correction.what === "bottle")
+    return { now: `Bottle: ${named(correction.bottleId)}`, before: correction.instead ? named(correction.instead) : "none noted" };
+  if (correction.what === "client") return { now: `Client: ${named(correction.clientId)}`, before: named(correction.instead) };
+  if (correction.what === "map") {
+    const map = (one: typeof correction.map) => (one ? named(`${one.mapId} ${one.revision}`) : "none");
+    return { now: `Map: ${map(correction.map)}`, before: map(correction.instead) };
+  }
+  return { now: `${correction.what === "begun" ? "Began" : "Ended"} ${moment(correction.at)}`, before: moment(correction.instead) };
+}
