@@ -1,20 +1,12 @@
 "use client";
 import { X } from "lucide-react";
 import { Dialog as Radix } from "radix-ui";
-import type { ReactNode } from "react";
+import { useRef, type ReactNode } from "react";
 import { cx } from "./cx";
 
-/** A dialog is opened to fill something in: its first field has the focus, where it has one. It is given back on closing. */
-function focusFirstField(event: Event) {
-  const content = event.currentTarget as HTMLElement | null;
-  const field = content?.querySelector<HTMLElement>(
-    "input:not([type=hidden]):not(:disabled), select:not(:disabled), textarea:not(:disabled)",
-  );
-  if (!field) return;
-  event.preventDefault();
-  field.focus();
-}
+const FIELDS = "input:not([type=hidden]):not(:disabled), select:not(:disabled), textarea:not(:disabled)";
 
+/** A sheet over the page. Its first field has the focus, where it has one; what opened it has it again once it is closed. */
 export function Dialog({
   open,
   onOpenChange,
@@ -28,13 +20,26 @@ export function Dialog({
   children: ReactNode;
   wide?: boolean;
 }) {
+  const opener = useRef<HTMLElement | null>(null);
+  const focusFirst = (event: Event) => {
+    opener.current = document.activeElement as HTMLElement | null;
+    const field = (event.currentTarget as HTMLElement | null)?.querySelector<HTMLElement>(FIELDS);
+    if (!field) return;
+    event.preventDefault();
+    field.focus();
+  };
+  const giveBack = (event: Event) => {
+    event.preventDefault();
+    if (opener.current?.isConnected) opener.current.focus();
+  };
   return (
     <Radix.Root open={open} onOpenChange={onOpenChange}>
       <Radix.Portal>
         <Radix.Overlay className="fixed inset-0 z-40 bg-[rgb(10_20_15/0.45)]" />
         <Radix.Content
           aria-describedby={undefined}
-          onOpenAutoFocus={focusFirstField}
+          onOpenAutoFocus={focusFirst}
+          onCloseAutoFocus={giveBack}
           className={cx(
             "fixed top-[8vh] left-1/2 z-50 max-h-[84vh] w-[min(94vw,36rem)] -translate-x-1/2 overflow-y-auto rounded-lg border border-line bg-paper p-6",
             wide && "w-[min(94vw,60rem)]",

@@ -1,5 +1,5 @@
 import { readFile } from "node:fs/promises";
-import { askWhole, beginVisit, expect, seconds, test, toTheChair, zone, zoneText } from "./support";
+import { askWhole, beginVisit, expect, openClient, seconds, test, toTheChair, zone, zoneText } from "./support";
 
 const NAME = "Wilhelmina Saltwhistle";
 
@@ -122,4 +122,31 @@ test("client → survey → checked map → pad strip → air → bead → visit
   await expect(leaf).toContainText("1 bead of");
   await expect(leaf).toContainText("lot");
   await expect(leaf).toContainText("%");
+});
+
+test("what a finished visit says wrongly is corrected with a reason; what stood before stays readable", async ({ page }) => {
+  await openClient(page, /Ottilie Brackwater/);
+  await page.locator('a[href^="/visits/"]').first().click();
+  await expect(page.getByRole("heading", { name: "Done and kept" })).toBeVisible();
+  await page.getByRole("button", { name: "Correct something" }).click();
+  const sheet = page.getByRole("dialog", { name: "Correct a finished visit" });
+  await sheet.getByRole("radio", { name: "when it ended" }).click();
+  const at = sheet.getByLabel("At", { exact: true });
+  const was = await at.inputValue();
+  await at.fill("00:01");
+  await sheet.getByLabel("Why").fill("The end was tapped before the aftercare.");
+  await sheet.getByRole("button", { name: "Correct it" }).click();
+  await expect(sheet.getByText("A visit ends after it begins.").first()).toBeVisible();
+  const [hour, minute] = was.split(":").map(Number) as [number, number];
+  const later = `${String(hour + Math.floor((minute + 5) / 60)).padStart(2, "0")}:${String((minute + 5) % 60).padStart(2, "0")}`;
+  await at.fill(later);
+  await sheet.getByRole("button", { name: "Correct it" }).click();
+  await expect(sheet).toBeHidden();
+  // The button that opened it has the focus again.
+  await expect(page.getByRole("button", { name: "Correct something" })).toBeFocused();
+  await expect(page.getByText(`to ${later},`).first()).toBeVisible();
+  const corrections = page.getByRole("region", { name: "Corrections" });
+  await expect(corrections).toContainText("The end was tapped before the aftercare.");
+  await expect(corrections).toContainText(was);
+  await expect(corrections).toContainText("Maren Holt");
 });

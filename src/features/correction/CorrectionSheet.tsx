@@ -71,7 +71,7 @@ function CorrectionForm({ choices, onClose }: { choices: CorrectionChoices; onCl
       <form onSubmit={(event) => void send(event)} noValidate className="space-y-4">
         <Choice label="What was noted wrongly" value={what} options={options} onChange={setWhat} />
         {what === "bottle" ? (
-          <div className="grid gap-4 sm:grid-cols-2">
+          <div className="grid gap-4">
             <SelectField label="It says" value={instead} onChange={(event) => setInstead(event.target.value)}>
               {noted.map((one) => (
                 <option key={one.bottleId ?? NONE} value={one.bottleId ?? NONE}>

@@ -1,5 +1,5 @@
 import "server-only";
-import { and, desc, eq, inArray, lte } from "drizzle-orm";
+import { and, eq, inArray, sql } from "drizzle-orm";
 import { SET_SERVICES } from "@/core/service";
 import { bottlesNoted, readEvent, type Correction } from "@/core/visit";
 import { keptEvents } from "@/db/outcomes/writeOutcomes";
@@ -33,7 +33,7 @@ export type CorrectionChoices = {
   readonly finished: { readonly day: string; readonly time: string };
 };
 
-/** Bottles offered, the newest first: older ones are on no trolley any more. */
+/** Bottles offered: those opened nearest to the visit. */
 const BOTTLES = 60;
 
 /** The corrections of a finished visit and what it may be corrected by; null where it is not finished, or not here. */
@@ -45,7 +45,7 @@ export function correctionsPage(me: Member, visitId: string): Promise<{ lines: C
     const isSet = SET_SERVICES.includes(row.service);
     const [events, bottles, maps] = await together([
       keptEvents(tx, me.studioId, [visitId]),
-      bottlesUntil(tx, day),
+      bottlesNear(tx, day),
       isSet ? mapsOf(tx, [row.clientId]) : [],
     ]);
     const corrections = events.get(visitId)!.flatMap((event) => {
@@ -87,8 +87,12 @@ export function correctionsPage(me: Member, visitId: string): Promise<{ lines: C
   });
 }
 
-const bottlesUntil = (tx: StudioTransaction, day: string) =>
-  tx.select({ id: bottle.id }).from(bottle).where(lte(bottle.openedOn, day)).orderBy(desc(bottle.openedOn)).limit(BOTTLES);
+const bottlesNear = (tx: StudioTransaction, day: string) =>
+  tx
+    .select({ id: bottle.id })
+    .from(bottle)
+    .orderBy(sql`abs(${bottle.openedOn} - ${day}::date)`, bottle.id)
+    .limit(BOTTLES);
 
 /** Names of all that corrections speak of: bottles, clients, maps (by map and save), members. */
 async function namesIn(
