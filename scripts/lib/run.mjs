@@ -7,6 +7,21 @@ export function run(command, args, options = {}) {
   if (result.status !== 0) throw new Error(`${command} ${args.join(" ")} ended with ${result.status}`);
 }
 
+/** The same beside others: shown whole once it has ended. */
+export function runBeside(command, args, options = {}) {
+  return new Promise((resolve, reject) => {
+    const child = start(command, args, { stdio: ["ignore", "pipe", "pipe"], ...options });
+    let out = "";
+    for (const stream of [child.stdout, child.stderr]) stream.on("data", (text) => (out += text));
+    child.once("error", reject);
+    child.once("close", (code) => {
+      if (out.trim()) console.log(out.trimEnd());
+      if (code === 0) resolve();
+      else reject(new Error(`${command} ${args.join(" ")} ended with ${code}`));
+    });
+  });
+}
+
 /** Runs a command quietly; returns { ok, out }. */
 export function ask(command, args, options = {}) {
   const result = spawnSync(command, args, { encoding: "utf8", ...options });

@@ -22,11 +22,12 @@ export async function rollUp(): Promise<number> {
 export function startJobs(): void {
   let round = 0;
   const again = () => {
-    const timer = setTimeout(async () => {
+    const work = async () => {
       await rollUp().catch((error: unknown) => log.warn({ err: withoutWords(error) }, "roll-up put off"));
       if (round++ % HEAP_EVERY === 0) log.debug({ heapMB: Math.round(process.memoryUsage().heapUsed / 1e5) / 10 }, "heap");
       again();
-    }, EVERY_MS);
+    };
+    const timer = setTimeout(() => void work(), EVERY_MS);
     timer.unref();
   };
   again();

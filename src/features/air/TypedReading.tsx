@@ -18,7 +18,7 @@ export function TypedReading({ room }: { room: { id: string } }) {
     }
   };
   return (
-    <form onSubmit={submit} noValidate aria-label="A reading by hand">
+    <form onSubmit={(event) => void submit(event)} noValidate aria-label="A reading by hand">
       <h2 className="text-xl">A reading by hand</h2>
       <div className="mt-2 grid grid-cols-[1fr_1fr_auto] items-end gap-3">
         <TextField

@@ -25,7 +25,7 @@ export function useHistory(roomId: string, span: Span, day: string): { history: 
       }
     };
     void read();
-    const every = setInterval(read, ANEW_MS);
+    const every = setInterval(() => void read(), ANEW_MS);
     return () => {
       here = false;
       clearInterval(every);

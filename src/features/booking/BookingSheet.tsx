@@ -108,7 +108,7 @@ export function BookingSheet({
   const begun = start.moves?.begun ?? false;
   return (
     <Dialog open onOpenChange={(open) => !open && onClose()} title={start.moves ? "Move the visit" : "Book a visit"}>
-      <form onSubmit={send} noValidate className="space-y-4">
+      <form onSubmit={(event) => void send(event)} noValidate className="space-y-4">
         {client && (start.client || !findClients) ? (
           <p className="font-serif text-xl">
             <bdi>{client.name}</bdi>

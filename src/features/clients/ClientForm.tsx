@@ -41,7 +41,7 @@ export function ClientForm({ known }: { known?: Known }) {
     onChange: (event: React.ChangeEvent<HTMLInputElement | HTMLTextAreaElement>) => setForm({ ...form, [name]: event.target.value }),
   });
   return (
-    <form onSubmit={submit} noValidate className="max-w-xl space-y-5">
+    <form onSubmit={(event) => void submit(event)} noValidate className="max-w-xl space-y-5">
       <TextField label="Name" autoFocus {...field("name")} />
       <div className="w-56">
         <TextField label="Date of birth" type="date" hint="Some services have a least age." {...field("bornOn")} />

@@ -56,7 +56,7 @@ export function ProductSheet({ product, onClose }: { product: StockedProduct | n
   };
   return (
     <Dialog open onOpenChange={(open) => !open && onClose()} title={known ? known.name : "A product"}>
-      <form onSubmit={keep} className="space-y-4" noValidate>
+      <form onSubmit={(event) => void keep(event)} className="space-y-4" noValidate>
         <TextField label="Name" {...field("name", "name")} />
         <div className="grid grid-cols-2 gap-4">
           <SelectField

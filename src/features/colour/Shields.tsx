@@ -55,7 +55,7 @@ export function Shields({ shields, mayChange }: { shields: readonly StockedShiel
         ))}
       </ul>
       {mayChange ? (
-        <form onSubmit={submit} className="mt-3 flex flex-wrap items-start gap-3" noValidate>
+        <form onSubmit={(event) => void submit(event)} className="mt-3 flex flex-wrap items-start gap-3" noValidate>
           <div className="w-36">
             <TextField label="Name" name="name" error={problem?.fields.name} />
           </div>

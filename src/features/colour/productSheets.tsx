@@ -20,7 +20,7 @@ export function BatchSheet({ product, today, onClose }: { product: StockedProduc
   };
   return (
     <Dialog open onOpenChange={(open) => !open && onClose()} title={`${product.document.name}: open a lot`}>
-      <form onSubmit={submit} className="space-y-4" noValidate>
+      <form onSubmit={(event) => void submit(event)} className="space-y-4" noValidate>
         <TextField label="Lot" name="lot" autoFocus error={problem?.fields.lot} />
         <TextField label="Opened on" name="openedOn" type="date" max={today} defaultValue={today} error={problem?.fields.openedOn} />
         <TextField
@@ -55,7 +55,7 @@ export function CalibrateSheet({ product, onClose }: { product: StockedProduct; 
   };
   return (
     <Dialog open onOpenChange={(open) => !open && onClose()} title={`Measure ${product.document.name}`}>
-      <form onSubmit={submit} className="space-y-4" noValidate>
+      <form onSubmit={(event) => void submit(event)} className="space-y-4" noValidate>
         <Choice
           label="By"
           value={how}

@@ -114,7 +114,7 @@ function Back({ technicianName }: { technicianName: string }) {
   return (
     <details className="mt-14 border-t border-line pt-4">
       <summary className="text-ink-2">For {technicianName}: take the tablet back</summary>
-      <form onSubmit={submit} className="mt-3 max-w-sm space-y-3">
+      <form onSubmit={(event) => void submit(event)} className="mt-3 max-w-sm space-y-3">
         <TextField label="Your password" name="password" type="password" autoComplete="off" />
         {problem ? <Notice tone="stop" title={problem} /> : null}
         <Button type="submit" disabled={busy}>

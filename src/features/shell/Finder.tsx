@@ -24,13 +24,14 @@ export function Finder({ onClose }: { onClose: () => void }) {
   const [picked, setPicked] = useState("");
   useEffect(() => {
     let here = true;
-    const wait = setTimeout(async () => {
+    const find = async () => {
       const found = await findClients({ search: text }).catch(() => null);
       if (!here || !found?.ok) return;
       setClients(found.data);
       // Enter takes the best answer: without this it would stay on one of the last list, gone by now.
       setPicked(found.data[0]?.id ?? placesFor(text)[0]?.[1] ?? "");
-    }, 120);
+    };
+    const wait = setTimeout(() => void find(), 120);
     return () => {
       here = false;
       clearTimeout(wait);

@@ -17,7 +17,7 @@ export function SetUpForm() {
   };
   const error = (name: string) => problem?.fields[name];
   return (
-    <form onSubmit={submit} noValidate className="space-y-4">
+    <form onSubmit={(event) => void submit(event)} noValidate className="space-y-4">
       <TextField label="Studio" name="studioName" error={error("studioName")} autoFocus />
       <TextField
         label="Time zone"

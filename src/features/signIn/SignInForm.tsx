@@ -34,7 +34,7 @@ export function SignInForm() {
     setBusy(false);
   };
   return (
-    <form onSubmit={submit} className="space-y-4">
+    <form onSubmit={(event) => void submit(event)} className="space-y-4">
       <TextField label="E-mail" name="email" type="email" autoComplete="username" required autoFocus />
       <TextField label="Password" name="password" type="password" autoComplete="current-password" required />
       {message ? <Notice tone="stop" title={message} /> : null}

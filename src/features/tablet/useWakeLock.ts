@@ -23,11 +23,12 @@ export function useWakeLock(held: boolean): boolean {
       }
     };
     // A lock ends when the page is hidden; it is taken again when it is seen again.
-    document.addEventListener("visibilitychange", take);
-    void take();
+    const takeAgain = () => void take();
+    document.addEventListener("visibilitychange", takeAgain);
+    takeAgain();
     return () => {
       gone = true;
-      document.removeEventListener("visibilitychange", take);
+      document.removeEventListener("visibilitychange", takeAgain);
       void lock?.release().catch(() => undefined);
     };
   }, [held]);
