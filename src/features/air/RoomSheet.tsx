@@ -3,6 +3,7 @@ import { useState, useTransition } from "react";
 import type { RoomTraits } from "@/core/air";
 import { Button, Notice, SelectField, TextField } from "@/ui";
 import { changeRoom } from "./actions";
+import { answered } from "@/ui/answered";
 
 type Typed = {
   volume: string;
@@ -42,14 +43,14 @@ export function RoomSheet({
   const [base, setBase] = useState(room.revision);
   const send = () =>
     begin(async () => {
-      const result = await changeRoom({ roomId: room.id, base, form: typed }).catch(() => null);
-      if (result?.ok) setBase(result.data.revision);
+      const result = await answered(changeRoom({ roomId: room.id, base, form: typed }), "What you typed is still here.");
+      if (result.ok) setBase(result.data.revision);
       setTold(
-        result?.ok
+        result.ok
           ? { tone: "good", message: "Kept. Advice follows it from now on.", fields: {} }
           : {
               tone: "stop",
-              message: result?.message ?? "The server did not answer. What you typed is still here.",
+              message: result.message,
               fields: result?.fields ?? {},
             },
       );

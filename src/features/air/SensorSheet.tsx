@@ -5,6 +5,7 @@ import { formatHours } from "@/core/units";
 import { Button, Choice, Dialog, Notice, TextField, Verdict } from "@/ui";
 import { calibrate } from "./actions";
 import type { AirPage } from "./data";
+import { answered } from "@/ui/answered";
 
 type Sensor = AirPage["sensors"][number];
 
@@ -106,11 +107,7 @@ function Calibrate({ sensor, onClose }: { sensor: Sensor; onClose: () => void })
           event.preventDefault();
           const form = Object.fromEntries(new FormData(event.currentTarget));
           begin(async () => {
-            const result = await calibrate({ sensorId: sensor.id, how, ...form }).catch(() => ({
-              ok: false as const,
-              message: "The server did not answer. Nothing was changed.",
-              fields: {} as Readonly<Record<string, string>>,
-            }));
+            const result = await answered(calibrate({ sensorId: sensor.id, how, ...form }), "Nothing was changed.");
             if (result.ok) onClose();
             else setProblem(result);
           });

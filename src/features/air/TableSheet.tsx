@@ -4,6 +4,7 @@ import { useEffect, useEffectEvent, useRef, useState } from "react";
 import type { TableReading } from "@/core/formats";
 import { Button, Notice, SelectField } from "@/ui";
 import type { TablePreview } from "./tableIntake";
+import { noAnswer } from "@/ui/answered";
 
 type Step = { file: File; preview: TablePreview };
 
@@ -41,7 +42,7 @@ export function TableSheet({ roomId, roomName, timeZone }: { roomId: string; roo
         setStep({ file, preview: answer });
       }
     } catch {
-      setTold({ tone: "stop", message: "The server did not answer. Nothing was kept; the file is still chosen." });
+      setTold({ tone: "stop", message: noAnswer("Nothing was kept; the file is still chosen.") });
     } finally {
       if (turn === asked.current) setBusy(false);
     }

@@ -2,6 +2,7 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { Button, Notice, TextField } from "@/ui";
 import { typeReading } from "./actions";
+import { answered } from "@/ui/answered";
 
 /** A reading taken by eye from any hygrometer; what cannot be is named and stays as typed. */
 export function TypedReading({ room }: { room: { id: string } }) {
@@ -10,9 +11,9 @@ export function TypedReading({ room }: { room: { id: string } }) {
   const [problem, setProblem] = useState<{ message: string; fields: Readonly<Record<string, string>> } | null>(null);
   const submit = async (event: React.FormEvent) => {
     event.preventDefault();
-    const result = await typeReading({ roomId: room.id, ...form }).catch(() => null);
-    setProblem(result?.ok ? null : (result ?? { message: "The server did not answer. What you typed is still here.", fields: {} }));
-    if (result?.ok) {
+    const result = await answered(typeReading({ roomId: room.id, ...form }), "What you typed is still here.");
+    setProblem(result.ok ? null : result);
+    if (result.ok) {
       setForm({ temperature: "", humidity: "" });
       router.refresh();
     }

@@ -12,6 +12,7 @@ import { readNumber } from "@/ui/readNumber";
 import { proposeMinutes } from "./actions";
 import { ClientChoice, type Person } from "./ClientChoice";
 import type { BookingOptions } from "./data";
+import { answered } from "@/ui/answered";
 
 export type BookingStart = {
   readonly client?: Person | undefined;
@@ -93,14 +94,14 @@ export function BookingSheet({
     if (!client) return setProblem({ message: "Choose a client.", fields: { clientId: "Choose a client." } });
     setBusy(true);
     const place = { ...form, minutes: readNumber(minutes) ?? Number.NaN };
-    const result = await (
+    const result = await answered(
       start.moves
         ? move({ id: start.moves.id, revision: start.moves.revision, ...place }).then((one) => (one.ok ? { ok: true as const } : one))
-        : book({ id, clientId: client.id, ...place }).then((one) => (one.ok ? { ok: true as const } : one))
-    ).catch(() => null);
+        : book({ id, clientId: client.id, ...place }).then((one) => (one.ok ? { ok: true as const } : one)),
+      "What you chose is still here; try again.",
+    );
     setBusy(false);
-    if (!result?.ok)
-      return setProblem(result ?? { message: "The server did not answer. What you chose is still here; try again.", fields: {} });
+    if (!result.ok) return setProblem(result);
     onBooked?.(start.moves?.id ?? id);
     onClose();
   };

@@ -4,6 +4,7 @@ import { consentText } from "@/core/care";
 import { Button, Choice, Dialog, Notice, TextField } from "@/ui";
 import { keepConsent } from "./actions";
 import type { CareProps } from "./careProps";
+import { answered } from "@/ui/answered";
 
 const WIDTH = 300;
 const HEIGHT = 90;
@@ -22,16 +23,18 @@ export function ConsentSheet({ care, onClose }: { care: CareProps; onClose: () =
     return `${within(((event.clientX - box.left) / box.width) * WIDTH, WIDTH)} ${within(((event.clientY - box.top) / box.height) * HEIGHT, HEIGHT)}`;
   };
   const keep = async (onPaper: boolean) => {
-    const result = await keepConsent({
-      clientId: care.clientId,
-      service: care.service,
-      signedName,
-      signedBy,
-      signature: onPaper ? "" : line,
-      onPaper,
-    }).catch(() => null);
-    if (result?.ok) return onClose();
-    setProblem(result ?? { message: "The server did not answer. Try again.", fields: {} });
+    const result = await answered(
+      keepConsent({
+        clientId: care.clientId,
+        service: care.service,
+        signedName,
+        signedBy,
+        signature: onPaper ? "" : line,
+        onPaper,
+      }),
+    );
+    if (result.ok) return onClose();
+    setProblem(result);
   };
   const held = care.consent;
   return (

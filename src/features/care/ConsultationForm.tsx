@@ -17,6 +17,7 @@ import { Button, Notice, TextField } from "@/ui";
 import { AnswerGroup, Tick } from "./AnswerGroup";
 import { DoneElsewhere } from "./DoneElsewhere";
 import { OperationFields } from "./OperationFields";
+import { answered } from "@/ui/answered";
 
 type Who = "technician" | "client";
 type Answered = Readonly<Record<string, boolean>>;
@@ -28,8 +29,8 @@ const GROUPS: readonly { readonly id: ConditionGroup; readonly title: Record<Who
   { id: "brows", title: { technician: "Brows", client: "Your brows" } },
 ];
 /**
- * The consultation asked whole, by the technician or in the client's hands. Every group is answered, by what is so or by “none
- * of these”; nothing is answered for anybody, but allergies once named stand.
+ * The consultation asked whole, by the technician or in the client's hands. Every group is choose, by what is so or by “none
+ * of these”; nothing is choose for anybody, but allergies once named stand.
  */
 export function ConsultationForm({
   who,
@@ -72,11 +73,11 @@ export function ConsultationForm({
   const keep = async () => {
     if (open.length > 0) return setTold({ ok: false, message: "Some questions are still open: choose what is so, or “none of these”." });
     setBusy(true);
-    const result = await onKeep(doc, bornOn).catch(() => null);
+    const result = await answered(onKeep(doc, bornOn), "What you chose is still here; try again.");
     setBusy(false);
-    setTold(result ?? { ok: false, message: "The server did not answer. What you chose is still here; try again." });
+    setTold(result);
   };
-  const answered = (id: string) => setNone({ ...none, [id]: false });
+  const choose = (id: string) => setNone({ ...none, [id]: false });
   /** What every group of questions has: whether nothing of it is so, and whether it was left open. `clear` empties it. */
   const asked = (id: string, clear: () => void) => ({
     large,
@@ -111,7 +112,7 @@ export function ConsultationForm({
               label={large ? CONDITIONS[one].question : sentence(CONDITIONS[one].label)}
               onChange={() => {
                 change({ conditions: toggled(doc.conditions, one) });
-                answered(id);
+                choose(id);
               }}
             />
           ))}
@@ -136,7 +137,7 @@ export function ConsultationForm({
           label={words("Yes, one that still matters", "Yes")}
           onChange={() => {
             change({ operation: doc.operation ? null : { what: "", on: null, releasedOn: null } });
-            answered("operation");
+            choose("operation");
           }}
         />
         {doc.operation ? (
@@ -156,7 +157,7 @@ export function ConsultationForm({
             label={large ? ALLERGIES[one].question : sentence(ALLERGIES[one].label)}
             onChange={() => {
               change({ allergies: toggled(doc.allergies, one) });
-              answered("allergies");
+              choose("allergies");
             }}
           />
         ))}
@@ -167,7 +168,7 @@ export function ConsultationForm({
             maxLength={300}
             onChange={(event) => {
               change({ otherAllergies: event.target.value });
-              answered("allergies");
+              choose("allergies");
             }}
           />
         </div>
@@ -192,7 +193,7 @@ export function ConsultationForm({
             disabled={doc.elsewhere.length >= 8}
             onClick={() => {
               change({ elsewhere: [...doc.elsewhere, { treatment: "extensions", part: "lashes", on: null }] });
-              answered("elsewhere");
+              choose("elsewhere");
             }}
           >
             Name something

@@ -5,6 +5,7 @@ import { PATCH_FAMILIES, type PatchFamily } from "@/core/mixing";
 import { Button, Choice, Dialog, Notice, SelectField, TextArea, TextField } from "@/ui";
 import { newId } from "@/ui/newId";
 import { liftReaction, noteReaction, placePatchTest, readPatchTest } from "./patchTestActions";
+import { answered } from "@/ui/answered";
 
 export type ShownReading = {
   readonly id: string;
@@ -25,8 +26,6 @@ export type ShownTest = {
 export type Products = readonly { readonly id: string; readonly name: string; readonly family: PatchFamily }[];
 type Told = { readonly message: string; readonly fields: Readonly<Record<string, string>> } | null;
 
-const LOST: Told = { message: "The server did not answer. What you typed is still here.", fields: {} };
-
 type Sheet = {
   readonly clientId: string;
   readonly products: Products;
@@ -45,10 +44,10 @@ function useSending(close: () => void) {
     ) => Promise<{ ok: true } | { ok: false; message: string; fields: Readonly<Record<string, string>> }>,
   ) => {
     setBusy(true);
-    const result = await work(ids).catch(() => null);
+    const result = await answered(work(ids), "What you typed is still here.");
     setBusy(false);
-    if (result?.ok) close();
-    else setTold(result ?? LOST);
+    if (result.ok) close();
+    else setTold(result);
   };
   return { told, busy, send };
 }

@@ -10,6 +10,7 @@ import { newId } from "@/ui/newId";
 import { confirmConsultation } from "./actions";
 import { answersWords } from "./answersWords";
 import type { CareProps } from "./careProps";
+import { answered } from "@/ui/answered";
 
 // Fetched when they are opened: most visits confirm by one tap.
 const ConsultSheet = dynamic(() => import("./ConsultSheet").then((module) => module.ConsultSheet));
@@ -65,14 +66,16 @@ export function Standing({
   const { consultation, consent } = care;
   const confirm = async () => {
     setBusy(true);
-    const result = await confirmConsultation({
-      id: newId(),
-      clientId: care.clientId,
-      visitId: care.visitId,
-      service: care.service,
-    }).catch(() => null);
+    const result = await answered(
+      confirmConsultation({
+        id: newId(),
+        clientId: care.clientId,
+        visitId: care.visitId,
+        service: care.service,
+      }),
+    );
     setBusy(false);
-    setProblem(result?.ok ? null : (result?.message ?? "The server did not answer. Try again."));
+    setProblem(result.ok ? null : result.message);
   };
   return (
     <section aria-label="Before anything" className="max-w-xl">

@@ -4,6 +4,7 @@ import { useState } from "react";
 import { Button, Notice, TextArea, TextField } from "@/ui";
 import { addClient, changeClient } from "./actions";
 import type { ClientForm as Form } from "./schema";
+import { answered } from "@/ui/answered";
 
 type Known = { id: string; seenAt: string; form: Form };
 
@@ -18,20 +19,16 @@ export function ClientForm({ known }: { known?: Known }) {
   const submit = async (event: React.FormEvent) => {
     event.preventDefault();
     setBusy(true);
-    const result = await (known ? changeClient({ id: known.id, seenAt, form }) : addClient(form)).catch(() => null);
-    if (result?.ok) {
+    const result = await answered(known ? changeClient({ id: known.id, seenAt, form }) : addClient(form), "What you typed is still here.");
+    if (result.ok) {
       router.push(`/clients/${result.data.id}`);
       router.refresh();
       return;
     }
-    const found: { message: string; fields: Readonly<Record<string, string>> } = result ?? {
-      message: "The server did not answer. What you typed is still here.",
-      fields: {},
-    };
     // After being shown the other's words, keeping again is a decision, not an accident.
-    if (found.fields.seenAt) setSeenAt(found.fields.seenAt);
-    const fields = Object.fromEntries(Object.entries(found.fields).map(([key, words]) => [key.replace(/^form\./, ""), words]));
-    setProblem({ message: found.message, fields });
+    if (result.fields.seenAt) setSeenAt(result.fields.seenAt);
+    const fields = Object.fromEntries(Object.entries(result.fields).map(([key, words]) => [key.replace(/^form\./, ""), words]));
+    setProblem({ message: result.message, fields });
     setBusy(false);
   };
   const field = (name: keyof Form) => ({

@@ -10,6 +10,7 @@ import type { BookingOptions } from "@/features/booking/data";
 import { openVisit } from "@/features/visit/actions";
 import { Button, Dialog, Notice, Verdict } from "@/ui";
 import { newId } from "@/ui/newId";
+import { answered } from "@/ui/answered";
 
 const BookingSheet = dynamic(() => import("@/features/booking/BookingSheet").then((module) => module.BookingSheet));
 
@@ -37,9 +38,9 @@ export function Services({
 
   const begin = async (service: ServiceId) => {
     setBusy(true);
-    const result = await openVisit({ visitId: ids[service], clientId: client.id, service }).catch(() => null);
+    const result = await answered(openVisit({ visitId: ids[service], clientId: client.id, service }));
     setBusy(false);
-    if (!result?.ok) return setProblem(result?.message ?? "The server did not answer. Try again.");
+    if (!result.ok) return setProblem(result.message);
     const { visitId, warning: words } = result.data;
     if (words) setWarning({ visitId, words });
     else router.push(`/visits/${visitId}`);

@@ -4,6 +4,7 @@ import { readWords, useDraft } from "@/features/tablet/useDraft";
 import { Button, Notice, TextArea, Verdict } from "@/ui";
 import { writeIncident } from "./actions";
 import type { ColourProps } from "./colourProps";
+import { answered } from "@/ui/answered";
 
 /** What happened, in words: written after a stop, added to, never changed. */
 export function IncidentNotes({ visit }: { visit: ColourProps }) {
@@ -13,14 +14,14 @@ export function IncidentNotes({ visit }: { visit: ColourProps }) {
   const [problem, setProblem] = useState<string | null>(null);
   const write = async (putOff: boolean) => {
     const said = putOff ? `Put off by ${visit.memberName}: still to be written.` : words;
-    const result = await writeIncident({ visitId: visit.id, words: said, putOff }).catch(() => null);
-    if (result?.ok) {
+    const result = await answered(writeIncident({ visitId: visit.id, words: said, putOff }), "What you wrote is still here.");
+    if (result.ok) {
       if (!putOff) {
         setTyped("");
         await drop();
       }
       setProblem(null);
-    } else setProblem(result ? (result.fields.words ?? result.message) : "The server did not answer. What you wrote is still here.");
+    } else setProblem(result.fields.words ?? result.message);
   };
   return (
     <section aria-label="Incident" className="mt-5 border-l-4 border-rosehip pl-4">

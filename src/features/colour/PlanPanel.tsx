@@ -16,6 +16,7 @@ import { PlanMixes } from "./PlanMixes";
 import { PlanTimes } from "./PlanTimes";
 import { ShieldPanel } from "./ShieldPanel";
 import { usePlanDraft } from "./usePlanDraft";
+import { answered } from "@/ui/answered";
 
 type View = "times" | "shield" | "mix";
 
@@ -40,9 +41,12 @@ export function PlanPanel({ visit }: { visit: ColourProps }) {
   const begin = async () => {
     setBusy(true);
     const air = visit.air ? { temperatureC: visit.air.temperatureC, relativeHumidity: visit.air.relativeHumidity } : null;
-    const result = await planRun({ visitId: visit.id, eventId: newId(), plan: plan.plan, air, reason: draft.reason }).catch(() => null);
+    const result = await answered(
+      planRun({ visitId: visit.id, eventId: newId(), plan: plan.plan, air, reason: draft.reason }),
+      "Your plan is still here.",
+    );
     setBusy(false);
-    if (!result?.ok) return setProblem(result ?? { message: "The server did not answer. Your plan is still here.", fields: {} });
+    if (!result.ok) return setProblem(result);
     await drop();
     await store.refresh();
   };

@@ -5,6 +5,7 @@ import { Button, Dialog, Notice, SelectField, TextField } from "@/ui";
 import { readNumber } from "@/ui/readNumber";
 import { keepProduct } from "./stockActions";
 import type { StockedProduct } from "./stock";
+import { answered } from "@/ui/answered";
 
 const CONSISTENCIES = ["liquid", "cream", "powder"] as const;
 const typed = (value: number | null | undefined, times = 1) =>
@@ -50,9 +51,12 @@ export function ProductSheet({ product, onClose }: { product: StockedProduct | n
       packPrice: read(form.packPrice),
       lifeAfterOpeningDays: read(form.life),
     };
-    const result = await keepProduct({ id: product?.id ?? null, base: product?.revision ?? 0, document }).catch(() => null);
-    if (result?.ok) return onClose();
-    setProblem(result ?? { message: "The server did not answer. What you typed is still here.", fields: {} });
+    const result = await answered(
+      keepProduct({ id: product?.id ?? null, base: product?.revision ?? 0, document }),
+      "What you typed is still here.",
+    );
+    if (result.ok) return onClose();
+    setProblem(result);
   };
   return (
     <Dialog open onOpenChange={(open) => !open && onClose()} title={known ? known.name : "A product"}>

@@ -17,6 +17,7 @@ import { Button, Notice, NumberField, TextField, Verdict } from "@/ui";
 import { keepProtocol, putProtocolAway } from "./stockActions";
 import { StepFields } from "./StepFields";
 import { newStep, STEP_KINDS } from "./newStep";
+import { answered } from "@/ui/answered";
 
 /** A protocol step by step. What makes it impossible is said at once, with the place; nothing impossible is kept. */
 export function ProtocolEditor({
@@ -47,9 +48,8 @@ export function ProtocolEditor({
     setDraft({ ...draft, steps });
   };
   const keep = async () => {
-    const result = await keepProtocol({ id, base, document: draft }).catch(() => null);
-    if (!result?.ok)
-      return setTold({ tone: "stop", title: result?.message ?? "The server did not answer. What you changed is still here." });
+    const result = await answered(keepProtocol({ id, base, document: draft }), "What you changed is still here.");
+    if (!result.ok) return setTold({ tone: "stop", title: result.message });
     if (id === null) return router.push(`/colour/protocols/${result.data.id}`);
     setBase(result.data.revision);
     setTold({ tone: "good", title: "Kept. Runs begun from now on go by it; those of the past keep theirs." });

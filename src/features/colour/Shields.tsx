@@ -5,6 +5,7 @@ import { Button, Notice, SelectField, TextField } from "@/ui";
 import { readNumber } from "@/ui/readNumber";
 import { addShield, removeShield } from "./stockActions";
 import type { StockedShield } from "./stock";
+import { answered } from "@/ui/answered";
 
 /** Shields and rods in stock, drawn as large as they are to each other, with what they do to a 9 mm lash. */
 export function Shields({ shields, mayChange }: { shields: readonly StockedShield[]; mayChange: boolean }) {
@@ -13,16 +14,19 @@ export function Shields({ shields, mayChange }: { shields: readonly StockedShiel
     event.preventDefault();
     const form = event.currentTarget;
     const typed = Object.fromEntries(new FormData(form)) as Record<string, string>;
-    const result = await addShield({
-      version: 1,
-      name: typed.name,
-      kind: typed.kind,
-      radiusMm: readNumber(typed.radiusMm ?? "") ?? NaN,
-    }).catch(() => null);
-    if (result?.ok) {
+    const result = await answered(
+      addShield({
+        version: 1,
+        name: typed.name,
+        kind: typed.kind,
+        radiusMm: readNumber(typed.radiusMm ?? "") ?? NaN,
+      }),
+      "What you typed is still here.",
+    );
+    if (result.ok) {
       form.reset();
       setProblem(null);
-    } else setProblem(result ?? { message: "The server did not answer. What you typed is still here.", fields: {} });
+    } else setProblem(result);
   };
   return (
     <section aria-label="Shields and rods" className="min-w-0">

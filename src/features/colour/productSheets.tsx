@@ -4,9 +4,9 @@ import { Button, Choice, Dialog, Notice, TextField } from "@/ui";
 import { readNumber } from "@/ui/readNumber";
 import { calibrateProduct, openBatch } from "./stockActions";
 import type { StockedProduct } from "./stock";
+import { answered } from "@/ui/answered";
 
 type Problem = { readonly message: string; readonly fields: Readonly<Record<string, string>> };
-const silent: Problem = { message: "The server did not answer. What you typed is still here.", fields: {} };
 const numberOf = (text: string | undefined) => readNumber(text ?? "") ?? NaN;
 
 /** A tube or bottle just opened, by the lot that stands on it. */
@@ -14,9 +14,12 @@ export function BatchSheet({ product, today, onClose }: { product: StockedProduc
   const [problem, setProblem] = useState<Problem | null>(null);
   const submit = async (event: React.FormEvent<HTMLFormElement>) => {
     event.preventDefault();
-    const result = await openBatch({ productId: product.id, ...Object.fromEntries(new FormData(event.currentTarget)) }).catch(() => null);
-    if (result?.ok) return onClose();
-    setProblem(result ?? silent);
+    const result = await answered(
+      openBatch({ productId: product.id, ...Object.fromEntries(new FormData(event.currentTarget)) }),
+      "What you typed is still here.",
+    );
+    if (result.ok) return onClose();
+    setProblem(result);
   };
   return (
     <Dialog open onOpenChange={(open) => !open && onClose()} title={`${product.document.name}: open a lot`}>
@@ -45,13 +48,16 @@ export function CalibrateSheet({ product, onClose }: { product: StockedProduct; 
     event.preventDefault();
     const typed = Object.fromEntries(new FormData(event.currentTarget)) as Record<string, string>;
     const grams = numberOf(typed.grams);
-    const result = await calibrateProduct(
-      how === "drops"
-        ? { id: product.id, how, drops: numberOf(typed.drops), grams }
-        : { id: product.id, how, lengthCm: numberOf(typed.lengthCm), grams },
-    ).catch(() => null);
-    if (result?.ok) return onClose();
-    setProblem(result ?? silent);
+    const result = await answered(
+      calibrateProduct(
+        how === "drops"
+          ? { id: product.id, how, drops: numberOf(typed.drops), grams }
+          : { id: product.id, how, lengthCm: numberOf(typed.lengthCm), grams },
+      ),
+      "What you typed is still here.",
+    );
+    if (result.ok) return onClose();
+    setProblem(result);
   };
   return (
     <Dialog open onOpenChange={(open) => !open && onClose()} title={`Measure ${product.document.name}`}>

@@ -8,6 +8,7 @@ import { Button, Notice, TextField } from "@/ui";
 import { loadAfresh } from "@/ui/loadAfresh";
 import { newId } from "@/ui/newId";
 import { confirmOwnAnswers, keepOwnAnswers, takeTabletBack } from "./actions";
+import { answered } from "@/ui/answered";
 
 /** The consultation in the client's own hands: large and plain, nobody else in reach, and back only by the technician's password. */
 export function ClientConsult({
@@ -35,9 +36,9 @@ export function ClientConsult({
   const [problem, setProblem] = useState<string | null>(null);
   const [id] = useState(newId);
   const same = async () => {
-    const result = await confirmOwnAnswers({ id }).catch(() => null);
-    if (result?.ok) return setStage("done");
-    setProblem(result?.message ?? "The server did not answer. Try again.");
+    const result = await answered(confirmOwnAnswers({ id }));
+    if (result.ok) return setStage("done");
+    setProblem(result.message);
   };
   return (
     <main className="mx-auto max-w-3xl px-5 py-8">
@@ -106,10 +107,10 @@ function Back({ technicianName }: { technicianName: string }) {
     event.preventDefault();
     const password = String(new FormData(event.currentTarget).get("password") ?? "");
     setBusy(true);
-    const result = await takeTabletBack({ password }).catch(() => null);
-    if (result?.ok) return loadAfresh(`/visits/${result.data.visitId}`);
+    const result = await answered(takeTabletBack({ password }));
+    if (result.ok) return loadAfresh(`/visits/${result.data.visitId}`);
     setBusy(false);
-    setProblem(result?.message ?? "The server did not answer. Try again.");
+    setProblem(result.message);
   };
   return (
     <details className="mt-14 border-t border-line pt-4">

@@ -2,6 +2,7 @@
 import { useState } from "react";
 import { Button, Notice } from "@/ui";
 import { giveToClient } from "./actions";
+import { answered } from "@/ui/answered";
 
 /** Said before the tablet leaves the technician's hands. */
 export function HandOver({ visitId, clientName }: { visitId: string; clientName: string }) {
@@ -9,11 +10,11 @@ export function HandOver({ visitId, clientName }: { visitId: string; clientName:
   const [busy, setBusy] = useState(false);
   const give = async () => {
     setBusy(true);
-    const result = await giveToClient({ visitId }).catch(() => null);
+    const result = await answered(giveToClient({ visitId }));
     // A page of its own, loaded afresh: nothing of the studio stays behind it.
-    if (result?.ok) return window.location.replace(`/consult/${visitId}`);
+    if (result.ok) return window.location.replace(`/consult/${visitId}`);
     setBusy(false);
-    setProblem(result?.message ?? "The server did not answer. Try again.");
+    setProblem(result.message);
   };
   return (
     <main className="mx-auto max-w-2xl px-5 py-16">

@@ -6,6 +6,7 @@ import { Button, Choice, Dialog, Notice, SelectField, TextArea, TextField } from
 import { newId } from "@/ui/newId";
 import { correct } from "./actions";
 import type { CorrectionChoices } from "./data";
+import { answered } from "@/ui/answered";
 
 type What = "bottle" | "begun" | "finished" | "map" | "client";
 type Problem = { readonly message: string; readonly fields: Readonly<Record<string, string>> };
@@ -61,10 +62,10 @@ function CorrectionForm({ choices, onClose }: { choices: CorrectionChoices; onCl
     if (what === "map" && map === "")
       return setProblem({ message: "Something here is not right yet.", fields: { map: "Choose a map, or none." } });
     setBusy(true);
-    const result = await correct({ visitId, eventId, wish: wish() }).catch(() => null);
+    const result = await answered(correct({ visitId, eventId, wish: wish() }), "What you typed is still here; try again.");
     setBusy(false);
-    if (result?.ok) onClose();
-    else setProblem(result ?? { message: "The server did not answer. What you typed is still here; try again.", fields: {} });
+    if (result.ok) onClose();
+    else setProblem(result);
   };
   return (
     <Dialog open onOpenChange={(next) => !next && onClose()} title="Correct a finished visit">

@@ -4,6 +4,7 @@ import { useState } from "react";
 import { openForMap } from "@/features/visit/actions";
 import { Button, Dialog, Notice, Verdict } from "@/ui";
 import { newId } from "@/ui/newId";
+import { answered } from "@/ui/answered";
 
 /** To the visit that wears this map: the agreed one of today, else a walk-in. What stands against it is asked there. */
 export function BeginVisit({
@@ -34,11 +35,11 @@ export function BeginVisit({
       setAsking(false);
       return;
     }
-    const result = await openForMap({ visitId, clientId, mapId, revision }).catch(() => null);
+    const result = await answered(openForMap({ visitId, clientId, mapId, revision }), "The map is saved; begin again when it is back.");
     setBusy(false);
-    if (result?.ok && !result.data.warning) return router.push(`/visits/${result.data.visitId}`);
-    if (result?.ok) setWarning({ visitId: result.data.visitId, words: result.data.warning! });
-    else setProblem(result?.message ?? "The server did not answer. The map is saved; begin again when it is back.");
+    if (result.ok && !result.data.warning) return router.push(`/visits/${result.data.visitId}`);
+    if (result.ok) setWarning({ visitId: result.data.visitId, words: result.data.warning! });
+    else setProblem(result.message);
     setAsking(true);
   };
   return (

@@ -6,6 +6,7 @@ import { VIEW_LABELS, type View } from "@/core/map";
 import { Button, Choice, Notice } from "@/ui";
 import { importMap } from "./actions";
 import { svgToPng } from "./svgToPng";
+import { answered } from "@/ui/answered";
 
 const PNG_WIDTH_PX = 2400;
 const MAX_FILE_BYTES = 512 * 1024;
@@ -48,14 +49,10 @@ export function MapFiles({
   const take = async (file: File | undefined) => {
     if (!file) return;
     if (file.size > MAX_FILE_BYTES) return setProblems({ message: "A map file is a few kilobytes; this one is over 512 kB.", lines: [] });
-    const result = await importMap({ clientId, text: await file.text() }).catch(() => null);
+    const result = await answered(importMap({ clientId, text: await file.text() }));
     if (input.current) input.current.value = "";
-    if (result?.ok) return router.push(`/clients/${clientId}/map/${result.data.mapId}`);
-    setProblems(
-      result
-        ? { message: result.message, lines: Object.entries(result.fields).map(([where, what]) => `${where}: ${what}`) }
-        : { message: "The server did not answer. Try again.", lines: [] },
-    );
+    if (result.ok) return router.push(`/clients/${clientId}/map/${result.data.mapId}`);
+    setProblems({ message: result.message, lines: Object.entries(result.fields).map(([where, what]) => `${where}: ${what}`) });
   };
   return (
     <section aria-label="Print and files">

@@ -4,6 +4,7 @@ import { LOOKS, lookHandles, landmarksOf } from "@/core/map";
 import { Button, Dialog, Notice, TextField } from "@/ui";
 import { forgetLook, keepLook } from "./actions";
 import type { MapStudio } from "./useMapStudio";
+import { answered } from "@/ui/answered";
 
 /** Looks the studio bent and kept: taken up with one tap; the one on the bench is kept under a name. */
 export function OwnLooks({ studio }: { studio: MapStudio }) {
@@ -15,17 +16,16 @@ export function OwnLooks({ studio }: { studio: MapStudio }) {
   const keep = async () => {
     const bend = map.bend ?? lookHandles(LOOKS[map.look], landmarksOf(map, page.survey.document, "right"));
     const look = { version: 1 as const, name, from: map.look, bend };
-    const result = await keepLook(look).catch(() => null);
-    if (!result?.ok)
-      return setProblem(result ? [result.message, ...Object.values(result.fields)].join(" ") : "The server did not answer. Try again.");
+    const result = await answered(keepLook(look));
+    if (!result.ok) return setProblem([result.message, ...Object.values(result.fields)].join(" "));
     setLooks([...looks, { id: result.data.id, look: { ...look, name: name.trim() } }]);
     setName("");
     setProblem(null);
   };
   const forget = async (id: string) => {
-    const result = await forgetLook({ id }).catch(() => null);
-    if (result?.ok) setLooks(looks.filter((own) => own.id !== id));
-    else setProblem(result?.message ?? "The server did not answer. Try again.");
+    const result = await answered(forgetLook({ id }));
+    if (result.ok) setLooks(looks.filter((own) => own.id !== id));
+    else setProblem(result.message);
   };
   return (
     <>

@@ -6,6 +6,7 @@ import { CompareMaps, type Titled } from "./CompareMaps";
 import type { MapHistory } from "./data";
 import { wishOf } from "./firstPlan";
 import type { MapStudio } from "./useMapStudio";
+import { answered } from "@/ui/answered";
 
 /** A map that stands in the list, at hand or to be asked for. */
 type Listed = { readonly key: string; readonly title: string } & (
@@ -24,9 +25,9 @@ export function SavesSheet({ studio }: { studio: MapStudio }) {
   const [problem, setProblem] = useState<string | null>(null);
   const revision = saving.saved?.revision ?? 0;
   const load = useCallback(async () => {
-    const result = await mapHistory({ clientId: page.clientId, mapId }).catch(() => null);
-    if (result?.ok) setHistory(result.data);
-    else setProblem(result?.message ?? "The server did not answer. Try again.");
+    const result = await answered(mapHistory({ clientId: page.clientId, mapId }));
+    if (result.ok) setHistory(result.data);
+    else setProblem(result.message);
   }, [page.clientId, mapId]);
   useEffect(() => {
     // The list follows every save.
@@ -44,9 +45,9 @@ export function SavesSheet({ studio }: { studio: MapStudio }) {
     const found = shelf.find((one) => one.key === key);
     if (!found) return null;
     if ("map" in found) return found;
-    const result = await savedMap({ mapId: found.mapId, revision: found.revision }).catch(() => null);
-    if (result?.ok) return { ...found, map: result.data.map };
-    setProblem(result?.message ?? "The server did not answer. Try again.");
+    const result = await answered(savedMap({ mapId: found.mapId, revision: found.revision }));
+    if (result.ok) return { ...found, map: result.data.map };
+    setProblem(result.message);
     return null;
   };
   const open = async (key: string) => setBeside(await fetched(key));
@@ -57,23 +58,20 @@ export function SavesSheet({ studio }: { studio: MapStudio }) {
   const say = async (kind: "note" | "approved" | "sentBack") => {
     const saved = await saving.save();
     if (saved === null) return;
-    const result = await writeNote({ mapId, revision: saved, kind, words }).catch(() => null);
-    if (!result?.ok)
-      return setProblem(
-        result ? [result.message, ...Object.values(result.fields)].join(" ") : "The server did not answer. What you wrote is still here.",
-      );
+    const result = await answered(writeNote({ mapId, revision: saved, kind, words }), "What you wrote is still here.");
+    if (!result.ok) return setProblem([result.message, ...Object.values(result.fields)].join(" "));
     setWords("");
     setProblem(null);
     await load();
   };
   const keepAsTemplate = async () => {
-    const result = await keepTemplate({ map }).catch(() => null);
-    if (!result?.ok) return setProblem(result?.message ?? "The server did not answer. Try again.");
+    const result = await answered(keepTemplate({ map }));
+    if (!result.ok) return setProblem(result.message);
     await load();
   };
   const forget = async (id: string) => {
-    const result = await forgetTemplate({ id }).catch(() => null);
-    if (!result?.ok) return setProblem(result?.message ?? "The server did not answer. Try again.");
+    const result = await answered(forgetTemplate({ id }));
+    if (!result.ok) return setProblem(result.message);
     await load();
   };
   return (

@@ -4,6 +4,7 @@ import type { LashMap } from "@/core/map";
 import { newId } from "@/ui/newId";
 import { saveMap } from "./actions";
 import type { MapPage, SavedMap } from "./data";
+import { answered } from "@/ui/answered";
 
 type Saved = Pick<SavedMap, "map" | "revision">;
 
@@ -42,14 +43,10 @@ export function useMapSaving({
   const save = async (base = saved?.revision ?? 0): Promise<number | null> => {
     if (!dirty && base === saved?.revision) return base;
     setBusy(true);
-    const result = await saveMap({ ...place, mapId, base, map }).catch(() => null);
+    const result = await answered(saveMap({ ...place, mapId, base, map }), "The map is kept on this tablet; save again when it is back.");
     setBusy(false);
-    if (!result?.ok) {
-      say(
-        result
-          ? [result.message, ...Object.values(result.fields)].join(" ")
-          : "The server did not answer. The map is kept on this tablet; save again when it is back.",
-      );
+    if (!result.ok) {
+      say([result.message, ...Object.values(result.fields)].join(" "));
       return null;
     }
     if (result.data.state === "newer") {

@@ -11,6 +11,7 @@ import { Button, Choice, cx, LinkButton, Notice, Verdict } from "@/ui";
 import { removePicture, saveMarks } from "./actions";
 import type { KeptPicture, PicturesPage } from "./data";
 import { MarkingBoard } from "./MarkingBoard";
+import { answered, noAnswer } from "@/ui/answered";
 
 const KIND_WORDS = { open: "open", closed: "closed" } as const;
 const SAVE_AFTER_MS = 600;
@@ -39,7 +40,7 @@ export function PicturesWorkspace({ page }: { page: PicturesPage }) {
       setTimeout(() => {
         void saveMarks({ id, marks: next }).then(
           (result) => setProblem(result.ok ? null : [result.message, ...Object.values(result.fields)].join(" ")),
-          () => setProblem("The server did not answer. The marks are still on this screen; go on, they are sent again with the next one."),
+          () => setProblem(noAnswer("The marks are still on this screen; go on, they are sent again with the next one.")),
         );
       }, SAVE_AFTER_MS),
     );
@@ -119,8 +120,8 @@ export function PicturesWorkspace({ page }: { page: PicturesPage }) {
               onRemove={
                 page.mayRemove
                   ? async () => {
-                      const result = await removePicture({ id: chosen.id }).catch(() => null);
-                      if (!result?.ok) setProblem(result?.message ?? "The server did not answer. Try again.");
+                      const result = await answered(removePicture({ id: chosen.id }));
+                      if (!result.ok) setProblem(result.message);
                       else setChosenId(null);
                     }
                   : null
@@ -165,17 +166,19 @@ function AddPicture({
   const take = async (file: File | undefined) => {
     if (!file) return;
     setBusy(true);
-    const response = await fetch(`/api/clients/${clientId}/pictures?kind=${kind}&side=${side}`, { method: "POST", body: file }).catch(
-      () => null,
-    );
-    const body = (await response?.json().catch(() => null)) as { id?: string; message?: string } | null;
+    const send = async (): Promise<{ ok: boolean; id?: string; message: string }> => {
+      const response = await fetch(`/api/clients/${clientId}/pictures?kind=${kind}&side=${side}`, { method: "POST", body: file });
+      const body = (await response.json()) as { id?: string; message?: string };
+      return { ok: response.ok, message: body.message ?? "", ...(body.id ? { id: body.id } : {}) };
+    };
+    const result = await answered(send(), "The picture is still on this device; try again.");
     setBusy(false);
     if (input.current) input.current.value = "";
-    if (response?.ok && body?.id) {
+    if (result.ok && "id" in result && result.id) {
       onProblem(null);
-      return onTaken(body.id);
+      return onTaken(result.id);
     }
-    onProblem(body?.message ?? "The server did not answer. The picture is still on this device; try again.");
+    onProblem(result.message);
   };
   return (
     <section aria-label="Take a picture in">

@@ -6,10 +6,9 @@ import { dayWords } from "@/features/care/patchTestWords";
 import { Button, Dialog, Empty, Notice, SelectField, TextField, Verdict } from "@/ui";
 import { addAdhesive, emptyBottle, openBottle } from "./actions";
 import type { ShelfPage, ShelfStandings } from "./data";
+import { answered } from "@/ui/answered";
 
 type Problem = { message: string; fields: Readonly<Record<string, string>> };
-const UNCHANGED: Problem = { message: "The server did not answer. Nothing was changed.", fields: {} };
-const LOST: Problem = { message: "The server did not answer. What you typed is still here.", fields: {} };
 
 /** Adhesives with their bottles: lot, opened, how long they are good for. */
 export function Bottles({
@@ -31,7 +30,7 @@ export function Bottles({
     event.preventDefault();
     const form = Object.fromEntries(new FormData(event.currentTarget));
     begin(async () => {
-      const result = await work(form).catch(() => ({ ok: false as const, ...LOST }));
+      const result = await answered(work(form), "What you typed is still here.");
       setProblem(result.ok ? null : result);
       if (result.ok) setAsking(null);
     });
@@ -40,7 +39,7 @@ export function Bottles({
   const open = [...inUse].sort((a, b) => placeOf(a.id) - placeOf(b.id));
   const mark = (id: string, isEmpty: boolean) =>
     begin(async () => {
-      const result = await emptyBottle({ id, emptied: isEmpty }).catch(() => ({ ok: false as const, ...UNCHANGED }));
+      const result = await answered(emptyBottle({ id, emptied: isEmpty }), "Nothing was changed.");
       setProblem(result.ok ? null : result);
     });
   const nameOf = (id: string) => adhesives.find((one) => one.id === id)?.document;

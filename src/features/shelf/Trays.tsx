@@ -5,6 +5,7 @@ import { FIBRE_COLOUR_IDS, FIBRE_COLOURS, FIBRE_DIAMETERS_MM } from "@/core/lash
 import type { Tray } from "@/core/map";
 import { Button, Dialog, Empty, Notice, SelectField, TextField, cx } from "@/ui";
 import { addTray, removeTray, setLengthInTray } from "./actions";
+import { answered } from "@/ui/answered";
 
 const LENGTHS = Array.from({ length: 14 }, (_, i) => i + 5);
 
@@ -16,7 +17,7 @@ export function Trays({ trays, mayRemove }: { trays: readonly { id: string; docu
   const [busy, begin] = useTransition();
   const doing = (work: () => Promise<{ ok: true; data: unknown } | { ok: false; message: string }>, then?: (data: unknown) => void) =>
     begin(async () => {
-      const result = await work().catch(() => ({ ok: false as const, message: "The server did not answer. Nothing was changed." }));
+      const result = await answered(work(), "Nothing was changed.");
       setProblem(result.ok ? null : result.message);
       if (result.ok) then?.(result.data);
     });

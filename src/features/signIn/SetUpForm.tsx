@@ -3,6 +3,7 @@ import { useState } from "react";
 import { Button, Notice, TextField } from "@/ui";
 import { setUpStudio } from "./actions";
 import { loadAfresh } from "@/ui/loadAfresh";
+import { answered } from "@/ui/answered";
 
 export function SetUpForm() {
   const [problem, setProblem] = useState<{ message: string; fields: Readonly<Record<string, string>> } | null>(null);
@@ -10,9 +11,9 @@ export function SetUpForm() {
   const submit = async (event: React.FormEvent<HTMLFormElement>) => {
     event.preventDefault();
     setBusy(true);
-    const result = await setUpStudio(Object.fromEntries(new FormData(event.currentTarget))).catch(() => null);
-    if (result?.ok) return loadAfresh("/sign-in");
-    setProblem(result && !result.ok ? result : { message: "The server did not answer. What you typed is still here.", fields: {} });
+    const result = await answered(setUpStudio(Object.fromEntries(new FormData(event.currentTarget))), "What you typed is still here.");
+    if (result.ok) return loadAfresh("/sign-in");
+    setProblem(result);
     setBusy(false);
   };
   const error = (name: string) => problem?.fields[name];

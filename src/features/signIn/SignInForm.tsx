@@ -2,6 +2,7 @@
 import { useState } from "react";
 import { Button, Notice, TextField } from "@/ui";
 import { loadAfresh } from "@/ui/loadAfresh";
+import { noAnswer } from "@/ui/answered";
 
 const WRONG = "That address and password do not go together.";
 
@@ -25,7 +26,7 @@ export function SignInForm() {
         response.status === 429
           ? `Too many tries. ${retry > 0 && retry < 120 ? `Wait ${retry} seconds.` : "Wait a quarter of an hour."}`
           : response.status >= 500
-            ? "The server did not answer. Try again in a moment."
+            ? noAnswer("Try again in a moment.")
             : WRONG,
       );
     } catch {

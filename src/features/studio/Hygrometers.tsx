@@ -2,6 +2,7 @@
 import { useState, useTransition } from "react";
 import { Button, Dialog, Notice, SelectField, TextField } from "@/ui";
 import { addSensor, renewToken } from "./actions";
+import { answered } from "@/ui/answered";
 
 type Sensor = { id: string; name: string; room: string; last: string | null };
 
@@ -21,11 +22,7 @@ export function Hygrometers({
   const [busy, begin] = useTransition();
   const doing = (work: () => ReturnType<typeof renewToken>) =>
     begin(async () => {
-      const result = await work().catch(() => ({
-        ok: false as const,
-        message: "The server did not answer. Nothing was changed.",
-        fields: {},
-      }));
+      const result = await answered(work(), "Nothing was changed.");
       setProblem(result.ok ? null : result);
       if (!result.ok) return;
       setAsking(false);

@@ -3,6 +3,7 @@ import { useState, useTransition } from "react";
 import { Button, Dialog, Notice, SelectField, TextField } from "@/ui";
 import { addPerson } from "./actions";
 import type { StudioPage } from "./data";
+import { answered } from "@/ui/answered";
 
 /** Who works here; the owner adds people. */
 export function People({ people, mayAdd }: Pick<StudioPage, "people"> & { mayAdd: boolean }) {
@@ -13,11 +14,7 @@ export function People({ people, mayAdd }: Pick<StudioPage, "people"> & { mayAdd
     event.preventDefault();
     const form = Object.fromEntries(new FormData(event.currentTarget));
     begin(async () => {
-      const result = await addPerson(form).catch(() => ({
-        ok: false as const,
-        message: "The server did not answer. What you typed is still here.",
-        fields: {},
-      }));
+      const result = await answered(addPerson(form), "What you typed is still here.");
       setProblem(result.ok ? null : result);
       if (result.ok) setAsking(false);
     });

@@ -7,6 +7,7 @@ import { CurlFields, curlsTyped, readCurls } from "./CurlFields";
 import { LocalCodeFields } from "./LocalCodeFields";
 import { answersTyped, QuestionFields, readAnswers } from "./QuestionFields";
 import { readSpacing, SpacingFields, spacingTyped } from "./SpacingFields";
+import { answered } from "@/ui/answered";
 
 /** What the studio has decided where practitioners disagree. The questions and defaults come with the page: it carries no schema. */
 export function PolicyForm({
@@ -31,14 +32,14 @@ export function PolicyForm({
   const submit = async (event: React.FormEvent) => {
     event.preventDefault();
     const typed = { ...local, curls: readCurls(curls), spacing: readSpacing(spacing), ...readAnswers(questions, answers) };
-    const result = await savePolicy({ base, policy: { version: defaults.version, ...typed } }).catch(() => null);
-    if (result?.ok) {
+    const result = await answered(savePolicy({ base, policy: { version: defaults.version, ...typed } }), "What you typed is still here.");
+    if (result.ok) {
       setBase(result.data.revision);
       setTold({ tone: "good", message: "Kept. Maps and clocks follow it from now on.", fields: {} });
     } else
       setTold({
         tone: "stop",
-        message: result?.message ?? "The server did not answer. What you typed is still here.",
+        message: result.message,
         fields: Object.fromEntries(Object.entries(result?.fields ?? {}).map(([key, words]) => [key.replace(/^policy\./, ""), words])),
       });
   };

@@ -3,6 +3,7 @@ import { useState, useTransition } from "react";
 import { Button, Dialog, Notice, TextField } from "@/ui";
 import { newId } from "@/ui/newId";
 import { addChair, addRoom, changeChair, changeRoomName, closeRoom } from "./actions";
+import { answered } from "@/ui/answered";
 
 type Room = { readonly id: string; readonly name: string; readonly closed: boolean };
 type Chair = Room & { readonly roomId: string };
@@ -21,11 +22,7 @@ export function Rooms({ rooms, chairs, mayChange }: { rooms: readonly Room[]; ch
   const [busy, start] = useTransition();
   const send = (work: () => Promise<Answer>) =>
     start(async () => {
-      const result = await work().catch((): Answer => ({
-        ok: false,
-        message: "The server did not answer. What you typed is still here.",
-        fields: {},
-      }));
+      const result = await answered(work(), "What you typed is still here.");
       setProblem(result.ok ? null : result);
       if (result.ok) setAsking(null);
     });

@@ -13,6 +13,7 @@ import { optionsOf } from "./optionsOf";
 import { SurveyDrawing } from "./SurveyDrawing";
 import type { ReadForm } from "./readForm";
 import { formOf, type EyeForm, type SurveyForm } from "./surveyForm";
+import { answered, noAnswer } from "@/ui/answered";
 
 /** What reads the form, asked for when something is first touched. */
 const reader = () => import("./readForm");
@@ -87,17 +88,20 @@ export function SurveyWorkspace({
       setBusy(false);
       return;
     }
-    const result = read && (await saveSurvey({ clientId, survey: read.survey }).catch(() => null));
-    if (result?.ok) {
+    const still = "The survey is kept on this tablet; try again.";
+    const result = read
+      ? await answered(saveSurvey({ clientId, survey: read.survey }), still)
+      : { ok: false as const, message: noAnswer(still) };
+    if (result.ok) {
       await drop();
       router.push(then === "map" ? `/clients/${clientId}/map` : `/clients/${clientId}`);
       router.refresh();
       return;
     }
-    setMessage(result?.message ?? "The server did not answer. The survey is kept on this tablet; try again.");
+    setMessage(result.message);
     setBusy(false);
   };
-  const noReader = () => setMessage("The server did not answer. Try again.");
+  const noReader = () => setMessage(noAnswer());
   const full = form.mode === "full";
   const Fields = full ? FullEyeFields : EyeFields;
 

@@ -14,6 +14,7 @@ import { Button, Empty, isTyping, LinkButton, Verdict } from "@/ui";
 import { clockOf, gravestOf, type CancelledLine, type DayLine } from "./dayLine";
 import { DayList } from "./DayList";
 import { DayThreads, type DayPerson, type Target } from "./DayThreads";
+import { answered } from "@/ui/answered";
 
 const VisitSheet = dynamic(() => import("./VisitSheet").then((module) => module.VisitSheet));
 const BookingSheet = dynamic(() => import("@/features/booking/BookingSheet").then((module) => module.BookingSheet));
@@ -37,7 +38,7 @@ export type TodayProps = {
 
 type Said = { readonly tone: "good" | "stop" | "look"; readonly words: string; readonly back?: () => Promise<void> };
 const LOOK_AFTER_MS = 200;
-const LOST = "The server did not answer. Nothing was changed.";
+const STILL = "Nothing was changed.";
 
 /** A day of the studio as threads in time; on a narrow screen as a list. */
 export function TodayView(props: TodayProps) {
@@ -107,34 +108,37 @@ export function TodayView(props: TodayProps) {
     minutes: line.minutes,
   });
   const drop = async ({ line, fromMin, technicianId, chairId }: Target) => {
-    const result = await move({
-      id: line.id,
-      revision: line.revision,
-      ...placeOf(line),
-      technicianId,
-      chairId,
-      time: clockOf(fromMin),
-    }).catch(() => null);
-    if (!result?.ok) return setTold({ tone: "stop", words: result?.message ?? LOST });
+    const result = await answered(
+      move({
+        id: line.id,
+        revision: line.revision,
+        ...placeOf(line),
+        technicianId,
+        chairId,
+        time: clockOf(fromMin),
+      }),
+      STILL,
+    );
+    if (!result.ok) return setTold({ tone: "stop", words: result.message });
     const who = people.find(({ id }) => id === technicianId)?.name ?? "";
     const { revision } = result.data;
     setTold({
       tone: "good",
       words: `${line.clientName}: moved to ${clockOf(fromMin)}, ${who}.`,
       back: async () => {
-        const undone = await move({ id: line.id, revision, ...placeOf(line) }).catch(() => null);
-        setTold(undone?.ok ? null : { tone: "stop", words: undone?.message ?? LOST });
+        const undone = await answered(move({ id: line.id, revision, ...placeOf(line) }), STILL);
+        setTold(undone.ok ? null : { tone: "stop", words: undone.message });
       },
     });
   };
   const bringBack = async (id: string) => {
-    const result = await withdraw({ id, back: true }).catch(() => null);
-    setTold(result?.ok ? null : { tone: "stop", words: result?.message ?? LOST });
-    if (result?.ok && props.withdrawnId) to(day);
+    const result = await answered(withdraw({ id, back: true }), STILL);
+    setTold(result.ok ? null : { tone: "stop", words: result.message });
+    if (result.ok && props.withdrawnId) to(day);
   };
   const takeUp = async (id: string) => {
-    const result = await cancel({ id, why: "", back: true }).catch(() => null);
-    setTold(result?.ok ? null : { tone: "stop", words: result?.message ?? LOST });
+    const result = await answered(cancel({ id, why: "", back: true }), STILL);
+    setTold(result.ok ? null : { tone: "stop", words: result.message });
   };
   const withdrawn: Said | null =
     props.withdrawnId && told === null

@@ -7,6 +7,7 @@ import { cancel, withdraw } from "@/features/visit/actions";
 import { LastMap } from "@/features/visit/LastMap";
 import { Button, Dialog, LinkButton, Notice, TextField, Verdict } from "@/ui";
 import { clockOf, type DayLine } from "./dayLine";
+import { answered } from "@/ui/answered";
 
 /** One visit of the day: what stands against it, what it wants, and what can be done with it. */
 export function VisitSheet({
@@ -26,10 +27,10 @@ export function VisitSheet({
   const [busy, setBusy] = useState(false);
   const send = async (work: () => ReturnType<typeof cancel>, after: () => void) => {
     setBusy(true);
-    const result = await work().catch(() => null);
+    const result = await answered(work());
     setBusy(false);
-    if (result?.ok) return after();
-    setProblem(result ?? { message: "The server did not answer. Try again.", fields: {} });
+    if (result.ok) return after();
+    setProblem(result);
   };
   const ahead = line.state === "ahead";
   return (

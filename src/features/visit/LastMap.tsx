@@ -3,6 +3,7 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { Button, Verdict } from "@/ui";
 import { takeLastMap } from "./actions";
+import { answered } from "@/ui/answered";
 
 /** One tap: the map worn last time, and to the visit. */
 export function LastMap({ visitId }: { visitId: string }) {
@@ -11,10 +12,10 @@ export function LastMap({ visitId }: { visitId: string }) {
   const [problem, setProblem] = useState<string | null>(null);
   const take = async () => {
     setBusy(true);
-    const result = await takeLastMap({ visitId }).catch(() => null);
+    const result = await answered(takeLastMap({ visitId }));
     setBusy(false);
-    if (result?.ok) return router.push(`/visits/${visitId}`);
-    setProblem(result?.message ?? "The server did not answer. Try again.");
+    if (result.ok) return router.push(`/visits/${visitId}`);
+    setProblem(result.message);
   };
   return (
     <>

@@ -3,15 +3,16 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { Button, LinkButton, Notice } from "@/ui";
 import { withdraw } from "./actions";
+import { answered } from "@/ui/answered";
 
 /** Where a visit that has not begun is changed: moved on its day, or taken back where it was a mistake. */
 export function PlaceOfVisit({ visit }: { visit: { readonly id: string; readonly isoDay: string } }) {
   const router = useRouter();
   const [problem, setProblem] = useState<string | null>(null);
   const takeBack = async () => {
-    const result = await withdraw({ id: visit.id, back: false }).catch(() => null);
-    if (result?.ok) return router.push(`/?day=${visit.isoDay}&withdrawn=${visit.id}`);
-    setProblem(result?.message ?? "The server did not answer. Try again.");
+    const result = await answered(withdraw({ id: visit.id, back: false }));
+    if (result.ok) return router.push(`/?day=${visit.isoDay}&withdrawn=${visit.id}`);
+    setProblem(result.message);
   };
   return (
     <div className="mt-6">
