@@ -27,8 +27,10 @@ beforeEach(async () => {
   await sql("delete from studio.visit_event where studio_id = $1", [studio.ids.studioId]);
   actAs(studio.member("technician"));
   actions = {
-    ...(await import("@/features/colour/actions")),
-    ...(await import("@/features/colour/stockActions")),
+    ...(await import("@/features/plan/actions")),
+    ...(await import("@/features/protocols/actions")),
+    ...(await import("@/features/run/actions")),
+    ...(await import("@/features/shelf/stockActions")),
     ...(await import("@/features/care/actions")),
     ...(await import("@/features/care/patchTestActions")),
     ...(await import("@/features/visit/actions")),
@@ -215,7 +217,7 @@ test("a run keeps the protocol it was begun by, whatever becomes of the studio's
     ok: false,
     message: expect.stringMatching(/changed elsewhere/),
   });
-  const { colourVisit } = await import("@/features/colour/data");
+  const { colourVisit } = await import("@/features/run/data");
   const page = await colourVisit(studio.member("technician"), visitId, new Date());
   expect(page!.visit.state.run.plan!.protocol.name).toBe("Ours");
   expect(page!.protocols.map(({ document }) => document.name)).toContain("Ours, changed");

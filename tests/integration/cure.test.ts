@@ -114,7 +114,7 @@ test("a hygrometer that fell silent keeps them shut longer", async () => {
 test("the visit's page is given every minute of air since a little before its start, and the law its tests have taught", async () => {
   await read(everyMinute);
   await bead(20);
-  const { visitPage } = await import("@/features/visit/page");
+  const { visitPage } = await import("@/features/chair/page");
   const { glueInUse } = await import("@/features/visit/glueInUse");
   const page = (await visitPage(acting(), studio.ids.visit, new Date()))!;
   const begun = page.visit.state.head.startedAtMs!;

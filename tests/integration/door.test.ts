@@ -29,7 +29,7 @@ beforeEach(async () => {
     ...(await import("@/features/visit/actions")),
     ...(await import("@/features/care/actions")),
     ...(await import("@/features/care/patchTestActions")),
-    ...(await import("@/features/colour/actions")),
+    ...(await import("@/features/plan/actions")),
   } as unknown as Actions;
 });
 

@@ -84,7 +84,7 @@ test("drops left are counted from the beads put out, those taken back left out",
 });
 
 test("a brush that was counted teaches the hand's own rate", async () => {
-  const { visitPage } = await import("@/features/visit/page");
+  const { visitPage } = await import("@/features/chair/page");
   await tap("checked", { off: 4, of: 30 });
   await tap("checked", { off: null, of: null });
   const page = await visitPage(acting(), studio.ids.visit, new Date());

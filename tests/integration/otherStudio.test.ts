@@ -142,16 +142,16 @@ const inputs: Record<string, (s: TestStudio) => unknown> = {
   "shelf/addTray": () => null,
   "shelf/setLengthInTray": (s) => ({ id: s.ids.tray, lengthMm: 9, stocked: false }),
   "shelf/removeTray": (s) => ({ id: s.ids.tray }),
-  "colour/planRun": (s) => ({ visitId: s.ids.colourVisit, eventId: uuid(), plan: liftPlan(), air: null, reason: "because I say so" }),
-  "colour/writeIncident": (s) => ({ visitId: s.ids.colourVisit, words: "spied" }),
-  "colour/keepProduct": () => null,
-  "colour/calibrateProduct": (s) => ({ id: s.ids.product, how: "drops", drops: 40, grams: 2 }),
-  "colour/openBatch": (s) => ({ productId: s.ids.product, lot: "X", openedOn: "2026-01-01" }),
-  "colour/emptyBatch": (s) => ({ id: s.ids.batch, emptied: true }),
-  "colour/addShield": () => null,
-  "colour/removeShield": (s) => ({ id: s.ids.shield }),
-  "colour/keepProtocol": (s) => ({ id: s.ids.protocol, base: 1, document: liftPlan().protocol }),
-  "colour/putProtocolAway": (s) => ({ id: s.ids.protocol, away: true }),
+  "plan/planRun": (s) => ({ visitId: s.ids.colourVisit, eventId: uuid(), plan: liftPlan(), air: null, reason: "because I say so" }),
+  "run/writeIncident": (s) => ({ visitId: s.ids.colourVisit, words: "spied" }),
+  "shelf/keepProduct": () => null,
+  "shelf/calibrateProduct": (s) => ({ id: s.ids.product, how: "drops", drops: 40, grams: 2 }),
+  "shelf/openBatch": (s) => ({ productId: s.ids.product, lot: "X", openedOn: "2026-01-01" }),
+  "shelf/emptyBatch": (s) => ({ id: s.ids.batch, emptied: true }),
+  "shelf/addShield": () => null,
+  "shelf/removeShield": (s) => ({ id: s.ids.shield }),
+  "protocols/keepProtocol": (s) => ({ id: s.ids.protocol, base: 1, document: liftPlan().protocol }),
+  "protocols/putProtocolAway": (s) => ({ id: s.ids.protocol, away: true }),
   "studio/savePolicy": () => null,
   "studio/addPerson": () => null,
   "studio/addRoom": () => null,
@@ -227,12 +227,12 @@ test("a trainee sets no policy, adds nobody, removes nothing, and is told whose 
     ["map/forgetLook", { id: ours.ids.look }],
     ["map/forgetTemplate", { id: ours.ids.template }],
     ["pictures/removePicture", { id: ours.ids.picture }],
-    ["colour/keepProtocol", { id: ours.ids.protocol, base: 1, document: liftPlan().protocol }],
-    ["colour/putProtocolAway", { id: ours.ids.protocol, away: true }],
-    ["colour/keepProduct", { id: null, document: {} }],
-    ["colour/calibrateProduct", { id: ours.ids.product, how: "drops", drops: 40, grams: 2 }],
-    ["colour/addShield", {}],
-    ["colour/removeShield", { id: ours.ids.shield }],
+    ["protocols/keepProtocol", { id: ours.ids.protocol, base: 1, document: liftPlan().protocol }],
+    ["protocols/putProtocolAway", { id: ours.ids.protocol, away: true }],
+    ["shelf/keepProduct", { id: null, document: {} }],
+    ["shelf/calibrateProduct", { id: ours.ids.product, how: "drops", drops: 40, grams: 2 }],
+    ["shelf/addShield", {}],
+    ["shelf/removeShield", { id: ours.ids.shield }],
   ];
   for (const [name, input] of tries)
     expect([name, await actions.get(name)!(input)]).toEqual([
@@ -366,7 +366,7 @@ test("as another studio, every page's reading comes back empty", async () => {
   const { surveyPage } = await import("@/features/survey/data");
   const { picturesPage } = await import("@/features/pictures/data");
   expect(await picturesPage(stranger, ours.ids.client)).toBeNull();
-  const { visitPage } = await import("@/features/visit/page");
+  const { visitPage } = await import("@/features/chair/page");
   const { runningVisits } = await import("@/features/visit/running");
   const { airPage, roomHistory } = await import("@/features/air/data");
   expect(await clientPage(stranger, ours.ids.client, now)).toBeNull();

@@ -229,7 +229,7 @@ test("an undo leaves out a set test of its own visit, and no other test of the s
 });
 
 test("a tap of a kind or version that this server does not know is kept as it came, and passed over", async () => {
-  const { visitPage } = await import("@/features/visit/page");
+  const { visitPage } = await import("@/features/chair/page");
   const id = await agreed("fill", { map: true });
   const newer = [
     { ...tap(id, "beadWiped", {}), type: "lashPlaced", version: 1, payload: { side: "right", lash: 12 } },

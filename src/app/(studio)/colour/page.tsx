@@ -1,6 +1,6 @@
 import type { Metadata } from "next";
-import { ColourOverview } from "@/features/colour/ColourOverview";
-import { colourOverview } from "@/features/colour/data";
+import { ColourOverview } from "@/features/run/ColourOverview";
+import { colourOverview } from "@/features/run/data";
 import { mayActAs, requireMember } from "@/server/member";
 import { timeIn, todayIn } from "@/server/studioTime";
 

@@ -10,7 +10,7 @@ export const adhesive = asked("Adhesive", {
     step: 1,
     reason: "15 to 20 minutes at 22 °C and 50 %; heat and damp shorten it, never under half.",
     standing: "common practice",
-    readBy: ["features/visit/useBeadTaps", "features/today/startTheRoom"],
+    readBy: ["features/chair/useBeadTaps", "features/today/startTheRoom"],
   },
   shakeSeconds: {
     schema: z.int().min(10, "From 10 to 180 seconds.").max(180, "From 10 to 180 seconds."),
@@ -20,6 +20,6 @@ export const adhesive = asked("Adhesive", {
     step: 5,
     reason: "60 to 120 s by hand, 30 s in a machine, or as the leaflet says.",
     standing: "common practice",
-    readBy: ["features/visit/Placing"],
+    readBy: ["features/chair/Placing"],
   },
 });

@@ -31,7 +31,7 @@ export const atTheChair = asked("At the chair", {
     label: "Primer",
     reason: "Cleansing comes always. Primer dries what oil is left; on dry lashes it adds little.",
     standing: "common practice",
-    readBy: ["features/visit/grabFacts", "core/formats/trolleyBrief"],
+    readBy: ["features/chair/grabFacts", "core/formats/trolleyBrief"],
   },
   attach: {
     ...oneOf({ asTheLashLies: "as the lash lies", top: "on top", side: "at the side", under: "underneath" }),

@@ -79,6 +79,6 @@ export const care = asked("Care", {
     unit: "min",
     reason: "Usual first aid for the eye: lukewarm clean water, then medical help.",
     standing: "common practice",
-    readBy: ["features/colour/AtTheRun"],
+    readBy: ["features/run/AtTheRun"],
   },
 });

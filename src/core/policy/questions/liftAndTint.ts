@@ -32,7 +32,7 @@ export const liftAndTint = asked("Lift and tint", {
     label: "Covered with film",
     reason: "Film and a mask speed it: the time is shortened and looked at early.",
     standing: "common practice",
-    readBy: ["features/colour/usePlanDraft"],
+    readBy: ["features/plan/usePlanDraft"],
   },
   tintAndLift: {
     ...oneOf({ afterRelease: "after release", onTheShield: "on the shield" }),
@@ -59,6 +59,6 @@ export const liftAndTint = asked("Lift and tint", {
     step: 0.1,
     reason: "Known above it, a mix is stopped; not known, it is shown as a range. Local code may ask for less, never more here.",
     standing: "from memory",
-    readBy: ["features/colour/actions", "core/processing/workOutPlan"],
+    readBy: ["features/plan/actions", "core/processing/workOutPlan"],
   },
 });

@@ -36,7 +36,7 @@ export const withFormsOfTheirOwn = asked(null, {
     label: "Country or state",
     reason: "Rules differ by place; nobody can know them for the studio.",
     standing: "common practice",
-    readBy: ["features/colour/PlanPanel"],
+    readBy: ["features/plan/PlanPanel"],
   },
   localNotes: {
     schema: z.string().trim().max(4000, "4000 characters at most."),
@@ -44,6 +44,6 @@ export const withFormsOfTheirOwn = asked(null, {
     label: "Notes on the local code",
     reason: "The usual limits to begin with; the owner writes what holds at the studio's place.",
     standing: "from memory",
-    readBy: ["features/colour/PlanPanel"],
+    readBy: ["features/plan/PlanPanel"],
   },
 });

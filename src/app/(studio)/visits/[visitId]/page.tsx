@@ -1,9 +1,9 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
-import { ColourRoute } from "@/features/colour/ColourRoute";
-import { visitKind } from "@/features/colour/data";
+import { ColourRoute } from "@/features/run/ColourRoute";
+import { visitKind } from "@/features/run/data";
 import { CorrectionsRoute } from "@/features/correction/CorrectionsRoute";
-import { VisitRoute } from "@/features/visit/VisitRoute";
+import { VisitRoute } from "@/features/chair/VisitRoute";
 import { requireMember } from "@/server/member";
 import { idOr404 } from "@/server/params";
 

@@ -1,7 +1,7 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
-import { protocolPage } from "@/features/colour/data";
-import { ProtocolEditor } from "@/features/colour/ProtocolEditor";
+import { protocolPage } from "@/features/protocols/data";
+import { ProtocolEditor } from "@/features/protocols/ProtocolEditor";
 import { mayActAs, requireMember } from "@/server/member";
 
 export const metadata: Metadata = { title: "Protocol" };

@@ -1,0 +1,118 @@
+"use client";
+import { useState } from "react";
+import type { Air } from "@/core/air";
+import { asksOf, isCovered, productAge, stopsOf, type CareFinding } from "@/core/care";
+import { Standing } from "@/features/care/Standing";
+import type { JudgedBottle } from "@/features/shelf/judged";
+import { Button, Notice } from "@/ui";
+import { newId } from "@/ui/newId";
+import { begin } from "@/features/visit/actions";
+import { BottleChoice } from "./BottleChoice";
+import { LengthRows } from "./LengthRows";
+import { PlaceOfVisit } from "@/features/visit/PlaceOfVisit";
+import { reasonDraft } from "./LateReason";
+import { readWords, useDraft } from "@/features/tablet/useDraft";
+import type { VisitProps } from "./visitProps";
+import { useTabletStore } from "@/features/tablet/TabletProvider";
+
+/** What the bottle that is chosen adds to what stands: its age, judged here at once and by the server once more. */
+function withBottle(
+  findings: readonly CareFinding[],
+  judged: readonly JudgedBottle[],
+  bottleId: string | null,
+  today: string,
+): CareFinding[] {
+  const bottle = judged.find((one) => one.bottle.id === bottleId)?.bottle;
+  const age = bottle
+    ? productAge(
+        {
+          name: `${bottle.adhesive.name}, lot ${bottle.lot}`,
+          family: "adhesive",
+          openedOn: bottle.openedOn,
+          lifeAfterOpeningDays: bottle.adhesive.lifeAfterOpeningDays,
+          expiresOn: bottle.expiresOn,
+        },
+        today,
+      )
+    : null;
+  const own: CareFinding[] =
+    bottle && age?.weight && age.words
+      ? [{ rule: "productLife", key: `productLife ${bottle.adhesiveId}`, weight: age.weight, words: age.words }]
+      : [];
+  return [...own, ...findings].sort((a, b) => WEIGHT[a.weight] - WEIGHT[b.weight]);
+}
+const WEIGHT = { stop: 0, ask: 1, note: 2 } as const;
+
+/** A set or fill that has its map and is to begin: what stands against it, the bottle, and the one door. */
+export function BeforeBeginning({
+  visit,
+  judged,
+  bottleId,
+  air,
+  onBottle,
+}: {
+  visit: VisitProps;
+  judged: readonly JudgedBottle[];
+  bottleId: string | null;
+  air: Air | null;
+  onBottle: (id: string) => void;
+}) {
+  const store = useTabletStore();
+  const { keep } = useDraft(reasonDraft(visit.id), readWords);
+  const [reason, setReason] = useState(visit.reason);
+  const [busy, setBusy] = useState(false);
+  const [problem, setProblem] = useState<{ message: string; field?: string | undefined } | null>(null);
+  const findings = withBottle(visit.care.findings, judged, bottleId, visit.today);
+  const stopped = stopsOf(findings).length > 0;
+  const keys = asksOf(findings).map(({ key }) => key);
+
+  const go = async () => {
+    setBusy(true);
+    const eventId = newId();
+    const result = await begin({ visitId: visit.id, eventId, bottleId, air, reason }).catch(() => null);
+    setBusy(false);
+    if (result?.ok) return void store.refresh();
+    if (result) return setProblem({ message: result.message, field: result.fields.reason });
+    // No server in reach: the standing this tablet last got decides. The tap is kept and judged when it arrives, the reason after it.
+    if (!isCovered(findings, reason, keys) && keys.length > 0)
+      return setProblem({
+        message: "The server does not answer. Write why it goes ahead; it is sent when it does.",
+        field: "A reason is needed.",
+      });
+    if (keys.length > 0) keep(reason, null);
+    await store.tap(visit.id, "started", { bottleId, air });
+  };
+  return (
+    <div className="mt-6 grid gap-x-14 gap-y-8 lg:grid-cols-2">
+      <div>
+        <h2 className="text-3xl">Ready to begin</h2>
+        <div className="mt-4">
+          <Standing
+            care={visit.care}
+            findings={findings}
+            reason={reason}
+            error={problem?.field}
+            onReason={(words) => {
+              setReason(words);
+              setProblem(null);
+            }}
+          />
+        </div>
+        <div className="mt-4 max-w-md">
+          <BottleChoice judged={judged} value={bottleId ?? ""} onChange={onBottle} />
+        </div>
+        <p className="mt-4 max-w-xl text-ink-2">
+          Anything in the eye? Lower lashes all under the pad? Look with the mirror before the first lash. Leaflets, local code and your
+          licence come before all of this.
+        </p>
+        {problem ? <Notice tone="stop" title={problem.message} className="mt-4 max-w-xl" /> : null}
+        <Button size="bed" className="mt-5" disabled={busy || stopped} onClick={() => void go()}>
+          {busy ? "Beginning…" : "Begin the visit"}
+        </Button>
+        {stopped ? <p className="mt-2 text-ink-2">A stop is not passed at the chair.</p> : null}
+        <PlaceOfVisit visit={visit} />
+      </div>
+      {visit.map ? <LengthRows map={visit.map} /> : null}
+    </div>
+  );
+}

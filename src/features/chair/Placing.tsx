@@ -1,0 +1,125 @@
+"use client";
+import { memo, useState } from "react";
+import { baseRate, beadLifeS, isolation, type LedgerSettings } from "@/core/adhesive";
+import type { Air } from "@/core/air";
+import { formatClock } from "@/core/units";
+import type { VisitState } from "@/core/visit";
+import type { JudgedBottle } from "@/features/shelf/judged";
+import { Stopwatch } from "@/features/shelf/Stopwatch";
+import { useTabletStore } from "@/features/tablet/TabletProvider";
+import { Button, Verdict } from "@/ui";
+import { BigClock } from "./BigClock";
+import { BrushCheck } from "./BrushCheck";
+import { ChangeBottle } from "./ChangeBottle";
+import type { glueInUse } from "@/features/visit/glueInUse";
+import { grabFacts } from "./grabFacts";
+import { GrabSheet } from "./GrabSheet";
+import { useBeadTaps } from "./useBeadTaps";
+import type { VisitProps } from "./visitProps";
+
+type Props = {
+  visit: VisitProps;
+  state: VisitState;
+  air: Air | null;
+  judged: readonly JudgedBottle[];
+  glue: ReturnType<typeof glueInUse>;
+  settings: LedgerSettings;
+  onEnd: () => void;
+};
+
+/** Of a set's work everything but its zones, which are tapped most and stand beside it. */
+const SHOWN = ["bottleId", "shake", "beads", "shakenAtMs", "checks", "checkDueSinceMs", "tests"] as const;
+
+function isDrawnTheSame(a: Props, b: Props): boolean {
+  return (
+    a.visit === b.visit &&
+    a.air === b.air &&
+    a.judged === b.judged &&
+    a.glue === b.glue &&
+    a.settings === b.settings &&
+    a.onEnd === b.onEnd &&
+    (a.state.head.lastUndoable === null) === (b.state.head.lastUndoable === null) &&
+    SHOWN.every((part) => a.state.set[part] === b.state.set[part])
+  );
+}
+
+/** While lashes are placed: one clock that fills the eye, the next tap, the brush, and what to do when nothing holds. */
+export const Placing = memo(function Placing({ visit, state, air, judged, glue, settings, onEnd }: Props) {
+  const store = useTabletStore();
+  const [askedMs, setAskedMs] = useState<number | null>(null);
+  const { beads, bottleId, shake, checkDueSinceMs, tests } = state.set;
+  const shakeS = glue.adhesive?.shakeSeconds ?? visit.policy.shakeSeconds;
+  const taps = useBeadTaps(visit, state, air, shakeS);
+  const willNotGrab = () => setAskedMs(store.now().ms);
+  const inUse = judged.find(({ bottle }) => bottle.id === bottleId);
+  return (
+    <>
+      <BigClock state={state} />
+      <div className="mt-4 flex flex-wrap gap-3">
+        <Button tone={beads.length === 0 && !shake ? "ivy" : "line"} size="bed" onClick={taps.shake}>
+          Shake {shakeS} s
+        </Button>
+        <Button tone={beads.length > 0 || shake ? "ivy" : "line"} size="bed" onClick={taps.bead}>
+          {beads.length === 0 ? "First bead" : "New bead"}
+        </Button>
+        <Button tone="plain" size="bed" disabled={!state.head.lastUndoable} onClick={taps.undo}>
+          Take back
+        </Button>
+      </div>
+      <p className="mt-3 text-[0.9375rem] text-ink-2">
+        <AirAndBottle visit={visit} bottleId={bottleId} air={air} glue={glue} settings={settings} />
+        {judged.length > 0 ? <ChangeBottle visitId={visit.id} judged={judged} bottleId={bottleId} /> : null}
+      </p>
+      {beads.length > 0 ? (
+        <BrushCheck
+          state={state}
+          rate={baseRate(visit.brushes)}
+          due={checkDueSinceMs !== null}
+          onCheck={(counted) => void store.tap(visit.id, "checked", counted ?? { off: null, of: null })}
+          onWillNotGrab={willNotGrab}
+        />
+      ) : null}
+      <div className="mt-4 flex flex-wrap items-center gap-2 border-t border-line pt-3">
+        <Button tone="line" size="bedNarrow" onClick={onEnd}>
+          Dry and finish
+        </Button>
+        <Stopwatch keyName="T" label="Time a lash" size="bedNarrow" onTime={taps.timed} disabled={!air || !bottleId} />
+        <Button tone="plain" size="bedNarrow" onClick={willNotGrab}>
+          It will not grab
+        </Button>
+      </div>
+      {tests.length > 0 ? (
+        <p className="mt-2 text-[0.9375rem] text-ink-2">Timed here: {tests.map(({ seconds }) => `${seconds.toFixed(1)} s`).join(", ")}.</p>
+      ) : null}
+      {askedMs === null ? null : <GrabSheet facts={grabFacts(visit, state, air, inUse, askedMs)} onClose={() => setAskedMs(null)} />}
+    </>
+  );
+}, isDrawnTheSame);
+
+/** Which bottle, in which air, and what follows from it: how long a bead keeps and a lash is held. */
+function AirAndBottle({
+  visit,
+  bottleId,
+  air,
+  glue,
+  settings,
+}: {
+  visit: VisitProps;
+  bottleId: string | null;
+  air: Air | null;
+  glue: ReturnType<typeof glueInUse>;
+  settings: LedgerSettings;
+}) {
+  const name = visit.bottleNames[bottleId ?? ""];
+  const apart = air ? isolation(settings, air, glue.law) : null;
+  return (
+    <>
+      {name ? `${name}. ` : ""}
+      {air
+        ? `Air ${air.temperatureC.toFixed(1)} °C, ${Math.round(air.relativeHumidity * 100)} %: a bead keeps ${formatClock(beadLifeS(visit.policy.beadMinutes, air))}`
+        : "No fresh reading of the air: a bead is given the studio's full time"}
+      {apart ? `, a lash is held ${apart.seconds.toFixed(0)} s.` : "."}{" "}
+      {apart?.tooSlow ? <Verdict tone="look">Over 8 s: change the air or the bottle.</Verdict> : null}
+    </>
+  );
+}

@@ -1,0 +1,116 @@
+"use client";
+import dynamic from "next/dynamic";
+import { useEffect, useMemo, useState } from "react";
+import { freshAir, type Air } from "@/core/air";
+import { stopsOf } from "@/core/care";
+import { serviceOf } from "@/core/service";
+import { Findings, Standing } from "@/features/care/Standing";
+import { useRooms } from "@/features/live/LiveProvider";
+import { useTrail } from "@/features/live/useTrail";
+import { judgedBottles } from "@/features/shelf/judged";
+import { LinkButton, Notice, Verdict } from "@/ui";
+import { AtTheChair } from "./AtTheChair";
+import { BeforeBeginning } from "./BeforeBeginning";
+import { Knots } from "@/features/visit/Knots";
+import { knotsOf } from "./knotsOf";
+import { LastMap } from "@/features/visit/LastMap";
+import { LateReason } from "./LateReason";
+import { Marks } from "@/features/visit/Marks";
+import { PassedOver } from "@/features/visit/PassedOver";
+import { PlaceOfVisit } from "@/features/visit/PlaceOfVisit";
+import { VisitHeading } from "@/features/visit/VisitHeading";
+import { workedWords } from "@/features/visit/workedWords";
+import type { VisitProps } from "./visitProps";
+import { useNow, useVisit } from "@/features/tablet/TabletProvider";
+
+// What a visit came to is read when it is over: fetched while it runs, so that it is there without a network too.
+const fetchDone = () => import("./DoneVisit").then((module) => module.DoneVisit);
+const DoneVisit = dynamic(fetchDone);
+
+/** Often enough for whether a reading is still of now. */
+const COARSE_MS = 5000;
+
+/** The visit: to begin, at the chair, or as it was kept. */
+export function VisitWorkspace(visit: VisitProps) {
+  const now = useNow(COARSE_MS);
+  const { state, passedOver } = useVisit(visit.id, visit.events);
+  const running = state.head.startedAtMs !== null && state.head.finishedAtMs === null;
+  useEffect(() => {
+    if (running) void fetchDone().catch(() => undefined);
+  }, [running]);
+
+  const heard = useRooms().find(({ id }) => id === visit.roomId)?.air ?? null;
+  const newest = heard && (!visit.air || heard.takenAt > visit.air.takenAt) ? heard : visit.air;
+  const readings = useTrail(visit.readings, heard);
+  // Air long past is not the air of this bead.
+  const fresh = now === null ? null : freshAir(newest, now);
+  const [warmth, damp] = [fresh?.temperatureC, fresh?.relativeHumidity];
+  const air = useMemo<Air | null>(
+    () => (warmth === undefined || damp === undefined ? null : { temperatureC: warmth, relativeHumidity: damp }),
+    [warmth, damp],
+  );
+  const judged = useMemo(
+    () => judgedBottles(visit.bottles, visit.knowledge, air, visit.roomVolumeM3, visit.technique, visit.today),
+    [visit.bottles, visit.knowledge, air, visit.roomVolumeM3, visit.technique, visit.today],
+  );
+  const { hasSurvey } = visit;
+  const hasMap = visit.map !== null;
+  const isAsked = visit.care.consultation?.isOfToday ?? false;
+  const knots = useMemo(() => knotsOf({ hasSurvey, hasMap, asked: isAsked }, state), [hasSurvey, hasMap, isAsked, state]);
+  const [picked, setPicked] = useState<string | null>(null);
+  const bottleId = state.set.bottleId ?? picked ?? judged[0]?.bottle.id ?? null;
+
+  return (
+    <div className="pt-3">
+      <VisitHeading visit={visit} service={serviceOf(visit.service).label} worked={workedWords(state, visit.timeZone)} />
+      <Knots knots={knots} />
+      <Marks marks={visit.marks} />
+      <PassedOver count={passedOver} />
+      {state.head.startedAtMs !== null ? <LateReason visitId={visit.id} /> : null}
+      {state.head.startedAtMs !== null && visit.reason ? (
+        <p className="text-[0.9375rem] text-ink-2">
+          <Verdict tone="look">Asked first</Verdict>, goes ahead because: <bdi>{visit.reason}</bdi>
+        </p>
+      ) : null}
+      {state.head.startedAtMs !== null && state.head.finishedAtMs === null && stopsOf(visit.care.findings).length > 0 ? (
+        <Notice tone="stop" title="Something stands against it now" className="mt-2 max-w-2xl">
+          <Findings findings={stopsOf(visit.care.findings)} />
+        </Notice>
+      ) : null}
+
+      {visit.cancelled ? (
+        <Notice tone="note" title="This visit is cancelled" className="mt-6 max-w-xl">
+          {visit.cancelled.why}. Take it up again on its day.
+          <PlaceOfVisit visit={visit} />
+        </Notice>
+      ) : state.head.startedAtMs === null ? (
+        visit.map ? (
+          <BeforeBeginning visit={visit} judged={judged} bottleId={bottleId} air={air} onBottle={setPicked} />
+        ) : (
+          <div className="mt-8">
+            <Notice tone="note" title="No map is chosen for this visit yet" className="max-w-xl">
+              A visit begins from a map. Take the one worn last time, open another of the client&rsquo;s, or plan a new one.
+            </Notice>
+            <div className="mt-4 flex flex-wrap gap-3">
+              {visit.hasLastMap ? <LastMap visitId={visit.id} /> : null}
+              <LinkButton href={`/clients/${visit.clientId}`} tone={visit.hasLastMap ? "line" : "ivy"}>
+                To the client&rsquo;s maps
+              </LinkButton>
+              <LinkButton href={`/clients/${visit.clientId}/map`} tone="line">
+                Plan a new one
+              </LinkButton>
+            </div>
+            <div className="mt-8">
+              <Standing care={visit.care} findings={visit.care.findings} reason="" />
+            </div>
+            <PlaceOfVisit visit={visit} />
+          </div>
+        )
+      ) : running ? (
+        <AtTheChair visit={visit} state={state} air={air} readings={readings} judged={judged} />
+      ) : (
+        <DoneVisit visit={visit} state={state} readings={readings} />
+      )}
+    </div>
+  );
+}

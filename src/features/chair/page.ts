@@ -1,0 +1,81 @@
+import "server-only";
+import { and, desc, eq } from "drizzle-orm";
+import type { Brush } from "@/core/adhesive";
+import { seatOf, type LashMap } from "@/core/map";
+import type { Policy } from "@/core/policy";
+import { lashMap, survey, tray, visitBrush } from "@/db/schema";
+import { airByMinute } from "@/features/air/history";
+import { airOf, sensorsNow } from "@/features/readings/newestAir";
+import { namesOf, openBottles, usedBottles } from "@/features/shelf/bottles";
+import { glueKnowledge } from "@/features/shelf/knowledge";
+import { inStudio, together, type StudioTransaction } from "@/server/inStudio";
+import type { Member } from "@/server/member";
+import { careOf } from "@/features/visit/care";
+import { eventsOf, lastMapOf, marksOf, READ_BEFORE_MS, visitsInFull } from "@/features/visit/data";
+import { studioPolicy } from "@/server/studioPolicy";
+
+const BRUSHES = 200;
+
+/** What came off at this member's last counted brushes. */
+async function pastBrushes(tx: StudioTransaction, memberId: string): Promise<Brush[]> {
+  return tx
+    .select({ off: visitBrush.cameOff, of: visitBrush.ofLashes })
+    .from(visitBrush)
+    .where(eq(visitBrush.memberId, memberId))
+    .orderBy(desc(visitBrush.at))
+    .limit(BRUSHES);
+}
+
+async function readSeat(tx: StudioTransaction, mapId: string, map: LashMap, held: Policy) {
+  const [found] = await tx
+    .select({ survey: survey.document })
+    .from(lashMap)
+    .innerJoin(survey, and(eq(survey.studioId, lashMap.studioId), eq(survey.id, lashMap.surveyId)))
+    .where(eq(lashMap.id, mapId));
+  if (!found) return null;
+  const trays = await tx.select({ document: tray.document }).from(tray);
+  return seatOf(map, { survey: found.survey, policy: held, trays: trays.map(({ document }) => document) });
+}
+
+/** One visit for its workspace, or null when it is not in this studio. */
+export function visitPage(me: Member, visitId: string, now: Date) {
+  return inStudio(me, async (tx) => {
+    const [row] = await visitsInFull(tx, { visitId });
+    if (!row) return null;
+    const begun = row.state.head.startedAtMs;
+    const until = row.state.head.finishedAtMs ?? now.getTime();
+    const [policy, { air, readings }, bottles, bottlesUsed, events, knowledge, brushes, surveys, lastMap, marks, care] = await together([
+      studioPolicy(tx),
+      sensorsNow(tx, row.roomId).then(async (sensors) => ({
+        air: airOf(sensors, now.getTime()),
+        readings: begun === null ? [] : await airByMinute(tx, sensors, new Date(begun - READ_BEFORE_MS), new Date(until)),
+      })),
+      openBottles(tx),
+      usedBottles(tx, [row.state]),
+      eventsOf(tx, me, visitId),
+      glueKnowledge(tx, me.id),
+      pastBrushes(tx, me.id),
+      tx.select({ id: survey.id }).from(survey).where(eq(survey.clientId, row.clientId)).limit(1),
+      lastMapOf(tx, row.clientId, row.id),
+      marksOf(tx, visitId),
+      careOf(tx, me, row, now),
+    ]);
+    return {
+      visit: row,
+      events,
+      bottles,
+      names: namesOf([...bottles, ...bottlesUsed]),
+      bottlesUsed,
+      air,
+      readings,
+      knowledge,
+      brushes,
+      seat: row.map && row.mapId ? await readSeat(tx, row.mapId, row.map, policy) : null,
+      policy,
+      hasSurvey: surveys.length > 0,
+      hasLastMap: lastMap !== null,
+      marks,
+      care,
+    };
+  });
+}

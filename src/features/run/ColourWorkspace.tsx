@@ -1,0 +1,97 @@
+"use client";
+import dynamic from "next/dynamic";
+import { SERVICES } from "@/core/service";
+import { useEffect, useMemo } from "react";
+import { isRunDone } from "@/core/processing";
+import { Knots, type Knot } from "@/features/visit/Knots";
+import { PlaceOfVisit } from "@/features/visit/PlaceOfVisit";
+import { VisitHeading } from "@/features/visit/VisitHeading";
+import { workedWords } from "@/features/visit/workedWords";
+import { Marks } from "@/features/visit/Marks";
+import { PassedOver } from "@/features/visit/PassedOver";
+import { useNow, useTabletStore, useVisit } from "@/features/tablet/TabletProvider";
+import { Verdict } from "@/ui";
+import { AtTheRun } from "./AtTheRun";
+import type { ColourProps } from "@/features/plan/colourProps";
+import { IncidentNotes } from "./IncidentNotes";
+import { JudgePanel } from "./JudgePanel";
+import { PlanPanel } from "@/features/plan/PlanPanel";
+
+// What a run came to is read when it is over: fetched while it runs, so that it is there without a network too.
+const fetchKept = () => import("./KeptRun").then((module) => module.KeptRun);
+const KeptRun = dynamic(fetchKept);
+
+type Stage = "plan" | "run" | "judge" | "kept";
+const ORDER: readonly [string, Stage][] = [
+  ["Plan", "plan"],
+  ["Mix and run", "run"],
+  ["Judge", "judge"],
+  ["Finish", "kept"],
+];
+
+/** Colour and lift: planned, run, judged, kept. The stage follows from what was tapped. */
+export function ColourWorkspace(visit: ColourProps) {
+  const store = useTabletStore();
+  const now = useNow();
+  const { state, passedOver } = useVisit(visit.id, visit.events);
+  const { run } = state;
+  const done = isRunDone(run);
+  const stage: Stage = state.head.finishedAtMs !== null ? "kept" : !run.plan ? "plan" : done ? "judge" : "run";
+  useEffect(() => {
+    if (stage !== "plan") void fetchKept().catch(() => undefined);
+  }, [stage]);
+  // What was opened since the page was read is on the shelf; what was emptied since then came with the page.
+  const batchNames = useMemo(
+    () => ({
+      ...Object.fromEntries(
+        visit.products.flatMap(({ document, batches }) => batches.map(({ id, lot }) => [id, `${document.name}, lot ${lot}`])),
+      ),
+      ...visit.batchNames,
+    }),
+    [visit.products, visit.batchNames],
+  );
+  const at = ORDER.findIndex(([, one]) => one === stage);
+  const asked = visit.care.consultation?.isOfToday ?? false;
+  const isNext = (i: number) => i === at && (asked || stage !== "plan");
+  const knots: Knot[] = [
+    { name: "Consult", state: asked ? "tied" : stage === "plan" ? "here" : "open" },
+    ...ORDER.map(([name], i): Knot => ({ name, state: i < at || stage === "kept" ? "tied" : isNext(i) ? "here" : "ahead" })),
+  ];
+  return (
+    <div className="pt-3">
+      <VisitHeading visit={visit} service={SERVICES[visit.kind].label} worked={workedWords(state, visit.timeZone)} />
+      {stage === "run" ? null : <Knots knots={knots} />}
+      <Marks marks={visit.marks} />
+      <PassedOver count={passedOver} />
+      {visit.reason && stage !== "plan" ? (
+        <p className="text-[0.9375rem] text-ink-2">
+          <Verdict tone="look">Asked first</Verdict>, goes ahead because: <bdi>{visit.reason}</bdi>
+        </p>
+      ) : null}
+      {stage === "plan" ? (
+        <>
+          <PlanPanel visit={visit} />
+          <PlaceOfVisit visit={visit} />
+        </>
+      ) : null}
+      {stage === "run" && now !== null ? (
+        <AtTheRun visit={visit} run={run} past={visit.past} nowMs={now} lastUndoableId={state.head.lastUndoable?.id ?? null} />
+      ) : null}
+      {stage === "judge" ? (
+        <>
+          {run.stop || run.stopsTakenBack.length > 0 ? <IncidentNotes visit={visit} /> : null}
+          <JudgePanel
+            visitId={visit.id}
+            run={run}
+            mayFinish={(!run.stop && run.stopsTakenBack.length === 0) || visit.incidents.length > 0}
+            onJudged={(result) => {
+              void store.tap(visit.id, "resultJudged", result);
+              void store.tap(visit.id, "finished", {});
+            }}
+          />
+        </>
+      ) : null}
+      {stage === "kept" ? <KeptRun visit={visit} run={run} endedAtMs={state.head.finishedAtMs!} batchNames={batchNames} /> : null}
+    </div>
+  );
+}

@@ -1,0 +1,137 @@
+"use server";
+import { randomUUID } from "node:crypto";
+import { eq } from "drizzle-orm";
+import { refresh } from "next/cache";
+import { z } from "zod";
+import { shieldSchema } from "@/core/lift";
+import { dropsPerGram, nozzleFromRibbon, productSchema } from "@/core/mixing";
+import { batch, product, shield } from "@/db/schema";
+import { action, Refusal } from "@/server/action";
+import { inStudio } from "@/server/inStudio";
+import { todayIn } from "@/server/studioTime";
+
+/** The date printed on a pack; empty where none is. */
+const printedDate = z
+  .union([z.literal(""), z.iso.date("A date, or nothing.")])
+  .default("")
+  .transform((text) => text || null);
+
+/** A product from its leaflet, or its changed document. */
+export const keepProduct = action(
+  {
+    // `base` is the revision it was made from; of two edits the second does not lose the first.
+    input: z.strictObject({ id: z.uuid().nullable(), base: z.int().min(0).default(0), document: productSchema }),
+    least: "technician",
+  },
+  async (me, { id, base, document }) => {
+    const kept = await inStudio(me, async (tx) => {
+      if (id === null) {
+        const made = randomUUID();
+        await tx.insert(product).values({ studioId: me.studioId, id: made, document });
+        return made;
+      }
+      const [row] = await tx.select().from(product).where(eq(product.id, id)).for("update");
+      if (!row) throw new Refusal("This product is not on the shelf.");
+      if (row.document.kind !== document.kind)
+        throw new Refusal("What it is cannot change: runs and patch tests speak of it. Add it as another product.");
+      if (row.revision !== base)
+        throw new Refusal("It was changed elsewhere since you opened it. Yours is still here; close it and open it again to see theirs.");
+      await tx
+        .update(product)
+        .set({ document, revision: base + 1 })
+        .where(eq(product.id, id));
+      return id;
+    });
+    refresh();
+    return { id: kept };
+  },
+);
+
+/** Counts or weighs a product's own drops or ribbon, so that its doses are known instead of guessed. */
+export const calibrateProduct = action(
+  {
+    input: z.discriminatedUnion("how", [
+      z.strictObject({
+        id: z.uuid(),
+        how: z.literal("drops"),
+        drops: z.int().min(10, "Ten drops at least, or the count says little.").max(400),
+        grams: z.number().min(0.1, "From 0.1 g.").max(20),
+      }),
+      z.strictObject({
+        id: z.uuid(),
+        how: z.literal("ribbon"),
+        lengthCm: z.number().min(1, "A centimetre at least.").max(30),
+        grams: z.number().min(0.02, "From 0.02 g.").max(20),
+      }),
+    ]),
+    least: "technician",
+  },
+  async (me, form) => {
+    await inStudio(me, async (tx) => {
+      const [row] = await tx.select().from(product).where(eq(product.id, form.id)).for("update");
+      if (!row) throw new Refusal("This product is not on the shelf.");
+      const density = row.document.densityGMl ?? 1;
+      const change =
+        form.how === "drops"
+          ? { dropsPerGram: Math.round(dropsPerGram(form.drops, form.grams) * 100) / 100 }
+          : { nozzleMm: Math.round(nozzleFromRibbon(form.lengthCm, form.grams, density) * 100) / 100, densityGMl: density };
+      const parsed = productSchema.safeParse({ ...row.document, ...change });
+      if (!parsed.success) throw new Refusal(`That cannot be: ${parsed.error.issues[0]!.message} Count again.`);
+      await tx
+        .update(product)
+        .set({ document: parsed.data, revision: row.revision + 1 })
+        .where(eq(product.id, form.id));
+    });
+    refresh();
+    return null;
+  },
+);
+
+export const openBatch = action(
+  {
+    input: z.strictObject({
+      productId: z.uuid("Choose a product."),
+      lot: z.string().trim().min(1, "The lot stands on the pack; without it nothing can be traced.").max(60, "60 characters at most."),
+      openedOn: z.iso.date("Give the day it was opened."),
+      expiresOn: printedDate,
+    }),
+  },
+  async (me, form) => {
+    if (form.openedOn > todayIn(me.timeZone, new Date()))
+      throw new Refusal("It cannot have been opened tomorrow.", { openedOn: "Not in the future." });
+    const id = randomUUID();
+    await inStudio(me, async (tx) => {
+      const [known] = await tx.select({ id: product.id }).from(product).where(eq(product.id, form.productId));
+      if (!known) throw new Refusal("This product is not on the shelf.");
+      await tx.insert(batch).values({ studioId: me.studioId, id, ...form });
+    });
+    refresh();
+    return { id };
+  },
+);
+
+export const emptyBatch = action({ input: z.strictObject({ id: z.uuid(), emptied: z.boolean() }) }, async (me, { id, emptied }) => {
+  const rows = await inStudio(me, (tx) =>
+    tx
+      .update(batch)
+      .set({ emptiedOn: emptied ? todayIn(me.timeZone, new Date()) : null })
+      .where(eq(batch.id, id))
+      .returning({ id: batch.id }),
+  );
+  if (!rows[0]) throw new Refusal("This batch is not on the shelf.");
+  refresh();
+  return null;
+});
+
+export const addShield = action({ input: shieldSchema, least: "technician" }, async (me, document) => {
+  await inStudio(me, (tx) => tx.insert(shield).values({ studioId: me.studioId, id: randomUUID(), document }));
+  refresh();
+  return null;
+});
+
+export const removeShield = action({ input: z.strictObject({ id: z.uuid() }), least: "technician" }, async (me, { id }) => {
+  const rows = await inStudio(me, (tx) => tx.delete(shield).where(eq(shield.id, id)).returning({ document: shield.document }));
+  if (!rows[0]) throw new Refusal("This shield is not in stock.");
+  refresh();
+  return rows[0].document;
+});
