@@ -18,6 +18,7 @@ const config = {
     {
       ...shared,
       displayName: "integration",
+      setupFilesAfterEnv: ["<rootDir>/tests/support/patience.ts"],
       // better-auth and its kin are ES modules throughout.
       transformIgnorePatterns: [],
       testMatch: ["<rootDir>/tests/integration/**/*.test.ts"],

@@ -3,7 +3,7 @@ import { chromium } from "@playwright/test";
 import pg from "pg";
 import { doseCurve, cureLedger } from "@/core/adhesive";
 import { cureSettings, defaultPolicy } from "@/core/policy";
-import { EVENT_KINDS, placingsOf, VisitFold, visitState, type EventType, type KeptEvent } from "@/core/visit";
+import { EVENT_KINDS, placedLashesOf, VisitFold, visitState, type EventType, type KeptEvent } from "@/core/visit";
 import { CHROMIUM } from "../scripts/lib/chromium.mjs";
 import { median, medianMs, ms, percentile, printTable, ratioOf, type Row } from "./measure";
 import { SCRIPT_AND_PAINT, whatFollows } from "./trace";
@@ -66,7 +66,7 @@ function longVisit(count: number, visitId: string, zones: number): KeptEvent[] {
       whole: medianMs(() => visitState(events)),
       one: medianMs(() => fold.add([one])),
       undo: medianMs(() => fold.add([{ ...one, type: "undone", payload: { eventId: events.at(-9)!.id } }])),
-      ledger: medianMs(() => cureLedger(placingsOf(fold.state, (beat += 1000)), curve, beat, settings)),
+      ledger: medianMs(() => cureLedger(placedLashesOf(fold.state, (beat += 1000)), curve, beat, settings)),
     };
   };
   const [small, large] = [perTap(60), perTap(TAPS_BEHIND)];

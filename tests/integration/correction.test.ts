@@ -145,7 +145,7 @@ test("a visit of another client goes to them with its lots; a map drawn for the 
   const me = studio.member("technician");
   const past = async (clientId: string) =>
     (await inStudio(me, (tx) => careFacts(tx, me.timeZone, new Date(), { clientId, at: new Date() }))).past.filter(
-      ({ label, standing }) => label === "new set" && standing !== "agreed",
+      ({ label, known }) => label === "new set" && known !== "agreed",
     ).length;
   expect(await past(somebodyElse)).toBe(1);
 });

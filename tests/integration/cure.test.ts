@@ -115,15 +115,15 @@ test("the visit's page is given every minute of air since a little before its st
   await read(everyMinute);
   await bead(20);
   const { visitPage } = await import("@/features/chair/page");
-  const { glueInUse } = await import("@/features/visit/glueInUse");
+  const { adhesiveInUse } = await import("@/features/visit/adhesiveInUse");
   const page = (await visitPage(acting(), studio.ids.visit, new Date()))!;
   const begun = page.visit.state.head.startedAtMs!;
   expect(page.readings.every(({ atMs }) => atMs >= begun - 15 * MINUTE)).toBe(true);
   expect(page.readings.length).toBeGreaterThanOrEqual(15);
   expect(page.bottlesUsed.map(({ id }) => id)).toEqual([studio.ids.bottle]);
   // One test at reference humidity says nothing of how it follows dryness: the usual law stands.
-  const { law, waterHours, adhesive } = glueInUse(page, studio.ids.bottle);
+  const { law, waterHours, adhesive } = adhesiveInUse(page, studio.ids.bottle);
   expect(law.m).toBeCloseTo(1, 6);
   expect([waterHours, adhesive?.name]).toEqual([undefined, "cure glue"]);
-  expect(glueInUse(page, null).adhesive).toBeNull();
+  expect(adhesiveInUse(page, null).adhesive).toBeNull();
 });

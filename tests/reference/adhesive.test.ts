@@ -9,7 +9,7 @@ import {
   normalBelow,
   setTime,
   setTimeRatio,
-  surprise,
+  testDeviation,
   type SetTest,
 } from "@/core/adhesive";
 
@@ -76,8 +76,8 @@ test("many tests pull the estimate to them, however far the leaflet was off", ()
 
 test("a test ten times too long is questioned, one within a third is not", () => {
   const model = learnSetTime(1.2, [...SIX, { id: "odd", bottleId: "a", daysOpen: 12, air: at(22, 0.5), seconds: 12 }]);
-  expect(surprise(model, model.tests.at(-1)!)).toMatchObject({ questioned: true });
-  for (const test of SIX) expect(surprise(learnSetTime(1.2, SIX), test).questioned).toBe(false);
+  expect(testDeviation(model, model.tests.at(-1)!)).toMatchObject({ questioned: true });
+  for (const test of SIX) expect(testDeviation(learnSetTime(1.2, SIX), test).questioned).toBe(false);
 });
 
 test("a bottle that slows by a tenth a week is called old by its own tests; one that stays is not", () => {

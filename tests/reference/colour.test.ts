@@ -10,7 +10,7 @@ import {
   PROCESS_PRIORS,
   proposeMinutes,
   timeToTarget,
-  type Look,
+  type DepthLook,
 } from "@/core/colour";
 import { mulberry32 } from "@/core/units";
 
@@ -129,7 +129,7 @@ describe("processing curve", () => {
         const curve = { from, way: prior.way, rate, end };
         const count = 3 + Math.floor(random() * 3);
         // Seen by eye with an error of 0.4 steps, and taken down in whole steps.
-        const seen = (minutes: number): Look => ({ minutes, depth: Math.round(depthAfter(minutes, curve) + 0.4 * normal(random)) });
+        const seen = (minutes: number): DepthLook => ({ minutes, depth: Math.round(depthAfter(minutes, curve) + 0.4 * normal(random)) });
         const looks = Array.from({ length: count + 1 }, (_, i) => seen(2 * i));
         const target = Math.round(from) + prior.way * 2;
         const estimate = timeToTarget(target, { looks }, [], prior);

@@ -5,7 +5,7 @@ import { heldToGood, isGoodFor, setTimeRatio, USUAL_LAW, type CureLaw } from "./
 export type AirAt = Air & { readonly atMs: number };
 
 /** How far work has cured: seconds at 22 °C and 50 % that the air it really had is worth. */
-export type Dose = {
+export type CureDose = {
   readonly doseS: number;
   /** Wider the longer no reading came. */
   readonly lowS: number;
@@ -54,7 +54,7 @@ export type DoseCurve = {
   /** The newest air; null where none was ever read. */
   readonly latest: Air | null;
   /** The dose of a stretch, ms; null where no reading was ever taken. */
-  readonly between: (fromMs: number, toMs: number) => Dose | null;
+  readonly between: (fromMs: number, toMs: number) => CureDose | null;
 };
 
 /**
@@ -109,7 +109,7 @@ export const cureDose = (
   toMs: number,
   law: CureLaw = USUAL_LAW,
   silenceMs = USUAL_SILENCE_MS,
-): Dose | null => doseCurve(readings, law, silenceMs).between(fromMs, toMs);
+): CureDose | null => doseCurve(readings, law, silenceMs).between(fromMs, toMs);
 
 /** The last reading at or before a moment that is not before the first. */
 function lastBefore(readings: readonly AirAt[], ms: number): number {

@@ -1,6 +1,6 @@
 import type { Air } from "../air";
 import { clamp } from "../units";
-import type { Dose, DoseCurve } from "./cureDose";
+import type { CureDose, DoseCurve } from "./cureDose";
 import { finishOf, type FinishFigures, type FinishId } from "./finishes";
 import { heldToGood, SET_TIME_REFERENCE, setTimeRatio, USUAL_LAW, type CureLaw } from "./setTime";
 
@@ -38,9 +38,9 @@ export type LedgerSettings = {
 };
 
 /** Something placed, and when. */
-export type Placing = { readonly key: string; readonly atMs: number };
+export type PlacedLashes = { readonly key: string; readonly atMs: number };
 
-export type LedgerLine = Placing & { readonly dose: Dose | null; readonly isolationSafe: boolean; readonly setThrough: boolean };
+export type LedgerLine = PlacedLashes & { readonly dose: CureDose | null; readonly isolationSafe: boolean; readonly setThrough: boolean };
 
 export type EyesOpen = {
   readonly may: boolean;
@@ -74,7 +74,7 @@ export type CureLedger = {
  * the room's readings, by the law that this bottle's tests have taught.
  */
 export function cureLedger(
-  placings: readonly Placing[],
+  placings: readonly PlacedLashes[],
   curve: DoseCurve,
   nowMs: number,
   settings: LedgerSettings,

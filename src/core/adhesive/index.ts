@@ -4,7 +4,7 @@ export {
   setTime,
   learnSetTime,
   expectedSetTime,
-  surprise,
+  testDeviation,
   bottleDrift,
   lawOf,
   TEST_NOISE,
@@ -21,7 +21,7 @@ export { beadLifeS, beadsFor } from "./beadLife";
 export { bottleAge, type BottleAge } from "./bottleAge";
 export { bottleFitness, type BottleFitness } from "./bottleFitness";
 export { waitInAirS } from "./waitInAir";
-export { cureDose, doseCurve, type AirAt, type Dose, type DoseCurve } from "./cureDose";
+export { cureDose, doseCurve, type AirAt, type CureDose, type DoseCurve } from "./cureDose";
 export {
   cureLedger,
   isolation,
@@ -34,7 +34,7 @@ export {
   type Finished,
   type Isolation,
   type LedgerSettings,
-  type Placing,
+  type PlacedLashes,
 } from "./cureLedger";
 export { FINISH_IDS, FINISH_LABELS, type FinishId, type FinishFigure, type FinishFigures } from "./finishes";
 export { baseRate, brushVerdict, chanceOfAtLeast, type Brush, type BrushRate, type BrushVerdict } from "./brushOut";

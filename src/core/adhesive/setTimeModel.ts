@@ -119,7 +119,10 @@ export function lawOf(model: SetTimeModel): CureLaw {
 }
 
 /** How far a test stands from what all the others lead to expect, in standard deviations and as a multiple. */
-export function surprise(model: SetTimeModel, test: SetTest): { readonly z: number; readonly times: number; readonly questioned: boolean } {
+export function testDeviation(
+  model: SetTimeModel,
+  test: SetTest,
+): { readonly z: number; readonly times: number; readonly questioned: boolean } {
   const others = learnSetTime(
     model.nominalS,
     model.tests.filter(({ id }) => id !== test.id),

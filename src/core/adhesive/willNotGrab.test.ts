@@ -7,13 +7,13 @@ describe("it will not grab: the trade's order, with what is known read off", () 
     bottle: { daysLeft: 12, old: false, name: "Slackwater, lot 1" },
     shakenS: 300,
     bead: { ageS: 200, lifeS: 900 },
-    seat: { seats: true, words: "Seats everywhere." },
+    baseContact: { holds: true, words: "The base holds everywhere." },
   };
   test("the order is washed, rinsed, primed, dry, room, bottle, bead, amount, curl, under-wrap (common practice)", () => {
     expect(willNotGrab(well).map(({ id }) => id)).toEqual("washed rinsed primed dry room bottle bead amount curl underWrap".split(" "));
     expect(
       willNotGrab(well)
-        .filter(({ standing }) => standing === "well")
+        .filter(({ state }) => state === "well")
         .map(({ id }) => id),
     ).toEqual(["room", "bottle", "bead", "curl"]);
   });
@@ -23,16 +23,16 @@ describe("it will not grab: the trade's order, with what is known read off", () 
     ["bottle", { bottle: { daysLeft: 9, old: true, name: "" } }],
     ["bottle", { shakenS: 3000 }],
     ["bead", { bead: { ageS: 950, lifeS: 900 } }],
-    ["curl", { seat: { seats: false, words: "" } }],
+    ["curl", { baseContact: { holds: false, words: "" } }],
   ])("%s is found wrong by %j", (id, change) => {
     expect(
       willNotGrab({ ...well, ...change })
-        .filter(({ standing }) => standing === "wrong")
+        .filter(({ state }) => state === "wrong")
         .map((check) => check.id),
     ).toEqual([id]);
   });
   test("what nobody knows is asked", () => {
-    const asked = willNotGrab({ primer: "none", air: null, bottle: null, shakenS: null, bead: null, seat: null });
-    expect(asked.every(({ standing, says }) => standing === "ask" && says.length > 8)).toBe(true);
+    const asked = willNotGrab({ primer: "none", air: null, bottle: null, shakenS: null, bead: null, baseContact: null });
+    expect(asked.every(({ state, says }) => state === "ask" && says.length > 8)).toBe(true);
   });
 });

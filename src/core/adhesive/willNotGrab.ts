@@ -8,13 +8,13 @@ export type GrabFacts = {
   readonly shakenS: number | null;
   readonly bead: { readonly ageS: number; readonly lifeS: number } | null;
   /** How the map's fibres lie against the lashes; null without a map. */
-  readonly seat: { readonly seats: boolean; readonly words: string } | null;
+  readonly baseContact: { readonly holds: boolean; readonly words: string } | null;
 };
 
 export type GrabCheck = {
   readonly id: "washed" | "rinsed" | "primed" | "dry" | "room" | "bottle" | "bead" | "amount" | "curl" | "underWrap";
   readonly question: string;
-  readonly standing: "well" | "wrong" | "ask";
+  readonly state: "well" | "wrong" | "ask";
   readonly says: string;
 };
 
@@ -30,42 +30,41 @@ const PRIMED: Readonly<Record<GrabFacts["primer"], string>> = {
 
 /** "It will not grab": what to look at, in the trade's order, with what is known already read off. */
 export function willNotGrab(facts: GrabFacts): GrabCheck[] {
-  const { air, bottle, bead, seat, shakenS } = facts;
+  const { air, bottle, bead, baseContact, shakenS } = facts;
   return [
-    { id: "washed", question: "Washed?", standing: "ask", says: "Lashes, lid above and skin below; work at the bases." },
-    { id: "rinsed", question: "Rinsed?", standing: "ask", says: "Cleanser left on keeps glue off. Rinse fully." },
-    { id: "primed", question: "Primed by policy?", standing: "ask", says: PRIMED[facts.primer] },
-    { id: "dry", question: "Dry?", standing: "ask", says: "A damp lash sets the glue before it touches." },
+    { id: "washed", question: "Washed?", state: "ask", says: "Lashes, lid above and skin below; work at the bases." },
+    { id: "rinsed", question: "Rinsed?", state: "ask", says: "Cleanser left on keeps glue off. Rinse fully." },
+    { id: "primed", question: "Primed by policy?", state: "ask", says: PRIMED[facts.primer] },
+    { id: "dry", question: "Dry?", state: "ask", says: "A damp lash sets the glue before it touches." },
     {
       id: "room",
       question: "Room?",
-      standing: air === null ? "ask" : air.fits ? "well" : "wrong",
+      state: air === null ? "ask" : air.fits ? "well" : "wrong",
       says: air?.words ?? "No fresh reading: look at the hygrometer.",
     },
     {
       id: "bottle",
       question: "Bottle: age, shaken?",
-      standing:
-        bottle === null || shakenS === null ? "ask" : bottle.daysLeft < 0 || bottle.old || shakenS > SHAKEN_LASTS_S ? "wrong" : "well",
+      state: bottle === null || shakenS === null ? "ask" : bottle.daysLeft < 0 || bottle.old || shakenS > SHAKEN_LASTS_S ? "wrong" : "well",
       says: bottle === null ? "No bottle is written down." : bottleWords(bottle, shakenS),
     },
     {
       id: "bead",
       question: "Bead's age?",
-      standing: bead === null ? "ask" : bead.ageS > bead.lifeS ? "wrong" : "well",
+      state: bead === null ? "ask" : bead.ageS > bead.lifeS ? "wrong" : "well",
       says:
         bead === null
           ? "No bead is out."
           : `${Math.round(bead.ageS / 60)} of ${Math.round(bead.lifeS / 60)} minutes${bead.ageS > bead.lifeS ? ": spent, put out a new one" : ""}.`,
     },
-    { id: "amount", question: "Amount on the fibre?", standing: "ask", says: "A full bead at the base, no visible excess." },
+    { id: "amount", question: "Amount on the fibre?", state: "ask", says: "A full bead at the base, no visible excess." },
     {
       id: "curl",
       question: "Curl against the lash?",
-      standing: seat === null ? "ask" : seat.seats ? "well" : "wrong",
-      says: seat?.words ?? "No map is open.",
+      state: baseContact === null ? "ask" : baseContact.holds ? "well" : "wrong",
+      says: baseContact?.words ?? "No map is open.",
     },
-    { id: "underWrap", question: "Under-wrap?", standing: "ask", says: "Does the glue reach round the natural lash?" },
+    { id: "underWrap", question: "Under-wrap?", state: "ask", says: "Does the glue reach round the natural lash?" },
   ];
 }
 

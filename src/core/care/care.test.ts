@@ -15,7 +15,7 @@ import {
   NOTHING_SO,
   SPACING,
   SPACING_IDS,
-  standing,
+  careFindings,
   stopsOf,
   type CareFacts,
   type CareRules,
@@ -66,13 +66,13 @@ const sound: CareFacts = {
   products: [],
 };
 const found = (service: ServiceId, over: Partial<CareFacts> = {}, rules: Partial<CareRules> = {}) =>
-  standing(service, { ...sound, ...over }, { ...RULES, ...rules }).map(({ weight, rule }) => `${weight} ${rule}`);
+  careFindings(service, { ...sound, ...over }, { ...RULES, ...rules }).map(({ weight, rule }) => `${weight} ${rule}`);
 const done = (treatment: Treatment, hoursAgo: number, part: Treated["part"] = "lashes", over: Partial<PastService> = {}): PastService => ({
   label: treatment,
   treated: [{ treatment, part }],
   atMs: NOW - hoursAgo * HOUR,
   stopped: null,
-  standing: "here",
+  known: "here",
   ...over,
 });
 const used = (over: Partial<UsedProduct> = {}): UsedProduct => ({
@@ -132,7 +132,7 @@ describe("stops and questions, over every service", () => {
     expect(marks.join("")).toBe(row);
   });
   test("what is to be minded besides asking is said with it", () => {
-    const words = (conditions: Condition[]) => standing("fill", { ...sound, consultation: answers({ conditions }) }, RULES)[0]!.words;
+    const words = (conditions: Condition[]) => careFindings("fill", { ...sound, consultation: answers({ conditions }) }, RULES)[0]!.words;
     expect(words(["contactLenses"])).toBe("Contact lenses: out before anything; ask, and write down why it goes ahead.");
     expect(words(["dryEye"])).toBe("Dry eyes: ask, and write down why it goes ahead.");
     expect(words(["asthma"])).toMatch(/^Asthma: air the room/);
@@ -155,7 +155,7 @@ describe("stops and questions, over every service", () => {
   });
   test("every allergy has its row, and a question names its substitute", () => {
     expect(ALLERGY_IDS).toHaveLength(7);
-    expect(standing("fill", { ...sound, allergies: ["latex"] }, RULES)[0]!.words).toMatch(/nitrile/);
+    expect(careFindings("fill", { ...sound, allergies: ["latex"] }, RULES)[0]!.words).toMatch(/nitrile/);
     expect(ALLERGIES.dye.label).toMatch(/henna/);
   });
   test("another allergy, in the client's words, is asked", () =>
@@ -233,9 +233,9 @@ describe("patch tests in a service", () => {
     expect(found("removal", { tests: [] })).toEqual([]);
   });
   test("“worn before” counts on our record only", () => {
-    const words = (past: PastService[]) => standing("fill", { ...sound, ...without("adhesive"), past }, RULES)[0]!.words;
+    const words = (past: PastService[]) => careFindings("fill", { ...sound, ...without("adhesive"), past }, RULES)[0]!.words;
     expect(words([done("extensions", 20 * 24), done("extensions", 50 * 24)])).toMatch(/Worn 2 times before on our record/);
-    expect(words([done("extensions", 20 * 24, "lashes", { standing: "elsewhere" })])).not.toMatch(/Worn/);
+    expect(words([done("extensions", 20 * 24, "lashes", { known: "elsewhere" })])).not.toMatch(/Worn/);
   });
   test("a product that was not the one tested is asked about", () => {
     const tests = [testOf("adhesive", { productId: "one" })];
@@ -338,8 +338,8 @@ describe("spacing, row by row", () => {
     expect(found("lift", { past: [done("lift", 100)] }, { spacing })).toEqual([]);
   });
   test("what is agreed, or done elsewhere on a known day, counts as well", () => {
-    expect(found("lift", { past: [done("lift", 24, "lashes", { standing: "agreed" })] })).toEqual(["stop spacing"]);
-    expect(found("lift", { past: [done("lift", 24, "lashes", { standing: "elsewhere" })] })).toEqual(["stop spacing"]);
+    expect(found("lift", { past: [done("lift", 24, "lashes", { known: "agreed" })] })).toEqual(["stop spacing"]);
+    expect(found("lift", { past: [done("lift", 24, "lashes", { known: "elsewhere" })] })).toEqual(["stop spacing"]);
   });
   test("a lift and tint counts as both, and the newest decides", () => {
     const both = done("lift", 30, "lashes", { treated: SERVICES.liftTint.counts });
@@ -355,12 +355,12 @@ describe("spacing, row by row", () => {
       atMs: NOW + (inHours + 2) * HOUR,
       fromMs: NOW + inHours * HOUR,
       stopped: null,
-      standing: "agreed",
+      known: "agreed",
     });
     /** The service is booked for the day after tomorrow; hours count from then. */
     const AHEAD = 48;
     const booking = (service: ServiceId, past: readonly PastService[]) =>
-      standing(
+      careFindings(
         service,
         { ...sound, atMs: NOW + AHEAD * HOUR, dayStartMs: sound.dayStartMs + 2 * DAY, today: "2026-11-27", past },
         RULES,
@@ -407,9 +407,9 @@ describe("spacing, row by row", () => {
     });
     test("for a later day it says to book the removal first, and one that is booked clears it", () => {
       const ahead = { past: [set], atMs: NOW + 7 * DAY, dayStartMs: sound.dayStartMs + 7 * DAY, today: "2026-12-02" };
-      expect(standing("lift", { ...sound, ...ahead }, RULES)[0]!.words).toMatch(/Book their removal before it/);
-      expect(standing("lift", { ...sound, past: [set] }, RULES)[0]!.words).toMatch(/Take them off and write the removal down/);
-      const removal = { ...done("removal", -5 * 24), standing: "agreed" as const };
+      expect(careFindings("lift", { ...sound, ...ahead }, RULES)[0]!.words).toMatch(/Book their removal before it/);
+      expect(careFindings("lift", { ...sound, past: [set] }, RULES)[0]!.words).toMatch(/Take them off and write the removal down/);
+      const removal = { ...done("removal", -5 * 24), known: "agreed" as const };
       expect(found("lift", { ...ahead, past: [set, removal] })).toEqual([]);
     });
     test("worn for 42 days, until a removal, or until somebody looked", () => {
@@ -477,18 +477,18 @@ describe("the rest", () => {
   });
   test("work done elsewhere is asked: what and when, on the same hair", () => {
     const elsewhere = { consultation: answers({ elsewhere: [{ treatment: "lift", part: "brows", on: null }] }) };
-    expect(standing("lamination", { ...sound, ...elsewhere }, RULES)[0]!.words).toMatch(/^Lamination elsewhere, nobody knows when/);
+    expect(careFindings("lamination", { ...sound, ...elsewhere }, RULES)[0]!.words).toMatch(/^Lamination elsewhere, nobody knows when/);
     expect(found("lift", elsewhere)).toEqual([]);
   });
   test("after a stop the next visit asks how it has been; once something went well it asks no more", () => {
     const stopped = done("tint", 60 * 24, "brows", { stopped: "splash or sting" });
-    expect(standing("fill", { ...sound, past: [stopped] }, RULES)[0]!.words).toBe(
+    expect(careFindings("fill", { ...sound, past: [stopped] }, RULES)[0]!.words).toBe(
       "Last time was stopped (splash or sting), 60 days before: ask how it has been since.",
     );
     expect(found("fill", { past: [stopped, done("tint", 20 * 24, "brows")] })).toEqual([]);
   });
   test("a reason covers what it was written for, while that is unchanged", () => {
-    const findings = standing("fill", { ...sound, consultation: answers({ conditions: ["dryEye"] }), allergies: ["latex"] }, RULES);
+    const findings = careFindings("fill", { ...sound, consultation: answers({ conditions: ["dryEye"] }), allergies: ["latex"] }, RULES);
     const keys = asksOf(findings).map(({ key }) => key);
     expect(keys).toHaveLength(2);
     expect(isCovered(findings, "spoken to her doctor", keys)).toBe(true);
@@ -497,11 +497,11 @@ describe("the rest", () => {
     expect(isCovered([], "", [])).toBe(false);
   });
   test("an overview leaves out what is asked and signed at every visit", () => {
-    const findings = standing("fill", { ...sound, consultation: null, consents: [], allergies: ["latex"] }, RULES);
+    const findings = careFindings("fill", { ...sound, consultation: null, consents: [], allergies: ["latex"] }, RULES);
     expect(beforeTheVisit(findings).map(({ rule }) => rule)).toEqual(["allergy"]);
   });
   test("stops come first, then questions, then notes", () => {
-    const findings = standing(
+    const findings = careFindings(
       "fill",
       { ...sound, consultation: answers({ conditions: ["dryEye", "inflamed"] }), allergies: ["latex", "acrylate"] },
       RULES,
@@ -539,7 +539,7 @@ describe("adding facts never lowers what stands, save for the owner's written li
   const worst = (service: ServiceId, rules: readonly string[], over: Partial<CareFacts>) =>
     Math.max(
       -1,
-      ...standing(service, { ...sound, ...over }, RULES)
+      ...careFindings(service, { ...sound, ...over }, RULES)
         .filter(({ rule }) => rules.includes(rule))
         .map(({ weight }) => weights[weight]),
     );
@@ -569,7 +569,7 @@ describe("adding facts never lowers what stands, save for the owner's written li
     fc.assert(
       fc.property(fc.array(anyTest, { maxLength: 6 }), (tests) => {
         const reacted = testOf("tint", { readings: [{ id: "r", atMs: NOW - 300 * DAY, result: "reaction", severe: false }] });
-        expect(stopsOf(standing("browTint", { ...sound, tests: [reacted, ...tests] }, RULES)).map(({ rule }) => rule)).toContain(
+        expect(stopsOf(careFindings("browTint", { ...sound, tests: [reacted, ...tests] }, RULES)).map(({ rule }) => rule)).toContain(
           "reaction",
         );
       }),

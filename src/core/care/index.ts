@@ -20,7 +20,7 @@ export {
 export { SPACING, SPACING_IDS, WORN_DAYS, spacingOf, type Spacing, type SpacingId } from "./spacing";
 export type { PastService } from "./pastService";
 export { productAge, type ProductAge, type UsedProduct } from "./productLife";
-export { standing, stopsOf, asksOf, beforeTheVisit, isCovered, LEAST_REASON } from "./standing";
+export { careFindings, stopsOf, asksOf, beforeTheVisit, isCovered, LEAST_REASON } from "./careFindings";
 export { type CareFacts, type CareFinding, type CareRules } from "./facts";
 export { familyLabel } from "./families";
 export { ageOn } from "./rules/age";

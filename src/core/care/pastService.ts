@@ -11,5 +11,5 @@ export type PastService = {
   /** Why it was broken off, in words; null where it was not. */
   readonly stopped: string | null;
   /** Done elsewhere, by the client's word; or only agreed, and still to come. */
-  readonly standing: "here" | "elsewhere" | "agreed";
+  readonly known: "here" | "elsewhere" | "agreed";
 };

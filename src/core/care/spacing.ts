@@ -84,7 +84,7 @@ export function agreedTooSoonAfter(
   endMs: number,
   own: Partial<Record<SpacingId, Spacing>>,
 ): AgreedTooSoon[] {
-  const before: PastService = { label: "", treated, atMs: endMs, stopped: null, standing: "agreed" };
+  const before: PastService = { label: "", treated, atMs: endMs, stopped: null, known: "agreed" };
   const removals = past.filter((one) => one.treated.some((what) => same(what, lashes("removal"))));
   return past
     .flatMap((later) => (later.fromMs === undefined ? [] : [{ later, fromMs: later.fromMs }]))

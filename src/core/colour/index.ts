@@ -7,7 +7,7 @@ export {
   takenAfter,
   PROCESS_PRIORS,
   LOOK_SD,
-  type Look,
+  type DepthLook,
   type Course,
   type ProcessPrior,
   type TimeToTarget,

@@ -2,9 +2,9 @@
  * How hair changes while a product lies on it: `L(t) = L₀ ± A(1 − e^(−kt))`, depth in steps, t in minutes. A model of this
  * product. Every client has a rate k and an end A of their own; from one visit to the next the rate wanders a little.
  */
-export type Look = { readonly minutes: number; readonly depth: number };
+export type DepthLook = { readonly minutes: number; readonly depth: number };
 /** One visit's looks, the first at minute 0 with the depth it began from. */
-export type Course = { readonly looks: readonly Look[] };
+export type Course = { readonly looks: readonly DepthLook[] };
 
 export type ProcessPrior = {
   /** +1 where it lightens, −1 where it darkens. */
@@ -135,14 +135,14 @@ const laterLooks = (course: Course) => course.looks.filter(({ minutes }) => minu
 const beganAt = (course: Course) => course.looks.find(({ minutes }) => minutes <= 0)?.depth ?? null;
 
 /** How well a curve fits some looks, up to a constant; `shares` are how far it has come at each. */
-function fits(looks: readonly Look[], shares: readonly number[], began: number, change: number): number {
+function fits(looks: readonly DepthLook[], shares: readonly number[], began: number, change: number): number {
   let squares = 0;
   for (let i = 0; i < looks.length; i++) squares += (looks[i]!.depth - began - change * shares[i]!) ** 2;
   return exp(-squares / (2 * SEEN_SD ** 2));
 }
 
 /** How well an earlier visit fits a client, whatever its own wandering and its own beginning. */
-function likelihood(looks: readonly Look[], from: number, clientRate: number, end: number, prior: ProcessPrior): number {
+function likelihood(looks: readonly DepthLook[], from: number, clientRate: number, end: number, prior: ProcessPrior): number {
   let sum = 0;
   for (const visit of VISITS) {
     const rate = exp(clientRate + visit.z * prior.visitLogSd);

@@ -3,7 +3,7 @@ import { countLabel } from "../lash";
 import { LAYER_LABELS } from "./layers";
 import { limitWords } from "./limitWords";
 import { LOOKS } from "./looks";
-import { LAYER_ROLES, type FibreKind, type Hybrid, type LashMap, type Layer, type Placing, type ZoneFibre } from "./schema";
+import { LAYER_ROLES, type FibreKind, type Hybrid, type LashMap, type Layer, type AccentPlacing, type ZoneFibre } from "./schema";
 import { SCHOOL_LABELS } from "./schools";
 import { kindLabel } from "./stock";
 import { samePlaced } from "./swapEverywhere";
@@ -16,7 +16,7 @@ const kind = (fibre: FibreKind) =>
 const percent = (share: number) => `${Math.round(share * 100)} %`;
 /** Tenths of a per cent of the lash line are hundredths of a millimetre: finer than a hand draws. */
 const places = (at: readonly number[]) => at.map((place) => `${(place * 100).toFixed(1)} %`).join(", ");
-const spread = ({ cluster, every, innerEvery }: Placing) => `${cluster} to every ${every}, 1 to every ${innerEvery} on a single row`;
+const spread = ({ cluster, every, innerEvery }: AccentPlacing) => `${cluster} to every ${every}, 1 to every ${innerEvery} on a single row`;
 const mix = ({ fibre, share, pattern }: Pick<Hybrid, "share" | "pattern"> & { fibre: FibreKind }) =>
   `${percent(share)} ${kind(fibre)}, ${PATTERNS[pattern]}`;
 

@@ -9,7 +9,7 @@ export {
   type FibreKind,
   type ZoneFibre,
   type Hybrid,
-  type Placing,
+  type AccentPlacing,
   type AccentWish,
   type UnderWish,
   type MapLimits,
@@ -64,7 +64,7 @@ export { VIEWS, VIEW_LABELS, type View, eyesInView, innerCornerOnRight, turnHalf
 export { mapTotals, pickList, heaviestOf, fibresPerStrip, type MapTotals, type Pick, type PlacingPace } from "./totals";
 export { clashWords, limitCostWords, LIMIT_WORDS } from "./clashWords";
 export { joinFindings } from "./joinFindings";
-export { seatOf, type Seat } from "./seatOf";
+export { baseContactOf, type BaseContact } from "./baseContact";
 export { fibreOnLash, type OnLash } from "./fibreOnLash";
 export { curlsAtEqualLift, type EqualLift } from "./equalLift";
 export { lookAlikes, wishLike, SAME_LIFT_MM, type LookAlike } from "./lookAlikes";

@@ -41,7 +41,7 @@ export function lookAdvice(survey: Survey, map: Pick<LashMap, "look" | "fibre">)
     share((p) => p.direction === "down") > 0.5 && {
       about: "lashes that point down",
       says: "a flat-based curl: L or M",
-      reason: "On down lashes L lifts like D, and its straight base seats where a round one does not.",
+      reason: "On down lashes L lifts like D, and its straight base holds where a round one does not.",
       heeded: flatBase,
     },
     has("deepSet") && {

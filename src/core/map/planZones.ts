@@ -2,7 +2,7 @@ import type { EyeSurvey } from "../eye";
 import { mostCount, type FibreBody } from "../lash";
 import type { Policy } from "../policy";
 import type { PlanZone } from "./planLayer";
-import type { FibreKind, Placing } from "./schema";
+import type { FibreKind, AccentPlacing } from "./schema";
 import { GROWING_ALLOWANCE, judgeLoad, zoneLimit, type ZoneLimit } from "./zoneLimit";
 
 /** Hard limits of the planner. */
@@ -36,7 +36,7 @@ export function planZones(
   policy: Policy,
   options: {
     readonly without?: PlanLimit | undefined;
-    readonly placing?: Placing | undefined;
+    readonly placing?: AccentPlacing | undefined;
     readonly wornPastMm?: ((limit: ZoneLimit) => number) | undefined;
     readonly bareBelowRows?: number | undefined;
   } = {},

@@ -60,7 +60,7 @@ export type ZoneFibre = z.infer<typeof zoneFibreSchema>;
 export const zoneSchema = zoneFibreSchema.nullable();
 
 /** Accents are worn by some of the lashes only. */
-export const placingSchema = z
+export const accentPlacingSchema = z
   .strictObject({
     /** One accent, or one cluster, to so many lashes. */
     every: z.int().min(2, "From every 2nd to every 8th lash.").max(8, "From every 2nd to every 8th lash."),
@@ -70,7 +70,7 @@ export const placingSchema = z
     innerEvery: z.int().min(1).max(8),
   })
   .refine((placing) => placing.cluster < placing.every, { message: "A cluster leaves some lashes between.", path: ["cluster"] });
-export type Placing = z.infer<typeof placingSchema>;
+export type AccentPlacing = z.infer<typeof accentPlacingSchema>;
 
 export const LAYER_ROLES = ["base", "accent", "under"] as const;
 export const layerSchema = z
@@ -80,7 +80,7 @@ export const layerSchema = z
     boundaries: boundariesSchema,
     zones: z.array(zoneSchema).min(1).max(MOST_ZONES),
     /** For accents; absent is every usable lash of the layer's rows. */
-    placing: placingSchema.optional(),
+    placing: accentPlacingSchema.optional(),
   })
   .refine((layer) => layer.boundaries.length === layer.zones.length + 1, {
     message: "A layer needs one more zone edge than it has zones.",
@@ -111,7 +111,7 @@ export const accentWishSchema = z.strictObject({
   offsetMm: z.int().min(1, "Accents stand 1 to 5 mm over the base.").max(5, "Accents stand 1 to 5 mm over the base."),
   /** Sections along the lash line, their own partition. */
   sections: z.int().min(2).max(12),
-  placing: placingSchema,
+  placing: accentPlacingSchema,
   fibre: fibreKindSchema,
 });
 export type AccentWish = z.infer<typeof accentWishSchema>;

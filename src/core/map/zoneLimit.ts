@@ -4,7 +4,7 @@ import { mostCount, type Fibre } from "../lash";
 import { loadIndex } from "../load";
 import type { Policy } from "../policy";
 import { pickedPercentile } from "./pickedPercentile";
-import type { Placing } from "./schema";
+import type { AccentPlacing } from "./schema";
 
 /** Share of a zone's lashes that stay below the length its limit is read from. */
 export const LIMIT_PERCENTILE = 0.25;
@@ -48,7 +48,7 @@ export type ZoneEdges = { readonly from: number; readonly to: number; readonly f
  * Limits of one zone of a layer. `first` and `last` say whether it touches a corner. Accents are set on the longest lash
  * of every few, so theirs is read from those; the corner rule leaves them aside.
  */
-export function zoneLimit(eye: EyeSurvey, edges: ZoneEdges, policy: Policy, placing?: Placing): ZoneLimit {
+export function zoneLimit(eye: EyeSurvey, edges: ZoneEdges, policy: Policy, placing?: AccentPlacing): ZoneLimit {
   let known = limits.get(eye);
   if (!known || known.policy !== policy || known.zones.size > 400) limits.set(eye, (known = { policy, zones: new Map() }));
   const key = `${edges.from} ${edges.to} ${edges.first} ${edges.last} ${placing ? `${placing.every}/${placing.cluster}` : ""}`;
@@ -60,7 +60,7 @@ export function zoneLimit(eye: EyeSurvey, edges: ZoneEdges, policy: Policy, plac
 /** The planner, the rules and every repaint ask for the same zones again and again. */
 const limits = new WeakMap<EyeSurvey, { policy: Policy; zones: Map<string, ZoneLimit> }>();
 
-function reckon(eye: EyeSurvey, edges: ZoneEdges, policy: Policy, placing?: Placing): ZoneLimit {
+function reckon(eye: EyeSurvey, edges: ZoneEdges, policy: Policy, placing?: AccentPlacing): ZoneLimit {
   const natural = naturalZone(eye, edges.from, edges.to);
   const percentile = placing ? pickedPercentile(placing.every, placing.cluster, LIMIT_PERCENTILE) : LIMIT_PERCENTILE;
   const shorterMm = toTenth(natural.quantileMm(percentile));

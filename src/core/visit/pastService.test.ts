@@ -39,7 +39,7 @@ test("a set counts from its end; one that nobody finished, from its last bead", 
     treated: [{ treatment: "extensions", part: "lashes" }],
     atMs: 9000,
     stopped: null,
-    standing: "here",
+    known: "here",
   });
   expect(past("newSet", visit({ beads: [bead(1000), bead(5000)] }))).toMatchObject({ label: "new set", atMs: 5000 });
   expect(past("practice", visit({ beads: [bead(1000)], finishedAtMs: 9000 }))).toBeNull();

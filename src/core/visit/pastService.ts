@@ -7,5 +7,5 @@ import type { VisitOutcome } from "./outcome";
 export function pastService(service: ServiceId, { putOnAtMs, stopped }: Pick<VisitOutcome, "putOnAtMs" | "stopped">): PastService | null {
   if (putOnAtMs === null) return null;
   const { label, counts } = serviceOf(service);
-  return { label, treated: counts, atMs: putOnAtMs, stopped: stopped ? STOP_WORDS[stopped].label : null, standing: "here" };
+  return { label, treated: counts, atMs: putOnAtMs, stopped: stopped ? STOP_WORDS[stopped].label : null, known: "here" };
 }

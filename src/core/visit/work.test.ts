@@ -2,7 +2,7 @@ import { defaultPolicy, cureSettings } from "../policy";
 import { eventAt } from "../../../tests/support/visitEvents";
 import {
   lastBrushes,
-  placingsOf,
+  placedLashesOf,
   readTaps,
   visitClocks,
   visitState,
@@ -97,13 +97,13 @@ describe("what the cure ledger counts", () => {
   test("zones at their moment, beads at their last lash; a zone done again counts from then", () => {
     const zone = (minute: number, n: number) => event(minute, "zonePlaced", { side: "right", layer: 0, zone: n });
     const state = visitState([started(), bead(1), zone(5, 1), zone(9, 2), bead(15), zone(17, 1)]);
-    const at = Object.fromEntries(placingsOf(state, T0 + 20 * MINUTE).map(({ key, atMs }) => [key, (atMs - T0) / MINUTE]));
+    const at = Object.fromEntries(placedLashesOf(state, T0 + 20 * MINUTE).map(({ key, atMs }) => [key, (atMs - T0) / MINUTE]));
     expect(at).toEqual({ "zone right 0 1": 17, "zone right 0 2": 9, "bead 1": 15, "bead 2": 20 });
   });
   test("a finish ends the last bead's work; more work undoes the finish", () => {
     const finish = event(30, "finishApplied", { method: "mist" });
     const done = visitState([started(), bead(1), finish]);
-    expect(placingsOf(done, T0 + 40 * MINUTE)).toEqual([{ key: "bead 1", atMs: T0 + 30 * MINUTE }]);
+    expect(placedLashesOf(done, T0 + 40 * MINUTE)).toEqual([{ key: "bead 1", atMs: T0 + 30 * MINUTE }]);
     expect(visitState([started(), bead(1), finish, bead(33)]).set.finish).toBeNull();
     expect(visitState([started(), bead(1), finish, event(31, "zonePlaced", { side: "left", layer: 0, zone: 2 })]).set.finish).toBeNull();
   });

@@ -1,5 +1,5 @@
 import { airWord, dewPointC, standingFault, vapourDensityGm3, type RoomAir } from "@/core/air";
-import type { JudgedBottle } from "@/features/shelf/judged";
+import type { RatedBottle } from "@/features/shelf/ratedBottles";
 import { Verdict } from "@/ui";
 import type { AirPage } from "./data";
 
@@ -14,7 +14,7 @@ export function AirNow({
   air: RoomAir | null;
   /** How long ago it was read, where that is too long to be the room's air now. */
   ago: string | null;
-  best: JudgedBottle | undefined;
+  best: RatedBottle | undefined;
 }) {
   return (
     <>
@@ -61,7 +61,7 @@ function FaultNow({ faults, sensors }: Pick<AirPage, "faults" | "sensors">) {
   );
 }
 
-function headline(air: RoomAir | null, ago: string | null, best: JudgedBottle | undefined): string {
+function headline(air: RoomAir | null, ago: string | null, best: RatedBottle | undefined): string {
   if (!air) return "No reading yet";
   if (ago !== null) return `Last read ${ago}: nothing is judged by it`;
   const word = airWord(air);

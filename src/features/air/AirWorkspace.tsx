@@ -9,7 +9,7 @@ import type { Technique } from "@/core/lash";
 import { useNews, useRooms } from "@/features/live/LiveProvider";
 import { useTrail } from "@/features/live/useTrail";
 import { useNow } from "@/features/tablet/TabletProvider";
-import { judgedBottles } from "@/features/shelf/judged";
+import { rateBottles } from "@/features/shelf/ratedBottles";
 import { Choice, cx } from "@/ui";
 import type { LiveNews } from "@/workers/live/messages";
 import { AirNow } from "./AirNow";
@@ -70,7 +70,7 @@ export function AirWorkspace(props: AirProps) {
   const [picked, setPicked] = useState<string | null>(null);
   const [ownTarget, setOwnTarget] = useState<Air | null>(null);
   const judged = useMemo(
-    () => judgedBottles(bottles, knowledge, plainAir, room.volumeM3, technique, today),
+    () => rateBottles(bottles, knowledge, plainAir, room.volumeM3, technique, today),
     [bottles, knowledge, plainAir, room.volumeM3, technique, today],
   );
   const chosen = judged.find(({ bottle }) => bottle.id === picked) ?? judged[0];

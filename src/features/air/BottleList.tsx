@@ -1,6 +1,6 @@
 import type { Technique } from "@/core/lash";
 import { ageWords, fitnessWords, setTimeWords, windowWords } from "@/features/shelf/glueWords";
-import type { JudgedBottle } from "@/features/shelf/judged";
+import type { RatedBottle } from "@/features/shelf/ratedBottles";
 import { TechniqueChoice } from "@/features/shelf/TechniqueChoice";
 import { Empty, LinkButton, Verdict, cx } from "@/ui";
 import { adviceWords } from "./words";
@@ -13,8 +13,8 @@ export function BottleList({
   technique,
   onTechnique,
 }: {
-  judged: readonly JudgedBottle[];
-  chosen: JudgedBottle | undefined;
+  judged: readonly RatedBottle[];
+  chosen: RatedBottle | undefined;
   onChoose: (bottleId: string) => void;
   technique: Technique;
   onTechnique: (technique: Technique) => void;
@@ -61,7 +61,7 @@ export function BottleList({
   );
 }
 
-function Reasons({ bottle, fitness }: JudgedBottle) {
+function Reasons({ bottle, fitness }: RatedBottle) {
   // The first way stands as the room's plan over the bottles; here is what else would do.
   const { fits, verdict } = fitness;
   const others = fits || verdict?.temperature !== "fits" ? [] : verdict.advice.slice(1);

@@ -4,7 +4,7 @@ import type { CareFinding } from "@/core/care";
 import { stopsOf } from "@/core/care";
 import { CLIENT_SERVICES, SERVICES, type ServiceId, type VisitMinutes } from "@/core/service";
 import { sentence } from "@/core/units";
-import { Findings } from "@/features/care/Standing";
+import { Findings } from "@/features/care/CareCheck";
 import { book, lookAtBooking, move } from "@/features/visit/actions";
 import { Button, Dialog, Notice, SelectField, TextField } from "@/ui";
 import { newId } from "@/ui/newId";

@@ -5,10 +5,10 @@ import type { Air } from "@/core/air";
 import type { Side } from "@/core/eye";
 import { cureSettings } from "@/core/policy";
 import type { VisitState } from "@/core/visit";
-import type { JudgedBottle } from "@/features/shelf/judged";
+import type { RatedBottle } from "@/features/shelf/ratedBottles";
 import { useNow, useTabletStore } from "@/features/tablet/TabletProvider";
 import { Drying } from "./Drying";
-import { glueInUse } from "@/features/visit/glueInUse";
+import { adhesiveInUse } from "@/features/visit/adhesiveInUse";
 import { LedgerSheet } from "./LedgerSheet";
 import { LengthRows } from "./LengthRows";
 import { Pedals } from "./Pedals";
@@ -32,7 +32,7 @@ export function AtTheChair({
   state: VisitState;
   air: Air | null;
   readings: readonly AirAt[];
-  judged: readonly JudgedBottle[];
+  judged: readonly RatedBottle[];
 }) {
   const store = useTabletStore();
   const nowMs = useNow(SECOND_MS);
@@ -43,7 +43,7 @@ export function AtTheChair({
   // With a bead out there is still placing to be done.
   const ending = wantsEnd && !beadIsOut;
   const settings = useMemo(() => cureSettings(visit.policy), [visit.policy]);
-  const glue = useMemo(() => glueInUse(visit, bottleId), [visit, bottleId]);
+  const glue = useMemo(() => adhesiveInUse(visit, bottleId), [visit, bottleId]);
   const ledger = useLedger(state, readings, nowMs, settings, glue.law, glue.waterHours);
   const place = useCallback(
     (side: Side, layer: number, zone: number) => {

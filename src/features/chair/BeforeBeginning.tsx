@@ -2,8 +2,8 @@
 import { useState } from "react";
 import type { Air } from "@/core/air";
 import { asksOf, isCovered, productAge, stopsOf, type CareFinding } from "@/core/care";
-import { Standing } from "@/features/care/Standing";
-import type { JudgedBottle } from "@/features/shelf/judged";
+import { CareCheck } from "@/features/care/CareCheck";
+import type { RatedBottle } from "@/features/shelf/ratedBottles";
 import { Button, Notice } from "@/ui";
 import { newId } from "@/ui/newId";
 import { begin } from "@/features/visit/actions";
@@ -18,7 +18,7 @@ import { useTabletStore } from "@/features/tablet/TabletProvider";
 /** What the bottle that is chosen adds to what stands: its age, judged here at once and by the server once more. */
 function withBottle(
   findings: readonly CareFinding[],
-  judged: readonly JudgedBottle[],
+  judged: readonly RatedBottle[],
   bottleId: string | null,
   today: string,
 ): CareFinding[] {
@@ -52,7 +52,7 @@ export function BeforeBeginning({
   onBottle,
 }: {
   visit: VisitProps;
-  judged: readonly JudgedBottle[];
+  judged: readonly RatedBottle[];
   bottleId: string | null;
   air: Air | null;
   onBottle: (id: string) => void;
@@ -87,7 +87,7 @@ export function BeforeBeginning({
       <div>
         <h2 className="text-3xl">Ready to begin</h2>
         <div className="mt-4">
-          <Standing
+          <CareCheck
             care={visit.care}
             findings={findings}
             reason={reason}

@@ -1,5 +1,5 @@
 import { fitnessWords, setTimeWords } from "@/features/shelf/glueWords";
-import type { JudgedBottle } from "@/features/shelf/judged";
+import type { RatedBottle } from "@/features/shelf/ratedBottles";
 import { SelectField, Verdict } from "@/ui";
 
 /** Which bottle is worked from, best first for this air and hand, with how the chosen one stands. */
@@ -8,7 +8,7 @@ export function BottleChoice({
   value,
   onChange,
 }: {
-  judged: readonly JudgedBottle[];
+  judged: readonly RatedBottle[];
   value: string;
   onChange: (id: string) => void;
 }) {

@@ -2,7 +2,7 @@
 import { memo, useState } from "react";
 import { Button, Dialog, Notice, TextField } from "@/ui";
 import { newId } from "@/ui/newId";
-import type { JudgedBottle } from "@/features/shelf/judged";
+import type { RatedBottle } from "@/features/shelf/ratedBottles";
 import { changeBottle } from "@/features/visit/actions";
 import { BottleChoice } from "./BottleChoice";
 import { useTabletStore } from "@/features/tablet/TabletProvider";
@@ -14,7 +14,7 @@ export const ChangeBottle = memo(function ChangeBottle({
   bottleId,
 }: {
   visitId: string;
-  judged: readonly JudgedBottle[];
+  judged: readonly RatedBottle[];
   bottleId: string | null;
 }) {
   const store = useTabletStore();

@@ -5,7 +5,7 @@ import { cureSettings } from "@/core/policy";
 import { visitWaterFromMs, type VisitState } from "@/core/visit";
 import { LinkButton } from "@/ui";
 import { AftercareCard } from "./AftercareCard";
-import { glueInUse } from "@/features/visit/glueInUse";
+import { adhesiveInUse } from "@/features/visit/adhesiveInUse";
 import { KeptVisit } from "./KeptVisit";
 import { LedgerSheet } from "./LedgerSheet";
 import { LengthRows } from "./LengthRows";
@@ -15,7 +15,7 @@ import type { VisitProps } from "./visitProps";
 /** A visit as it was kept, with what the client takes home. */
 export function DoneVisit({ visit, state, readings }: { visit: VisitProps; state: VisitState; readings: readonly AirAt[] }) {
   const settings = useMemo(() => cureSettings(visit.policy), [visit.policy]);
-  const { law, waterHours } = useMemo(() => glueInUse(visit, state.set.bottleId), [visit, state.set.bottleId]);
+  const { law, waterHours } = useMemo(() => adhesiveInUse(visit, state.set.bottleId), [visit, state.set.bottleId]);
   const ledger = useLedger(state, readings, state.head.finishedAtMs, settings, law, waterHours);
   const waterMs = visitWaterFromMs(state, settings, waterHours);
   const moment = new Intl.DateTimeFormat("en-GB", { weekday: "long", hour: "2-digit", minute: "2-digit", timeZone: visit.timeZone });

@@ -7,7 +7,7 @@ import { Button, Dialog, Verdict, cx } from "@/ui";
 export function GrabSheet({ facts, onClose }: { facts: GrabFacts; onClose: () => void }) {
   const checks = willNotGrab(facts);
   const [answers, setAnswers] = useState<Readonly<Record<string, "well" | "wrong">>>({});
-  const standing = (i: number) => answers[checks[i]!.id] ?? checks[i]!.standing;
+  const standing = (i: number) => answers[checks[i]!.id] ?? checks[i]!.state;
   const here = checks.findIndex((_, i) => standing(i) === "ask");
   const wrong = checks.filter((_, i) => standing(i) === "wrong");
   return (

@@ -4,14 +4,14 @@ import { baseRate, beadLifeS, isolation, type LedgerSettings } from "@/core/adhe
 import type { Air } from "@/core/air";
 import { formatClock } from "@/core/units";
 import type { VisitState } from "@/core/visit";
-import type { JudgedBottle } from "@/features/shelf/judged";
+import type { RatedBottle } from "@/features/shelf/ratedBottles";
 import { Stopwatch } from "@/features/shelf/Stopwatch";
 import { useTabletStore } from "@/features/tablet/TabletProvider";
 import { Button, Verdict } from "@/ui";
 import { BigClock } from "./BigClock";
 import { BrushCheck } from "./BrushCheck";
 import { ChangeBottle } from "./ChangeBottle";
-import type { glueInUse } from "@/features/visit/glueInUse";
+import type { adhesiveInUse } from "@/features/visit/adhesiveInUse";
 import { grabFacts } from "./grabFacts";
 import { GrabSheet } from "./GrabSheet";
 import { useBeadTaps } from "./useBeadTaps";
@@ -21,8 +21,8 @@ type Props = {
   visit: VisitProps;
   state: VisitState;
   air: Air | null;
-  judged: readonly JudgedBottle[];
-  glue: ReturnType<typeof glueInUse>;
+  judged: readonly RatedBottle[];
+  glue: ReturnType<typeof adhesiveInUse>;
   settings: LedgerSettings;
   onEnd: () => void;
 };
@@ -107,7 +107,7 @@ function AirAndBottle({
   visit: VisitProps;
   bottleId: string | null;
   air: Air | null;
-  glue: ReturnType<typeof glueInUse>;
+  glue: ReturnType<typeof adhesiveInUse>;
   settings: LedgerSettings;
 }) {
   const name = visit.bottleNames[bottleId ?? ""];

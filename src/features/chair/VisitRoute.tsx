@@ -14,7 +14,7 @@ export async function VisitRoute({ visitId }: { visitId: string }) {
   const page = await visitPage(member, idOr404(visitId), now);
   if (!page) notFound();
   const { visit, bottles, names, air, policy } = page;
-  const { readings, knowledge, brushes, seat, bottlesUsed } = page;
+  const { readings, knowledge, brushes, baseContact, bottlesUsed } = page;
   return (
     <VisitLoader
       key={visit.id}
@@ -48,7 +48,7 @@ export async function VisitRoute({ visitId }: { visitId: string }) {
       readings={readings}
       knowledge={knowledge}
       brushes={brushes}
-      seat={seat}
+      baseContact={baseContact}
       bottlesUsed={bottlesUsed}
       technique={visit.map ? techniqueOf(visit.map.fibre) : "single"}
     />

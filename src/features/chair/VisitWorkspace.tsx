@@ -4,10 +4,10 @@ import { useEffect, useMemo, useState } from "react";
 import { freshAir, type Air } from "@/core/air";
 import { stopsOf } from "@/core/care";
 import { serviceOf } from "@/core/service";
-import { Findings, Standing } from "@/features/care/Standing";
+import { Findings, CareCheck } from "@/features/care/CareCheck";
 import { useRooms } from "@/features/live/LiveProvider";
 import { useTrail } from "@/features/live/useTrail";
-import { judgedBottles } from "@/features/shelf/judged";
+import { rateBottles } from "@/features/shelf/ratedBottles";
 import { LinkButton, Notice, Verdict } from "@/ui";
 import { AtTheChair } from "./AtTheChair";
 import { BeforeBeginning } from "./BeforeBeginning";
@@ -50,7 +50,7 @@ export function VisitWorkspace(visit: VisitProps) {
     [warmth, damp],
   );
   const judged = useMemo(
-    () => judgedBottles(visit.bottles, visit.knowledge, air, visit.roomVolumeM3, visit.technique, visit.today),
+    () => rateBottles(visit.bottles, visit.knowledge, air, visit.roomVolumeM3, visit.technique, visit.today),
     [visit.bottles, visit.knowledge, air, visit.roomVolumeM3, visit.technique, visit.today],
   );
   const { hasSurvey } = visit;
@@ -101,7 +101,7 @@ export function VisitWorkspace(visit: VisitProps) {
               </LinkButton>
             </div>
             <div className="mt-8">
-              <Standing care={visit.care} findings={visit.care.findings} reason="" />
+              <CareCheck care={visit.care} findings={visit.care.findings} reason="" />
             </div>
             <PlaceOfVisit visit={visit} />
           </div>

@@ -2,15 +2,15 @@ import type { GrabFacts } from "@/core/adhesive";
 import type { Air } from "@/core/air";
 import type { VisitState } from "@/core/visit";
 import { fitnessWords } from "@/features/shelf/glueWords";
-import type { JudgedBottle } from "@/features/shelf/judged";
+import type { RatedBottle } from "@/features/shelf/ratedBottles";
 import type { VisitProps } from "./visitProps";
 
 /** What is known already when nothing will hold, at a moment of a visit (ms). */
 export function grabFacts(
-  { policy, seat }: Pick<VisitProps, "policy" | "seat">,
+  { policy, baseContact }: Pick<VisitProps, "policy" | "baseContact">,
   { set }: VisitState,
   air: Air | null,
-  inUse: JudgedBottle | undefined,
+  inUse: RatedBottle | undefined,
   nowMs: number,
 ): GrabFacts {
   const bead = set.beads.at(-1);
@@ -33,6 +33,6 @@ export function grabFacts(
       : null,
     shakenS: set.shakenAtMs === null ? null : (nowMs - set.shakenAtMs) / 1000,
     bead: bead && bead.endedAtMs === null ? { ageS: (nowMs - bead.placedAtMs) / 1000, lifeS: bead.lifeS } : null,
-    seat,
+    baseContact,
   };
 }

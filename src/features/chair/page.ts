@@ -1,7 +1,7 @@
 import "server-only";
 import { and, desc, eq } from "drizzle-orm";
 import type { Brush } from "@/core/adhesive";
-import { seatOf, type LashMap } from "@/core/map";
+import { baseContactOf, type LashMap } from "@/core/map";
 import type { Policy } from "@/core/policy";
 import { lashMap, survey, tray, visitBrush } from "@/db/schema";
 import { airByMinute } from "@/features/air/history";
@@ -26,7 +26,7 @@ async function pastBrushes(tx: StudioTransaction, memberId: string): Promise<Bru
     .limit(BRUSHES);
 }
 
-async function readSeat(tx: StudioTransaction, mapId: string, map: LashMap, held: Policy) {
+async function readBaseContact(tx: StudioTransaction, mapId: string, map: LashMap, held: Policy) {
   const [found] = await tx
     .select({ survey: survey.document })
     .from(lashMap)
@@ -34,7 +34,7 @@ async function readSeat(tx: StudioTransaction, mapId: string, map: LashMap, held
     .where(eq(lashMap.id, mapId));
   if (!found) return null;
   const trays = await tx.select({ document: tray.document }).from(tray);
-  return seatOf(map, { survey: found.survey, policy: held, trays: trays.map(({ document }) => document) });
+  return baseContactOf(map, { survey: found.survey, policy: held, trays: trays.map(({ document }) => document) });
 }
 
 /** One visit for its workspace, or null when it is not in this studio. */
@@ -70,7 +70,7 @@ export function visitPage(me: Member, visitId: string, now: Date) {
       readings,
       knowledge,
       brushes,
-      seat: row.map && row.mapId ? await readSeat(tx, row.mapId, row.map, policy) : null,
+      baseContact: row.map && row.mapId ? await readBaseContact(tx, row.mapId, row.map, policy) : null,
       policy,
       hasSurvey: surveys.length > 0,
       hasLastMap: lastMap !== null,

@@ -1,7 +1,7 @@
 "use client";
 import { useMemo } from "react";
 import { cureLedger, doseCurve, type AirAt, type CureLaw, type CureLedger, type LedgerSettings } from "@/core/adhesive";
-import { placingsOf, type VisitState } from "@/core/visit";
+import { placedLashesOf, type VisitState } from "@/core/visit";
 
 /** The ledger is cast anew so often; what it shows moves by the minute. */
 const ANEW_MS = 1000;
@@ -19,7 +19,7 @@ export function useLedger(
   const beat = untilMs === null ? null : Math.floor(untilMs / ANEW_MS) * ANEW_MS;
   const curve = useMemo(() => doseCurve(readings, law), [readings, law]);
   return useMemo(
-    () => (beat === null ? null : cureLedger(placingsOf(state, beat), curve, beat, settings, { finish: state.set.finish, waterHours })),
+    () => (beat === null ? null : cureLedger(placedLashesOf(state, beat), curve, beat, settings, { finish: state.set.finish, waterHours })),
     [state, curve, beat, settings, waterHours],
   );
 }

@@ -1,7 +1,7 @@
 import type { AirAt, Brush } from "@/core/adhesive";
 import type { RoomAir } from "@/core/air";
 import type { Technique } from "@/core/lash";
-import type { LashMap, Seat } from "@/core/map";
+import type { LashMap, BaseContact } from "@/core/map";
 import type { Policy } from "@/core/policy";
 import type { ServiceId } from "@/core/service";
 import type { KeptEvent } from "@/core/visit";
@@ -46,6 +46,6 @@ export type VisitProps = {
   readonly readings: readonly AirAt[];
   readonly knowledge: GlueKnowledge;
   readonly brushes: readonly Brush[];
-  readonly seat: Seat | null;
+  readonly baseContact: BaseContact | null;
   readonly policy: Policy;
 };

@@ -10,18 +10,18 @@ import type { ShownTest } from "@/features/care/PatchTestSheets";
 import { PutAway } from "./PutAway";
 import { Services } from "./Services";
 import { surveyWords } from "./surveyWords";
-import { Thread, type Leaf } from "./Thread";
+import { Thread, type ThreadVisit } from "./Thread";
 
 /** The client: name and cautions on the left, the thread of visits and the maps on the right. */
 export function ClientView({
   page,
-  leaves,
+  visits,
   dates,
   mayPutAway,
   mayLiftReactions,
 }: {
   page: ClientPage;
-  leaves: readonly Leaf[];
+  visits: readonly ThreadVisit[];
   dates: {
     since: string;
     maps: readonly string[];
@@ -105,8 +105,8 @@ export function ClientView({
 
       <div className="min-w-0">
         <h2 className="sr-only">The thread</h2>
-        {leaves.length > 0 ? (
-          <Thread leaves={leaves} />
+        {visits.length > 0 ? (
+          <Thread visits={visits} />
         ) : (
           <Empty title="The thread begins with the first visit">
             {survey

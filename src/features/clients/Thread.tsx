@@ -5,8 +5,8 @@ import { cx } from "@/ui";
 import { FromItsEnd } from "./FromItsEnd";
 import { MiniSkyline } from "@/features/drawing/MiniSkyline";
 
-/** A leaf of the thread: one visit. */
-export type Leaf = {
+/** A visit of the thread: one visit. */
+export type ThreadVisit = {
   readonly id: string;
   readonly date: string;
   readonly service: string;
@@ -21,29 +21,29 @@ const WIDTH = 175;
 const MIDDLE = 76;
 
 /** The client's history as a stitched line with a leaf for every visit, oldest first. */
-export function Thread({ leaves }: { leaves: readonly Leaf[] }) {
+export function Thread({ visits }: { visits: readonly ThreadVisit[] }) {
   return (
     <FromItsEnd aria-label="Visits, oldest first" tabIndex={0} className="flex overflow-x-auto pb-3">
-      {leaves.map((leaf, i) => (
-        <li key={leaf.id} className="shrink-0" style={{ width: WIDTH }}>
-          <Link href={`/visits/${leaf.id}`} className="group block rounded-lg px-1 hover:bg-moss-soft">
-            <LeafDrawing up={i % 2 === 0} state={leaf.state} first={i === 0} last={i === leaves.length - 1} />
+      {visits.map((visit, i) => (
+        <li key={visit.id} className="shrink-0" style={{ width: WIDTH }}>
+          <Link href={`/visits/${visit.id}`} className="group block rounded-lg px-1 hover:bg-moss-soft">
+            <LeafDrawing up={i % 2 === 0} state={visit.state} first={i === 0} last={i === visits.length - 1} />
             <span className="block px-1.5 pb-4">
               <span className="flex items-end justify-between gap-2">
                 <span>
-                  <span className="block font-semibold">{leaf.date}</span>
-                  <span className="block text-[0.9375rem] text-ink-2">{leaf.service}</span>
+                  <span className="block font-semibold">{visit.date}</span>
+                  <span className="block text-[0.9375rem] text-ink-2">{visit.service}</span>
                 </span>
-                {leaf.map ? <MiniSkyline profile={leaf.map} width={64} /> : null}
+                {visit.map ? <MiniSkyline profile={visit.map} width={64} /> : null}
               </span>
               <span className="mt-1 block text-sm text-ink-2">
-                {leaf.state === "running" ? <b className="text-ivy">under way</b> : null}
-                {leaf.state === "agreed" ? "agreed" : null}
-                {leaf.state === "missed" ? "not begun" : null}
-                {leaf.state === "cancelled" ? "cancelled" : null}
-                {leaf.air ? <span className="block">{leaf.air}</span> : null}
-                {leaf.work ? <span className="block">{leaf.work}</span> : null}
-                {leaf.water ? <b className="block text-brass">{leaf.water}</b> : null}
+                {visit.state === "running" ? <b className="text-ivy">under way</b> : null}
+                {visit.state === "agreed" ? "agreed" : null}
+                {visit.state === "missed" ? "not begun" : null}
+                {visit.state === "cancelled" ? "cancelled" : null}
+                {visit.air ? <span className="block">{visit.air}</span> : null}
+                {visit.work ? <span className="block">{visit.work}</span> : null}
+                {visit.water ? <b className="block text-brass">{visit.water}</b> : null}
               </span>
             </span>
           </Link>
@@ -53,7 +53,7 @@ export function Thread({ leaves }: { leaves: readonly Leaf[] }) {
   );
 }
 
-function LeafDrawing({ up, state, first, last }: { up: boolean; state: Leaf["state"]; first: boolean; last: boolean }) {
+function LeafDrawing({ up, state, first, last }: { up: boolean; state: ThreadVisit["state"]; first: boolean; last: boolean }) {
   const knot = up ? MIDDLE + 12 : MIDDLE - 12;
   const done = state === "done";
   const x = WIDTH / 2;
@@ -78,7 +78,7 @@ function LeafDrawing({ up, state, first, last }: { up: boolean; state: Leaf["sta
       <g transform={`translate(${x} ${knot}) scale(1 ${up ? 1 : -1}) rotate(${up ? 8 : -8})`}>
         <path
           d="M0-3c-21-15-22-46-1-66 22 17 24 50 1 66z"
-          className={cx(done ? "fill-moss-soft" : "fill-paper", "group-hover:fill-leaf")}
+          className={cx(done ? "fill-moss-soft" : "fill-paper", "group-hover:fill-visit")}
           stroke="var(--ivy)"
           strokeWidth="1.25"
           strokeDasharray={state === "agreed" || state === "missed" || state === "cancelled" ? "4 3" : undefined}

@@ -1,6 +1,6 @@
 import "server-only";
 import { and, asc, eq, ilike, isNull, max, sql } from "drizzle-orm";
-import { beforeTheVisit, patchTestStanding, standing } from "@/core/care";
+import { beforeTheVisit, patchTestStanding, careFindings } from "@/core/care";
 import { PATCH_FAMILIES, PRODUCT_KINDS } from "@/core/mixing";
 import { CLIENT_SERVICES, serviceOf } from "@/core/service";
 import { adhesive, client, product, reactionLifting, visit } from "@/db/schema";
@@ -72,7 +72,7 @@ export function clientPage(me: Member, id: string, now: Date) {
     );
     return {
       person,
-      services: CLIENT_SERVICES.map((service) => ({ service, findings: beforeTheVisit(standing(service, facts, policy)) })),
+      services: CLIENT_SERVICES.map((service) => ({ service, findings: beforeTheVisit(careFindings(service, facts, policy)) })),
       answers: facts.consultation,
       patchStandings: families.map((family) => ({
         family,

@@ -108,7 +108,7 @@ export function LayersSheet({ studio }: { studio: MapStudio }) {
             const usual = usualHybrid(map, trays);
             if (usual) return void plan({ hybrid: usual });
             const wanted = mostCount(map.fibre) > 1 ? "singles of 0.15 or finer" : "fans of 0.07 or finer";
-            studio.say(`A hybrid mixes ${wanted} in, and the shelf has none.`);
+            studio.showProblem(`A hybrid mixes ${wanted} in, and the shelf has none.`);
           }}
         />
         {hybrid ? (

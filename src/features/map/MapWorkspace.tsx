@@ -123,7 +123,7 @@ function Workspace({ page, start }: { page: MapPage; start: { map: LashMap; clas
           theirs={saving.theirs.map}
           onMine={saving.keepMine}
           onTheirs={() => void saving.takeTheirs()}
-          onClose={saving.letBothBe}
+          onClose={saving.closeTheirs}
         />
       ) : null}
     </div>

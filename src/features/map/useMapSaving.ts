@@ -18,14 +18,14 @@ export function useMapSaving({
   map,
   restart,
   saidSaved,
-  say,
+  showProblem,
 }: {
   page: MapPage;
   mapId: string;
   map: LashMap;
   restart: (map: LashMap) => void;
   saidSaved: () => Promise<void>;
-  say: (problem: string | null) => void;
+  showProblem: (problem: string | null) => void;
 }) {
   const [saved, setSaved] = useState<Saved | null>(page.saved);
   const [theirs, setTheirs] = useState<Saved | null>(null);
@@ -46,14 +46,14 @@ export function useMapSaving({
     const result = await answered(saveMap({ ...place, mapId, base, map }), "The map is kept on this tablet; save again when it is back.");
     setBusy(false);
     if (!result.ok) {
-      say([result.message, ...Object.values(result.fields)].join(" "));
+      showProblem([result.message, ...Object.values(result.fields)].join(" "));
       return null;
     }
     if (result.data.state === "newer") {
       setTheirs({ map: result.data.theirs, revision: result.data.revision });
       return null;
     }
-    say(null);
+    showProblem(null);
     setTheirs(null);
     setSaved({ map, revision: result.data.revision });
     await saidSaved();
@@ -71,12 +71,12 @@ export function useMapSaving({
       base: 0,
       map: { ...map, title: `${map.title.slice(0, 66)}, set aside` },
     }).catch(() => null);
-    if (!aside?.ok) return say("Yours could not be set aside just now, so nothing was changed. Try again.");
+    if (!aside?.ok) return showProblem("Yours could not be set aside just now, so nothing was changed. Try again.");
     restart(theirs.map);
     setSaved(theirs);
     setTheirs(null);
     await saidSaved();
   };
 
-  return { saved, dirty, busy, theirs, save, takeTheirs, keepMine: () => void save(theirs?.revision), letBothBe: () => setTheirs(null) };
+  return { saved, dirty, busy, theirs, save, takeTheirs, keepMine: () => void save(theirs?.revision), closeTheirs: () => setTheirs(null) };
 }

@@ -46,7 +46,7 @@ export function useMapStudio(page: MapPage, start: { map: LashMap; clash: string
   const facts = useMemo(() => mapFacts(map, context), [map, context]);
   const findings = useMemo(() => mapFindings(facts), [facts]);
   const planner = usePlanner(context, wishOf(start.map));
-  const saving = useMapSaving({ page, mapId, map, restart: editor.restart, saidSaved: drop, say: setProblem });
+  const saving = useMapSaving({ page, mapId, map, restart: editor.restart, saidSaved: drop, showProblem: setProblem });
   const revision = saving.saved?.revision ?? 0;
 
   const [hold, setHold] = useState(false);
@@ -163,7 +163,7 @@ export function useMapStudio(page: MapPage, start: { map: LashMap; clash: string
     },
     clash,
     problem,
-    say: setProblem,
+    showProblem: setProblem,
     longestMm,
     draft: { found, drop },
     /** A drag is on its way: only the plate need follow. */

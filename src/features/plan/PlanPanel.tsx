@@ -8,7 +8,7 @@ import { isProcess } from "@/core/protocol";
 import { newId } from "@/ui/newId";
 import { useTabletStore } from "@/features/tablet/TabletProvider";
 import { Button, Choice, Notice, Verdict } from "@/ui";
-import { Standing } from "@/features/care/Standing";
+import { CareCheck } from "@/features/care/CareCheck";
 import { planRun } from "./actions";
 import type { ColourProps } from "./colourProps";
 import { PlanChoices } from "./PlanChoices";
@@ -59,7 +59,7 @@ export function PlanPanel({ visit }: { visit: ColourProps }) {
   return (
     <div className="mt-3 grid gap-x-12 gap-y-6 lg:grid-cols-[20rem_minmax(0,1fr)]">
       <div className="space-y-4">
-        <Standing
+        <CareCheck
           care={visit.care}
           findings={findings}
           reason={draft.reason}

@@ -1,6 +1,6 @@
 "use client";
 import { useMemo } from "react";
-import { DEPTHS, PROCESS_PRIORS, timeToTarget, type Look } from "@/core/colour";
+import { DEPTHS, PROCESS_PRIORS, timeToTarget, type DepthLook } from "@/core/colour";
 import { AREA_LABELS, partOf } from "@/core/eye";
 import { coursesOf, lainS, lookDueMs, stepOf, type Coat, type PastRun, type RunState } from "@/core/processing";
 import { formatClock } from "@/core/units";
@@ -90,7 +90,7 @@ function LookEstimate({
   lainMinutes: number;
 }) {
   const estimate = useMemo(() => {
-    const looks: Look[] = [
+    const looks: DepthLook[] = [
       { minutes: 0, depth: begun },
       ...coat.looks.map(({ atMs, depth }) => ({ minutes: (atMs - coat.onAtMs) / 60_000, depth })),
     ];

@@ -1,6 +1,6 @@
 "use client";
 import { useState, useTransition } from "react";
-import { handTime, learnSetTime, surprise, type SetTest } from "@/core/adhesive";
+import { handTime, learnSetTime, testDeviation, type SetTest } from "@/core/adhesive";
 import type { Air } from "@/core/air";
 import type { Technique } from "@/core/lash";
 import { newId } from "@/ui/newId";
@@ -8,7 +8,7 @@ import { Button, Choice, Empty, LinkButton, Notice, Verdict, cx } from "@/ui";
 import { keepHandTime, keepSetTest, leaveTestOut } from "./actions";
 import { GlueChart } from "./GlueChart";
 import { driftWords } from "./glueWords";
-import type { JudgedBottle } from "./judged";
+import type { RatedBottle } from "./ratedBottles";
 import type { KeptTest } from "./knowledge";
 import { Stopwatch } from "./Stopwatch";
 import { TechniqueChoice } from "./TechniqueChoice";
@@ -27,8 +27,8 @@ export function GlueSheet({
   air,
   timeZone,
 }: {
-  judged: readonly JudgedBottle[];
-  chosen: JudgedBottle | undefined;
+  judged: readonly RatedBottle[];
+  chosen: RatedBottle | undefined;
   onChoose: (bottleId: string) => void;
   tests: readonly KeptTest[];
   hand: Readonly<Record<Technique, readonly number[]>>;
@@ -63,7 +63,7 @@ export function GlueSheet({
   const timed = (seconds: number) => {
     if (!air) return;
     const test: SetTest = { id: newId(), bottleId: bottle.id, daysOpen: fitness.age.daysOpen, air, seconds };
-    const found = surprise(learnSetTime(model.nominalS, [...model.tests, test], model.bottles), test);
+    const found = testDeviation(learnSetTime(model.nominalS, [...model.tests, test], model.bottles), test);
     // A questioned one is kept at once, and teaches nothing until it was said to be right.
     setAsked(found.questioned ? { test, times: found.times } : null);
     keep(test, found.questioned);
@@ -133,7 +133,7 @@ export function GlueSheet({
           {own.length === 0 ? <p className="text-ink-2">None yet: the leaflet&rsquo;s time is all there is to go by.</p> : null}
           <ul>
             {own.slice(0, SHOWN).map((test) => {
-              const found = test.leftOut ? null : surprise(model, test);
+              const found = test.leftOut ? null : testDeviation(model, test);
               return (
                 <li key={test.id} className="flex flex-wrap items-baseline gap-x-3 border-t border-line py-0.5 text-[0.9375rem]">
                   <b className={cx("w-14", test.leftOut && "font-normal line-through")}>{test.seconds.toFixed(2)} s</b>

@@ -9,7 +9,7 @@ import { inStudio, together } from "@/server/inStudio";
 import type { Member } from "@/server/member";
 import { todayIn } from "@/server/studioTime";
 import { fitnessWords } from "./glueWords";
-import { judgedBottles } from "./judged";
+import { rateBottles } from "./ratedBottles";
 import { glueKnowledge } from "./knowledge";
 
 /** Older ones stand in the visits they were used at. */
@@ -51,7 +51,7 @@ export function shelfStandings(me: Member, now: Date) {
     if (!first) return null;
     const [sensors, bottles, knowledge] = await together([sensorsNow(tx, first.id), openBottles(tx), glueKnowledge(tx, me.id)]);
     const air = freshAir(airOf(sensors, now.getTime()), now.getTime());
-    const judged = judgedBottles(bottles, knowledge, air, first.volumeM3, "single", todayIn(me.timeZone, now));
+    const judged = rateBottles(bottles, knowledge, air, first.volumeM3, "single", todayIn(me.timeZone, now));
     return { roomName: first.name, bottles: judged.map(({ bottle: { id }, fitness }) => ({ id, ...fitnessWords(fitness) })) };
   });
 }

@@ -1,5 +1,5 @@
 import "server-only";
-import { beforeTheVisit, standing, type CareFinding } from "@/core/care";
+import { beforeTheVisit, careFindings, type CareFinding } from "@/core/care";
 import type { LashMap } from "@/core/map";
 import { SET_SERVICES } from "@/core/service";
 import { bookingOptions } from "@/features/booking/data";
@@ -59,7 +59,7 @@ export function dayPage(me: Member, day: string, now: Date) {
       const at = open.indexOf(visit);
       return {
         visit,
-        findings: at < 0 ? [] : beforeTheVisit(standing(visit.service, facts[at]!, policy)),
+        findings: at < 0 ? [] : beforeTheVisit(careFindings(visit.service, facts[at]!, policy)),
         map: visit.map ?? maps.get(visit.clientId) ?? null,
         mayTakeLastMap: wantMap.includes(visit) && wore.has(visit.clientId),
         wish: wishes.get(visit.id) ?? null,

@@ -7,7 +7,7 @@ import { airOf, sensorsNow } from "@/features/readings/newestAir";
 import { roomsOf } from "@/features/air/data";
 import { outlookOf } from "@/features/air/history";
 import { isByProtocol } from "@/core/service";
-import { modelsOf } from "@/features/shelf/judged";
+import { modelsOf } from "@/features/shelf/ratedBottles";
 import { handTimes, setTests } from "@/features/shelf/knowledge";
 import { openBottles, type OpenBottle } from "@/features/shelf/bottles";
 import type { VisitRow } from "@/features/visit/data";

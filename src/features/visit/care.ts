@@ -1,6 +1,6 @@
 import "server-only";
 import { and, desc, eq } from "drizzle-orm";
-import { addMonths, ageOn, asksOf, consentStanding, standing } from "@/core/care";
+import { addMonths, ageOn, asksOf, consentStanding, careFindings } from "@/core/care";
 import { serviceOf } from "@/core/service";
 import { consent, visit } from "@/db/schema";
 import { together, type StudioTransaction } from "@/server/inStudio";
@@ -33,7 +33,7 @@ export async function careOf(
       .limit(1),
   ]);
   const rules = policy;
-  const findings = standing(service, facts, rules);
+  const findings = careFindings(service, facts, rules);
   const day = (ms: number) => formatIn(me.timeZone, new Date(ms), "d MMMM yyyy");
   const { consultation } = facts;
   const kind = serviceOf(service).consultation;

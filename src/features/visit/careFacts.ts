@@ -116,7 +116,7 @@ function pastOf({ service, putOnAt, stopped, finishedAt, startsAt, minutes }: Vi
   const endsMs = startsAt.getTime() + minutes * 60_000;
   const { label, counts } = serviceOf(service);
   return finishedAt === null && endsMs > now.getTime()
-    ? [{ label, treated: counts, atMs: endsMs, fromMs: startsAt.getTime(), stopped: null, standing: "agreed" }]
+    ? [{ label, treated: counts, atMs: endsMs, fromMs: startsAt.getTime(), stopped: null, known: "agreed" }]
     : [];
 }
 
@@ -131,7 +131,7 @@ const elsewhereOf = (document: Consultation | null): PastService[] =>
             treated: [{ treatment, part }],
             atMs: Date.parse(`${on}T12:00:00Z`),
             stopped: null,
-            standing: "elsewhere",
+            known: "elsewhere",
           },
         ],
   );

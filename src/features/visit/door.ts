@@ -1,6 +1,6 @@
 import "server-only";
 import { eq, inArray } from "drizzle-orm";
-import { asksOf, isCovered, standing, stopsOf, type CareFinding, type UsedProduct } from "@/core/care";
+import { asksOf, isCovered, careFindings, stopsOf, type CareFinding, type UsedProduct } from "@/core/care";
 import { PRODUCT_KINDS } from "@/core/mixing";
 import type { ServiceId } from "@/core/service";
 import { adhesive, batch, bottle, product, visit } from "@/db/schema";
@@ -25,7 +25,7 @@ export async function standingFor(
 ): Promise<CareFinding[]> {
   const policy = await studioPolicy(tx);
   const facts = await careFacts(tx, me.timeZone, now, { ...wanted, at: wanted.at ?? now });
-  return standing(wanted.service, facts, policy);
+  return careFindings(wanted.service, facts, policy);
 }
 
 /** Lets nobody in against a stop, and against a question only with a reason; returns the questions that the reason passes. */

@@ -1,14 +1,14 @@
 import "server-only";
 import { cureLedger, doseCurve } from "@/core/adhesive";
 import { cureSettings } from "@/core/policy";
-import { isDrying, placingsOf } from "@/core/visit";
+import { isDrying, placedLashesOf } from "@/core/visit";
 import { airByMinute } from "@/features/air/history";
 import { sensorsNow } from "@/features/readings/newestAir";
 import { usedBottles } from "@/features/shelf/bottles";
 import { glueKnowledge } from "@/features/shelf/knowledge";
 import type { StudioTransaction } from "@/server/inStudio";
 import { READ_BEFORE_MS, type FullVisit } from "./data";
-import { glueInUse } from "./glueInUse";
+import { adhesiveInUse } from "./adhesiveInUse";
 import { studioPolicy } from "@/server/studioPolicy";
 
 /**
@@ -18,12 +18,12 @@ import { studioPolicy } from "@/server/studioPolicy";
 export async function eyesMayAtMs(tx: StudioTransaction, { roomId, technicianId, state }: FullVisit, now: Date): Promise<number | null> {
   if (!isDrying(state)) return null;
   const nowMs = now.getTime();
-  const placings = placingsOf(state, nowMs);
+  const placings = placedLashesOf(state, nowMs);
   const lastMs = Math.max(...placings.map(({ atMs }) => atMs));
   const policy = await studioPolicy(tx);
   const readings = await airByMinute(tx, await sensorsNow(tx, roomId), new Date(lastMs - READ_BEFORE_MS), now);
   const glue = { bottlesUsed: await usedBottles(tx, [state]), knowledge: await glueKnowledge(tx, technicianId) };
-  const { law } = glueInUse(glue, state.set.bottleId);
+  const { law } = adhesiveInUse(glue, state.set.bottleId);
   // Earlier lashes are ahead of the last one, which the eyes wait for.
   const last = placings.filter(({ atMs }) => atMs === lastMs);
   const { eyes } = cureLedger(last, doseCurve(readings, law), nowMs, cureSettings(policy), { finish: state.set.finish });

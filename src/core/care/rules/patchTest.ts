@@ -76,8 +76,7 @@ function lackOf(standing: ReturnType<typeof patchTestStanding>, family: PatchFam
   const never = NEVER_WITHOUT.includes(family);
   const wornBefore =
     family === "adhesive"
-      ? facts.past.filter(({ standing: its, treated }) => its === "here" && treated.some(({ treatment }) => treatment === "extensions"))
-          .length
+      ? facts.past.filter(({ known: its, treated }) => its === "here" && treated.some(({ treatment }) => treatment === "extensions")).length
       : 0;
   const lack = {
     missing: "none",

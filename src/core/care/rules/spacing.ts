@@ -14,7 +14,7 @@ export const spacing: CareRule = (service, facts, rules) =>
     return finding(
       "spacing",
       weight,
-      `${service.parts.includes(LASHES) && spacingOf(id).then.part === LASHES ? "Lashes" : "Brows"} ${words} ${spanWords(hours)} before${where[before.standing]}: ${weight === "stop" ? "not" : "asked about"} before ${spanWords(until)}.`,
+      `${service.parts.includes(LASHES) && spacingOf(id).then.part === LASHES ? "Lashes" : "Brows"} ${words} ${spanWords(hours)} before${where[before.known]}: ${weight === "stop" ? "not" : "asked about"} before ${spanWords(until)}.`,
       `${id} ${before.atMs}`,
     );
   });

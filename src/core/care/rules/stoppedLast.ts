@@ -3,7 +3,7 @@ import { spanWords } from "../spanWords";
 
 /** The last visit was broken off. */
 export const stoppedLast: CareRule = (_service, { past, atMs }) => {
-  const before = past.filter(({ standing, atMs: then }) => standing === "here" && then <= atMs).sort((a, b) => b.atMs - a.atMs)[0];
+  const before = past.filter(({ known, atMs: then }) => known === "here" && then <= atMs).sort((a, b) => b.atMs - a.atMs)[0];
   return before?.stopped
     ? [
         finding(

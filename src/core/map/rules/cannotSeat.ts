@@ -2,7 +2,7 @@ import { contactLengthMm, liftAndReach, CURLS } from "../../curl";
 import { formatMm } from "../../units";
 import { type Finding, type Rule } from "../finding";
 import { kindLabel, fibreCurl, stockedKinds, stockedLengths } from "../stock";
-import { LEAST_CONTACT_MM, seats } from "../seats";
+import { LEAST_CONTACT_MM, holdsOn } from "../holdsOn";
 import { judgeLoad } from "../zoneLimit";
 import { mostCount } from "../../lash";
 import { at, changeFibre, perPiece, placeOf } from "./helpers";
@@ -14,7 +14,7 @@ export const cannotSeat: Rule = (facts) =>
     const { angleDeg, ownCurlDeg, meanMm } = zone.limit.natural;
     const contactOf = (curl: Parameters<typeof contactLengthMm>[0]) => contactLengthMm(curl, fibre.lengthMm, ownCurlDeg, meanMm);
     const contact = contactOf(fibreCurl(fibre, facts.trays, facts.policy));
-    if (seats(contact, angleDeg)) return [];
+    if (holdsOn(contact, angleDeg)) return [];
     const others = zone.pieces.filter(({ ref }) => ref !== piece.ref && ref !== "hybrid");
     const seat = stockedKinds(facts.trays)
       .filter((kind) => kind.curl !== fibre.curl && kind.shape === fibre.shape && kind.diameterMm <= fibre.diameterMm + 1e-9)

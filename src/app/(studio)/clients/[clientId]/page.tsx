@@ -3,7 +3,7 @@ import { notFound } from "next/navigation";
 import { ClientView } from "@/features/clients/ClientView";
 import { clientPage } from "@/features/clients/data";
 import { careDates } from "@/features/clients/careDates";
-import { leavesOf } from "@/features/clients/leaves";
+import { threadVisits } from "@/features/clients/threadVisits";
 import { mayActAs, requireMember } from "@/server/member";
 import { idOr404 } from "@/server/params";
 import { formatIn } from "@/server/studioTime";
@@ -19,7 +19,7 @@ export default async function ClientPage({ params }: { params: Promise<{ clientI
   return (
     <ClientView
       page={page}
-      leaves={leavesOf(page.visits, page.bottles, page.water, member.timeZone, now)}
+      visits={threadVisits(page.visits, page.bottles, page.water, member.timeZone, now)}
       dates={{
         since: formatIn(member.timeZone, page.person.createdAt, "MMMM yyyy"),
         maps: page.maps.map((map) => day(map.savedAt)),

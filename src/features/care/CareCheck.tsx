@@ -44,7 +44,7 @@ function Reasoned({ quietly, children }: { quietly: boolean; children: React.Rea
 }
 
 /** What stands between the client and the service: stops that nothing passes, questions that a written reason passes. */
-export function Standing({
+export function CareCheck({
   care,
   findings,
   reason,

@@ -1,8 +1,8 @@
-import { waterFromMs, type Brush, type LedgerSettings, type Placing } from "../adhesive";
+import { waterFromMs, type Brush, type LedgerSettings, type PlacedLashes } from "../adhesive";
 import type { VisitState } from "./parts";
 
 /** What the cure ledger counts: every zone done, and every bead's last work, at the moment it ended (or now while in use). */
-export function placingsOf(state: VisitState, nowMs: number): Placing[] {
+export function placedLashesOf(state: VisitState, nowMs: number): PlacedLashes[] {
   return [
     ...state.set.zones.map((zone) => ({ key: `zone ${zone.side} ${zone.layer} ${zone.zone}`, atMs: zone.atMs })),
     ...state.set.beads.map((bead) => ({ key: `bead ${bead.number}`, atMs: lastWorkMs(state, bead.endedAtMs ?? nowMs) })),
@@ -29,7 +29,7 @@ export function lastBrushes(
 
 /** From when this client's lashes may get wet, ms; null while nothing was placed. */
 export function visitWaterFromMs(state: VisitState, { figures }: LedgerSettings, adhesiveHours?: number): number | null {
-  const placings = placingsOf(state, state.head.finishedAtMs ?? Infinity);
+  const placings = placedLashesOf(state, state.head.finishedAtMs ?? Infinity);
   const last = Math.max(...placings.map(({ atMs }) => atMs));
   return Number.isFinite(last) ? waterFromMs(last, figures, state.set.finish, adhesiveHours) : null;
 }

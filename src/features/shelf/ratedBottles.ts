@@ -4,7 +4,7 @@ import type { Technique } from "@/core/lash";
 import type { OpenBottle } from "./bottles";
 import type { GlueKnowledge } from "./knowledge";
 
-export type JudgedBottle = { readonly bottle: OpenBottle; readonly model: SetTimeModel; readonly fitness: BottleFitness };
+export type RatedBottle = { readonly bottle: OpenBottle; readonly model: SetTimeModel; readonly fitness: BottleFitness };
 
 /** What each open bottle's product has been learned to do, by its id. Left-out tests teach nothing. */
 export function modelsOf(bottles: readonly OpenBottle[], { tests }: Pick<GlueKnowledge, "tests">): Map<string, SetTimeModel> {
@@ -23,14 +23,14 @@ export function modelsOf(bottles: readonly OpenBottle[], { tests }: Pick<GlueKno
 }
 
 /** Open bottles as they stand in this air for this hand and technique, best first. */
-export function judgedBottles(
+export function rateBottles(
   bottles: readonly OpenBottle[],
   knowledge: GlueKnowledge,
   air: Air | null,
   volumeM3: number,
   technique: Technique,
   today: string,
-): JudgedBottle[] {
+): RatedBottle[] {
   const models = modelsOf(bottles, knowledge);
   const hand = handTime(knowledge.hand[technique]);
   return bottles

@@ -3,7 +3,7 @@ import type { UsedBottle } from "@/features/shelf/bottles";
 import type { GlueKnowledge } from "@/features/shelf/knowledge";
 
 /** How the glue of a visit follows the air, as its product's tests have taught; and its leaflet's hours without water. */
-export function glueInUse(
+export function adhesiveInUse(
   { bottlesUsed, knowledge }: { readonly bottlesUsed: readonly UsedBottle[]; readonly knowledge: Pick<GlueKnowledge, "tests"> },
   bottleId: string | null,
 ) {

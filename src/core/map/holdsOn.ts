@@ -4,6 +4,6 @@ export const LEAST_CONTACT_MM = 1;
 const DOWN_FROM_DEG = -12.5;
 
 /** Does a base that touches over so much hold on lashes of this angle? On lashes that do not point down any contact does. */
-export function seats(contactMm: number, angleDeg: number): boolean {
+export function holdsOn(contactMm: number, angleDeg: number): boolean {
   return angleDeg > DOWN_FROM_DEG || contactMm >= LEAST_CONTACT_MM;
 }

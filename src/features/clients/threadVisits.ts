@@ -5,16 +5,16 @@ import { serviceOf } from "@/core/service";
 import { formatClock } from "@/core/units";
 import type { FullVisit } from "@/features/visit/data";
 import { formatIn } from "@/server/studioTime";
-import type { Leaf } from "./Thread";
+import type { ThreadVisit } from "./Thread";
 
-/** Visits as leaves of the thread. */
-export function leavesOf(
+/** Visits as the thread shows them. */
+export function threadVisits(
   visits: readonly FullVisit[],
   bottles: ReadonlyMap<string, string>,
   water: ReadonlyMap<string, number>,
   timeZone: string,
   now: Date,
-): Leaf[] {
+): ThreadVisit[] {
   return visits.map(({ id, startsAt, service, map, state, cancelledAt, cancelledWhy }) => {
     const waterMs = water.get(id);
     const beads = state.set.beads.length;

@@ -8,7 +8,7 @@ const ORDER = { stop: 0, ask: 1, note: 2 } as const;
  * What stands against a service for this client, stops first. The one answer for every way into a visit: booking, moving,
  * beginning, planning, and whenever a product is added or changed. Nothing stands against practice on a mannequin head.
  */
-export function standing(id: ServiceId, facts: CareFacts, rules: CareRules): CareFinding[] {
+export function careFindings(id: ServiceId, facts: CareFacts, rules: CareRules): CareFinding[] {
   const service = { ...serviceOf(id), id };
   if (!service.onClient) return [];
   return CARE_RULES.flatMap((rule) => rule(service, facts, rules)).sort((a, b) => ORDER[a.weight] - ORDER[b.weight]);
