@@ -297,7 +297,7 @@ test("an incident is put off by name, and closing without either is marked on th
       { type: "coated", payload: { stepId: "step-1", area: "lashRight" } },
       { type: "runStopped", payload: { kind: "splash", rinseS: 900 } },
     ]);
-    if (written) expect(await actions.writeIncident!({ visitId, ...written })).toMatchObject({ ok: true });
+    if (written) expect(await actions.writeIncident!({ id: crypto.randomUUID(), visitId, ...written })).toMatchObject({ ok: true });
     await events(visitId, [{ type: "finished", payload: {} }]);
     const { rows } = await sql("select key from studio.visit_mark where visit_id = $1", [visitId]);
     return rows.map(({ key }) => key as string);

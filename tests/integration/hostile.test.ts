@@ -156,7 +156,7 @@ test("words of every kind to the actions: kept as they are, or refused in words"
     ...(await import("@/features/visit/actions")),
   };
   const tries = TEXTS.flatMap((text) => [
-    () => actions.addClient({ name: text, contact: text, notes: text, bornOn: "" }),
+    () => actions.addClient({ id: crypto.randomUUID(), form: { name: text, contact: text, notes: text, bornOn: "" } }),
     () => actions.findClients({ search: text }),
     () => actions.cancel({ id: studio.ids.visit, why: text, back: false }),
     () => actions.giveReason({ visitId: studio.ids.visit, reason: text }),

@@ -103,7 +103,7 @@ const inputs: Record<string, (s: TestStudio) => unknown> = {
   "visit/begin": (s) => ({ visitId: s.ids.visit, eventId: uuid(), bottleId: null, air: null, reason: "because I say so" }),
   "visit/giveReason": (s) => ({ visitId: s.ids.visit, reason: "because I say so" }),
   "visit/changeBottle": (s) => ({ visitId: s.ids.visit, eventId: uuid(), bottleId: s.ids.bottle, reason: "because I say so" }),
-  "survey/saveSurvey": (s) => ({ clientId: s.ids.client, survey: s.survey }),
+  "survey/saveSurvey": (s) => ({ id: uuid(), clientId: s.ids.client, survey: s.survey }),
   "map/saveMap": (s) => ({ mapId: s.ids.map, clientId: s.ids.client, surveyId: s.ids.survey, base: 1, map: s.map }),
   "map/importMap": (s) => ({
     clientId: s.ids.client,
@@ -143,7 +143,7 @@ const inputs: Record<string, (s: TestStudio) => unknown> = {
   "shelf/setLengthInTray": (s) => ({ id: s.ids.tray, lengthMm: 9, stocked: false }),
   "shelf/removeTray": (s) => ({ id: s.ids.tray }),
   "plan/planRun": (s) => ({ visitId: s.ids.colourVisit, eventId: uuid(), plan: liftPlan(), air: null, reason: "because I say so" }),
-  "run/writeIncident": (s) => ({ visitId: s.ids.colourVisit, words: "spied" }),
+  "run/writeIncident": (s) => ({ id: uuid(), visitId: s.ids.colourVisit, words: "spied" }),
   "shelf/keepProduct": () => null,
   "shelf/calibrateProduct": (s) => ({ id: s.ids.product, how: "drops", drops: 40, grams: 2 }),
   "shelf/openBatch": (s) => ({ productId: s.ids.product, lot: "X", openedOn: "2026-01-01" }),

@@ -101,7 +101,7 @@ describe("people's names", () => {
     async (name) => {
       const { addClient } = await import("@/features/clients/actions");
       const { clientForm } = await import("@/features/clients/data");
-      const added = await addClient({ name, contact: "", notes: "" });
+      const added = await addClient({ id: crypto.randomUUID(), form: { name, contact: "", notes: "" } });
       expect(added.ok).toBe(true);
       if (added.ok) expect((await clientForm(acting(), added.data.id))?.name).toBe(name);
     },
@@ -113,7 +113,10 @@ describe("people's names", () => {
     ["bell\u0007", /control/],
   ])("%j is refused with words", async (name, words) => {
     const { addClient } = await import("@/features/clients/actions");
-    expect(await addClient({ name, contact: "", notes: "" })).toMatchObject({ ok: false, fields: { name: expect.stringMatching(words) } });
+    expect(await addClient({ id: crypto.randomUUID(), form: { name, contact: "", notes: "" } })).toMatchObject({
+      ok: false,
+      fields: { "form.name": expect.stringMatching(words) },
+    });
   });
   test("a search takes its letters as they are", async () => {
     const { listClients } = await import("@/features/clients/data");

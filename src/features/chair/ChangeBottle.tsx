@@ -1,7 +1,7 @@
 "use client";
 import { memo, useState } from "react";
 import { Button, Dialog, Notice, TextField } from "@/ui";
-import { newId } from "@/ui/newId";
+import { useIdFor } from "@/ui/useIdFor";
 import type { RatedBottle } from "@/features/shelf/ratedBottles";
 import { changeBottle } from "@/features/visit/actions";
 import { BottleChoice } from "./BottleChoice";
@@ -24,10 +24,11 @@ export const ChangeBottle = memo(function ChangeBottle({
   const [problem, setProblem] = useState<{ message: string; field?: string | undefined } | null>(null);
   const [busy, setBusy] = useState(false);
   const other = picked ?? judged.find(({ bottle }) => bottle.id !== bottleId)?.bottle.id ?? null;
+  const eventId = useIdFor(other);
   const take = async () => {
     if (!other) return;
     setBusy(true);
-    const result = await changeBottle({ visitId, eventId: newId(), bottleId: other, reason }).catch(() => null);
+    const result = await changeBottle({ visitId, eventId, bottleId: other, reason }).catch(() => null);
     setBusy(false);
     if (result && !result.ok) return setProblem({ message: result.message, field: result.fields.reason });
     if (result?.ok) await store.refresh();

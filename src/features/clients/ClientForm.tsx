@@ -5,6 +5,7 @@ import { Button, Notice, TextArea, TextField } from "@/ui";
 import { addClient, changeClient } from "./actions";
 import type { ClientForm as Form } from "./schema";
 import { answered } from "@/ui/answered";
+import { useIdFor } from "@/ui/useIdFor";
 
 type Known = { id: string; seenAt: string; form: Form };
 
@@ -16,10 +17,14 @@ export function ClientForm({ known }: { known?: Known }) {
   const [problem, setProblem] = useState<{ message: string; fields: Readonly<Record<string, string>> } | null>(null);
   const [busy, setBusy] = useState(false);
 
+  const newClientId = useIdFor(form);
   const submit = async (event: React.FormEvent) => {
     event.preventDefault();
     setBusy(true);
-    const result = await answered(known ? changeClient({ id: known.id, seenAt, form }) : addClient(form), "What you typed is still here.");
+    const result = await answered(
+      known ? changeClient({ id: known.id, seenAt, form }) : addClient({ id: newClientId, form }),
+      "What you typed is still here.",
+    );
     if (result.ok) {
       router.push(`/clients/${result.data.id}`);
       router.refresh();

@@ -1,5 +1,4 @@
 "use server";
-import { randomUUID } from "node:crypto";
 import { eq } from "drizzle-orm";
 import { refresh } from "next/cache";
 import { z } from "zod";
@@ -24,9 +23,14 @@ export const findClients = action({ input: z.strictObject({ search: z.string().m
   return clients.slice(0, 8).map(({ id, name }) => ({ id, name }));
 });
 
-export const addClient = action({ input: clientFormSchema }, async (me, form) => {
-  const id = randomUUID();
-  await inStudio(me, (tx) => tx.insert(client).values({ studioId: me.studioId, id, ...columnsOf(me.timeZone, form) }));
+/** Adds a client. Sending the same id twice adds one. */
+export const addClient = action({ input: z.strictObject({ id: z.uuid(), form: clientFormSchema }) }, async (me, { id, form }) => {
+  await inStudio(me, (tx) =>
+    tx
+      .insert(client)
+      .values({ studioId: me.studioId, id, ...columnsOf(me.timeZone, form) })
+      .onConflictDoNothing(),
+  );
   return { id };
 });
 

@@ -5,7 +5,6 @@ import { stopsOf } from "@/core/care";
 import { partOf } from "@/core/eye";
 import { keyOf, workOutPlan } from "@/core/processing";
 import { isProcess } from "@/core/protocol";
-import { newId } from "@/ui/newId";
 import { useTabletStore } from "@/features/tablet/TabletProvider";
 import { Button, Choice, Notice, Verdict } from "@/ui";
 import { CareCheck } from "@/features/care/CareCheck";
@@ -17,6 +16,7 @@ import { PlanTimes } from "./PlanTimes";
 import { ShieldPanel } from "./ShieldPanel";
 import { usePlanDraft } from "./usePlanDraft";
 import { answered } from "@/ui/answered";
+import { useIdFor } from "@/ui/useIdFor";
 
 type View = "times" | "shield" | "mix";
 
@@ -34,6 +34,7 @@ export function PlanPanel({ visit }: { visit: ColourProps }) {
     () => workOutPlan(draft, { protocol: offered, survey, past, products, shields, policy }),
     [draft, offered, survey, past, products, shields, policy],
   );
+  const eventId = useIdFor(plan);
   const steps = offered.document.steps.filter(isProcess);
   const mixed = steps.filter(({ mix }) => mix);
   const stopped = plan.objection !== null || stopsOf(findings).length > 0;
@@ -42,7 +43,7 @@ export function PlanPanel({ visit }: { visit: ColourProps }) {
     setBusy(true);
     const air = visit.air ? { temperatureC: visit.air.temperatureC, relativeHumidity: visit.air.relativeHumidity } : null;
     const result = await answered(
-      planRun({ visitId: visit.id, eventId: newId(), plan: plan.plan, air, reason: draft.reason }),
+      planRun({ visitId: visit.id, eventId, plan: plan.plan, air, reason: draft.reason }),
       "Your plan is still here.",
     );
     setBusy(false);

@@ -5,6 +5,8 @@ import { Button, Notice, TextArea, Verdict } from "@/ui";
 import { writeIncident } from "./actions";
 import type { ColourProps } from "@/features/plan/colourProps";
 import { answered } from "@/ui/answered";
+import { useIdFor } from "@/ui/useIdFor";
+import { newId } from "@/ui/newId";
 
 /** What happened, in words: written after a stop, added to, never changed. */
 export function IncidentNotes({ visit }: { visit: ColourProps }) {
@@ -12,9 +14,14 @@ export function IncidentNotes({ visit }: { visit: ColourProps }) {
   const [typed, setTyped] = useState<string | null>(null);
   const words = typed ?? found?.document ?? "";
   const [problem, setProblem] = useState<string | null>(null);
+  const writtenId = useIdFor(words);
+  const [putOffId] = useState(newId);
   const write = async (putOff: boolean) => {
     const said = putOff ? `Put off by ${visit.memberName}: still to be written.` : words;
-    const result = await answered(writeIncident({ visitId: visit.id, words: said, putOff }), "What you wrote is still here.");
+    const result = await answered(
+      writeIncident({ id: putOff ? putOffId : writtenId, visitId: visit.id, words: said, putOff }),
+      "What you wrote is still here.",
+    );
     if (result.ok) {
       if (!putOff) {
         setTyped("");

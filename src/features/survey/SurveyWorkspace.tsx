@@ -14,6 +14,7 @@ import { SurveyDrawing } from "./SurveyDrawing";
 import type { ReadForm } from "./readForm";
 import { formOf, type EyeForm, type SurveyForm } from "./surveyForm";
 import { answered, noAnswer } from "@/ui/answered";
+import { useIdFor } from "@/ui/useIdFor";
 
 /** What reads the form, asked for when something is first touched. */
 const reader = () => import("./readForm");
@@ -37,6 +38,7 @@ export function SurveyWorkspace({
 }) {
   const router = useRouter();
   const [form, setForm] = useState<SurveyForm>(() => formOf(start));
+  const surveyId = useIdFor(form);
   const [shown, setShown] = useState<Survey>(start);
   const [fields, setFields] = useState<Readonly<Record<string, string>>>({});
   const [message, setMessage] = useState<string | null>(null);
@@ -90,7 +92,7 @@ export function SurveyWorkspace({
     }
     const still = "The survey is kept on this tablet; try again.";
     const result = read
-      ? await answered(saveSurvey({ clientId, survey: read.survey }), still)
+      ? await answered(saveSurvey({ id: surveyId, clientId, survey: read.survey }), still)
       : { ok: false as const, message: noAnswer(still) };
     if (result.ok) {
       await drop();
