@@ -1,11 +1,12 @@
 import "server-only";
-import { and, asc, desc, eq, inArray, isNotNull, lt, sql } from "drizzle-orm";
+import { and, asc, desc, eq, inArray } from "drizzle-orm";
 import type { Survey } from "@/core/eye";
 import type { LashMap, OwnLook, PlacingPace, Tray } from "@/core/map";
 import type { Policy } from "@/core/policy";
-import { client, lashMap, lashMapRevision, mapNote, mapTemplate, member, ownLook, survey, tray, visit } from "@/db/schema";
+import { client, lashMap, lashMapRevision, mapNote, mapTemplate, member, ownLook, survey, tray } from "@/db/schema";
 import { newestSurvey } from "@/features/survey/newestSurvey";
 import { mapsOf } from "@/features/visit/clientMaps";
+import { lastMapOf } from "@/features/visit/data";
 import { inStudio, together, type StudioTransaction } from "@/server/inStudio";
 import { mayActAs, type Member } from "@/server/member";
 import { formatIn } from "@/server/studioTime";
@@ -151,12 +152,7 @@ export function historyOf(me: Member, clientId: string, mapId: string): Promise<
       .orderBy(desc(lashMapRevision.revision))
       .limit(50);
     const others = (await mapsOf(tx, [clientId])).filter(({ id }) => id !== mapId).slice(0, OTHERS);
-    const [lastWorn] = await tx
-      .select({ mapId: visit.mapId })
-      .from(visit)
-      .where(and(eq(visit.clientId, clientId), isNotNull(visit.mapId), lt(visit.startsAt, sql`now()`)))
-      .orderBy(desc(visit.startsAt))
-      .limit(1);
+    const lastWorn = await lastMapOf(tx, clientId);
     const templates = await tx
       .select({ id: mapTemplate.id, map: mapTemplate.document, by: member.name })
       .from(mapTemplate)

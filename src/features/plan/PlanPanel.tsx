@@ -34,7 +34,7 @@ export function PlanPanel({ visit }: { visit: ColourProps }) {
     () => workOutPlan(draft, { protocol: offered, survey, past, products, shields, policy }),
     [draft, offered, survey, past, products, shields, policy],
   );
-  const eventId = useIdFor(plan);
+  const eventId = useIdFor(draft);
   const steps = offered.document.steps.filter(isProcess);
   const mixed = steps.filter(({ mix }) => mix);
   const stopped = plan.objection !== null || stopsOf(findings).length > 0;

@@ -210,7 +210,7 @@ export async function whoWoreAMap(tx: StudioTransaction, clientIds: readonly str
 }
 
 /** The map a client wore last, and which save of it; null where they have worn none. */
-export async function lastMapOf(tx: StudioTransaction, clientId: string, exceptVisitId: string) {
+export async function lastMapOf(tx: StudioTransaction, clientId: string, exceptVisitId: string | null = null) {
   const [worn] = await tx
     .select({ mapId: visit.mapId, mapRevision: visit.mapRevision })
     .from(visit)
@@ -218,7 +218,7 @@ export async function lastMapOf(tx: StudioTransaction, clientId: string, exceptV
     .where(
       and(
         eq(visit.clientId, clientId),
-        ne(visit.id, exceptVisitId),
+        exceptVisitId === null ? undefined : ne(visit.id, exceptVisitId),
         isNotNull(visit.mapId),
         isNull(visit.withdrawnAt),
         isNotNull(visitOutcome.begunAt),
