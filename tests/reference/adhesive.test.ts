@@ -93,6 +93,15 @@ test("a bottle that slows by a tenth a week is called old by its own tests; one 
   expect(bottleDrift(learnSetTime(1, weekly(1)), "x", 42)).toMatchObject({ old: false });
   expect(bottleDrift(learnSetTime(1, []), "x", 42)).toBeNull();
 });
+// A model of this product: how soon a bottle's own tests are believed.
+test("three weekly tests are believed in seven tenths of what they show, two in rather more than a third", () => {
+  const slower = (times: number) =>
+    Array.from({ length: times }, (_, i) => ({ id: `${i}`, bottleId: "x", daysOpen: i * 7, air: at(22, 0.5), seconds: 1.3 ** i }));
+  const believed = (times: number) =>
+    Math.log(bottleDrift(learnSetTime(1, slower(times)), "x", 7 * (times - 1))!.times) / Math.log(1.3 ** (times - 1));
+  expect(believed(3)).toBeCloseTo(0.7, 1);
+  expect(believed(2)).toBeCloseTo(0.37, 1);
+});
 
 describe("cure is a dose", () => {
   const HOUR = 3_600_000;
