@@ -1,8 +1,8 @@
 import "server-only";
-import { asc, eq, inArray } from "drizzle-orm";
+import { and, asc, eq, inArray } from "drizzle-orm";
 import { isByProtocol } from "@/core/service";
 import { batchesOf } from "@/core/processing";
-import { batch, incident, member, product, studio, visit } from "@/db/schema";
+import { batch, incident, member, product, studio, visit, visitOutcome } from "@/db/schema";
 import { newestSurvey } from "@/features/survey/newestSurvey";
 import { airOf, sensorsNow } from "@/features/readings/newestAir";
 import { eventsOf, marksOf, visitsInFull, visitsWhere } from "@/features/visit/data";
@@ -15,11 +15,15 @@ import { offeredProtocols } from "@/features/protocols/data";
 import { stockedProducts, stockedShields } from "@/features/shelf/stock";
 import { studioPolicy } from "@/server/studioPolicy";
 
-/** Whether a visit is worked by a protocol rather than from a map; null when it is not in this studio. */
+/** Whether a visit is worked by a protocol rather than from a map, and whether it is over; null when it is not in this studio. */
 export function visitKind(me: Member, visitId: string) {
   return inStudio(me, async (tx) => {
-    const [row] = await tx.select({ service: visit.service }).from(visit).where(eq(visit.id, visitId));
-    return row ? { kind: isByProtocol(row.service) ? row.service : null } : null;
+    const [row] = await tx
+      .select({ service: visit.service, finishedAt: visitOutcome.finishedAt })
+      .from(visit)
+      .leftJoin(visitOutcome, and(eq(visitOutcome.studioId, visit.studioId), eq(visitOutcome.visitId, visit.id)))
+      .where(eq(visit.id, visitId));
+    return row ? { kind: isByProtocol(row.service) ? row.service : null, isFinished: row.finishedAt !== null } : null;
   });
 }
 

@@ -17,7 +17,7 @@ export default async function VisitPage({ params }: { params: Promise<{ visitId:
   return (
     <>
       {found.kind ? <ColourRoute visitId={visitId} /> : <VisitRoute visitId={visitId} />}
-      <CorrectionsRoute visitId={visitId} />
+      {found.isFinished ? <CorrectionsRoute visitId={visitId} /> : null}
     </>
   );
 }

@@ -1,17 +1,15 @@
 import { z } from "zod";
 
-const moment = z.iso.datetime({ precision: 3 });
-const map = z.strictObject({ mapId: z.uuid(), revision: z.int().min(1) });
-/** Why it was not so. */
-const why = z.string().trim().min(3, "Say why, in a few words.").max(500, "500 characters at most.");
-
 /** `instead` is what stood before: it stays readable. */
-export const corrections = [
-  z.strictObject({ what: z.literal("bottle"), bottleId: z.uuid(), instead: z.uuid().nullable(), why }),
-  z.strictObject({ what: z.literal("begun"), at: moment, instead: moment.nullable(), why }),
-  z.strictObject({ what: z.literal("finished"), at: moment, instead: moment.nullable(), why }),
-  z.strictObject({ what: z.literal("map"), map: map.nullable(), instead: map.nullable(), why }),
-  z.strictObject({ what: z.literal("client"), clientId: z.uuid(), instead: z.uuid(), why }),
-] as const;
-
-export const correctedPayload = () => z.discriminatedUnion("what", [...corrections]);
+export const correctedPayload = () => {
+  const moment = z.iso.datetime({ precision: 3 });
+  const map = z.strictObject({ mapId: z.uuid(), revision: z.int().min(1) });
+  const why = z.string().trim().min(3, "Say why, in a few words.").max(500, "500 characters at most.");
+  return z.discriminatedUnion("what", [
+    z.strictObject({ what: z.literal("bottle"), bottleId: z.uuid(), instead: z.uuid().nullable(), why }),
+    z.strictObject({ what: z.literal("begun"), at: moment, instead: moment.nullable(), why }),
+    z.strictObject({ what: z.literal("finished"), at: moment, instead: moment.nullable(), why }),
+    z.strictObject({ what: z.literal("map"), map: map.nullable(), instead: map.nullable(), why }),
+    z.strictObject({ what: z.literal("client"), clientId: z.uuid(), instead: z.uuid(), why }),
+  ]);
+};
