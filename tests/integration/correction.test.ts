@@ -150,6 +150,36 @@ test("a visit of another client goes to them with its lots; a map drawn for the 
   expect(await past(somebodyElse)).toBe(1);
 });
 
+test("what would have stopped it is marked of the one it really was; corrected back, nothing of them is left on the first one's record", async () => {
+  const id = await kept();
+  const { marksOf } = await import("@/features/visit/data");
+  const { inStudio } = await import("@/server/inStudio");
+  const me = studio.member("technician");
+  const marks = async () => (await inStudio(me, (tx) => marksOf(tx, id))).map(({ key }) => key).sort();
+  const before = await marks();
+  const untested = crypto.randomUUID();
+  await sql("insert into studio.client (studio_id, id, name) values ($1, $2, 'Nobody Tested')", [studio.ids.studioId, untested]);
+  await correct(id, { what: "client", clientId: untested });
+  const theirs = await marks();
+  expect(theirs.some((key) => key.includes("patch") || key.includes("Patch"))).toBe(true);
+  await correct(id, { what: "client", clientId: studio.ids.client });
+  // Judged as of then, with what is known now: whoever they are, no mark of the other is among theirs.
+  const kept0 = await sql<{ client_id: string; key: string }>("select client_id, key from studio.visit_mark where visit_id = $1", [id]);
+  expect(await marks()).toEqual(
+    kept0
+      .filter(({ client_id }) => client_id === studio.ids.client)
+      .map(({ key }) => key)
+      .sort(),
+  );
+  expect(before.filter((key) => !kept0.some((one) => one.key === key))).toEqual([]);
+  expect(
+    kept0
+      .filter(({ client_id }) => client_id === untested)
+      .map(({ key }) => key)
+      .sort(),
+  ).toEqual([...theirs].sort());
+});
+
 test("sent twice it corrects once; a trainee, another studio and a visit that runs are refused", async () => {
   const id = await kept();
   const eventId = crypto.randomUUID();

@@ -304,8 +304,8 @@ export async function makeStudio(name: string) {
       [s, ids.colourVisit, ids.client, ids.owner, ids.room, ids.chair],
     );
     await put(
-      "insert into studio.visit_mark (studio_id, visit_id, key, weight, words, event_id) values ($1, $2, 'private', 'stop', 'private', $3)",
-      [s, ids.visit, ids.event],
+      "insert into studio.visit_mark (studio_id, visit_id, client_id, key, weight, words, event_id) values ($1, $2, $3, 'private', 'stop', 'private', $4)",
+      [s, ids.visit, ids.client, ids.event],
     );
     await put("insert into studio.incident (studio_id, id, visit_id, words, written_by) values ($1, $2, $3, 'private', $4)", [
       s,

@@ -164,7 +164,9 @@ export const visitMark = studioSchema.table(
   {
     studioId: studioId(),
     visitId: uuid().notNull(),
-    /** Which of care's findings, or `openIncident`. */
+    /** Whom it stood against: a visit may be corrected to another client. */
+    clientId: uuid().notNull(),
+    /** Which of care's findings; `openIncident` and `cancelled` are of the visit, whoever it was. */
     key: text().notNull(),
     weight: text({ enum: ["stop", "ask"] }).notNull(),
     words: text().notNull(),
@@ -173,7 +175,7 @@ export const visitMark = studioSchema.table(
     createdAt: createdAt(),
   },
   (t) => [
-    primaryKey({ columns: [t.studioId, t.visitId, t.key] }),
+    primaryKey({ columns: [t.studioId, t.visitId, t.clientId, t.key] }),
     foreignKey({ columns: [t.studioId, t.visitId], foreignColumns: [visit.studioId, visit.id] }),
   ],
 );

@@ -1,6 +1,6 @@
 import "server-only";
 import { and, eq } from "drizzle-orm";
-import { stopsOf } from "@/core/care";
+import { asksOf, stopsOf } from "@/core/care";
 import { SET_SERVICES } from "@/core/service";
 import { correctionObjection, type Correction } from "@/core/visit";
 import { bottle, client, lashMap, lashMapRevision, visit, visitEvent } from "@/db/schema";
@@ -80,7 +80,7 @@ async function mustExist(tx: StudioTransaction, row: FullVisit, correction: Corr
 
 /**
  * It was another client all along: a map of the first is not theirs, and goes from the visit; what it was stays readable in a
- * correction of its own. What would have stopped it for the one it really was is marked, as for any act that has happened.
+ * correction of its own. What would have stopped it for the one it really was, or been asked first, is marked, as for any act that has happened.
  */
 async function givenToAnother(
   tx: StudioTransaction,
@@ -98,5 +98,5 @@ async function givenToAnother(
   }
   const at = new Date(row.state.head.startedAtMs!);
   const findings = await standingFor(tx, me, now, { service: row.service, clientId: correction.clientId, at, visitId: row.id });
-  await markVisit(tx, me, { visitId: row.id, eventId }, stopsOf(findings));
+  await markVisit(tx, me, { visitId: row.id, clientId: correction.clientId, eventId }, [...stopsOf(findings), ...asksOf(findings)]);
 }

@@ -1,5 +1,5 @@
 import "server-only";
-import { and, asc, desc, eq, gte, inArray, isNotNull, isNull, lt, ne } from "drizzle-orm";
+import { and, asc, desc, eq, gte, inArray, isNotNull, isNull, lt, ne, or } from "drizzle-orm";
 import type { LashMap } from "@/core/map";
 import type { StopKind } from "@/core/care";
 import { EMPTY_VISIT, type KeptEvent, type VisitState } from "@/core/visit";
@@ -159,12 +159,16 @@ export async function eventsOf(tx: StudioTransaction, me: Pick<Member, "studioId
 /** Readings from a little before the start: the first lash stands in air that was read before it. */
 export const READ_BEFORE_MS = 15 * 60_000;
 
-/** What happened at a visit although something stood against it. */
+/** Of the visit itself, whoever its client was. */
+const OF_THE_VISIT = ["openIncident", "cancelled"];
+
+/** What happened at a visit although something stood against it; what stood against a client it was corrected away from is theirs no more. */
 export async function marksOf(tx: StudioTransaction, visitId: string) {
   return tx
     .select({ key: visitMark.key, weight: visitMark.weight, words: visitMark.words })
     .from(visitMark)
-    .where(eq(visitMark.visitId, visitId))
+    .innerJoin(visit, and(eq(visit.studioId, visitMark.studioId), eq(visit.id, visitMark.visitId)))
+    .where(and(eq(visitMark.visitId, visitId), or(eq(visitMark.clientId, visit.clientId), inArray(visitMark.key, OF_THE_VISIT))))
     .orderBy(asc(visitMark.createdAt));
 }
 

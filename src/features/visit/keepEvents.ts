@@ -89,14 +89,14 @@ async function afterEvents(tx: StudioTransaction, me: Member, events: readonly V
     if (event.type === "finished") {
       await tx.update(visit).set({ keepsTime: false }).where(eq(visit.id, row.id));
       if (row.stopped && !(await isWritten(tx, row.id)))
-        await markVisit(tx, me, { visitId: event.visitId, eventId: event.id }, [
+        await markVisit(tx, me, { visitId: row.id, clientId: row.clientId, eventId: event.id }, [
           { key: "openIncident", weight: "stop", words: "Closed before its incident was written down." },
         ]);
       continue;
     }
     if (row.cancelledAt && event.type === "started") {
       await tx.update(visit).set({ cancelledAt: null, cancelledWhy: "", keepsTime: false }).where(eq(visit.id, row.id));
-      await markVisit(tx, me, { visitId: event.visitId, eventId: event.id }, [
+      await markVisit(tx, me, { visitId: row.id, clientId: row.clientId, eventId: event.id }, [
         { key: "cancelled", weight: "stop", words: "Begun although it was cancelled." },
       ]);
     }
@@ -105,7 +105,7 @@ async function afterEvents(tx: StudioTransaction, me: Member, events: readonly V
     const products = [...(await bottlesAsProducts(tx, bottlesIn(event))), ...(await batchesAsProducts(tx, batchesIn(event)))];
     const findings = await standingFor(tx, me, now, { service: row.service, clientId: row.clientId, at, visitId: row.id, products });
     const unasked = event.type === "started" && !isCovered(findings, row.askReason, row.askKeys) ? asksOf(findings) : [];
-    await markVisit(tx, me, { visitId: event.visitId, eventId: event.id }, [...stopsOf(findings), ...unasked]);
+    await markVisit(tx, me, { visitId: row.id, clientId: row.clientId, eventId: event.id }, [...stopsOf(findings), ...unasked]);
   }
 }
 

@@ -8,7 +8,7 @@ import type { Member } from "@/server/member";
 export async function markVisit(
   tx: StudioTransaction,
   me: Pick<Member, "studioId">,
-  { visitId, eventId }: { readonly visitId: string; readonly eventId: string },
+  { visitId, clientId, eventId }: { readonly visitId: string; readonly clientId: string; readonly eventId: string },
   findings: readonly Pick<CareFinding, "key" | "weight" | "words">[],
 ): Promise<void> {
   if (findings.length === 0) return;
@@ -18,6 +18,7 @@ export async function markVisit(
       findings.map(({ key, weight, words }) => ({
         studioId: me.studioId,
         visitId,
+        clientId,
         key,
         weight: weight === "stop" ? ("stop" as const) : ("ask" as const),
         words,

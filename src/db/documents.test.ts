@@ -1,7 +1,7 @@
 import { getTableColumns, getTableName, is } from "drizzle-orm";
 import { PgJsonb, PgTable, type PgColumn } from "drizzle-orm/pg-core";
 import { UnreadableDocument } from "@/core/document";
-import * as schema from ".";
+import * as schema from "./schema";
 
 const columns = Object.values(schema).flatMap((table) =>
   is(table, PgTable)
