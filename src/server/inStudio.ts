@@ -15,8 +15,8 @@ export async function inStudio<T>(scope: StudioScope, work: (tx: StudioTransacti
   try {
     return await appDatabase().transaction(async (tx) => {
       // Not waited for: the first query goes with it, behind it. Were it to fail, so would every query after it.
-      const scoped = tx.execute(
-        sql`select set_config('ivy.studio_id', ${scope.studioId}, true), set_config('ivy.member_id', ${scope.id}, true)`,
+      const scoped = Promise.resolve(
+        tx.execute(sql`select set_config('ivy.studio_id', ${scope.studioId}, true), set_config('ivy.member_id', ${scope.id}, true)`),
       );
       scoped.catch(() => undefined);
       const result = await work(tx);

@@ -6,6 +6,7 @@ export { Dialog } from "./Dialog";
 export { Verdict, type Tone } from "./Verdict";
 export { Notice } from "./Notice";
 export { Empty } from "./Empty";
+export { Toasts } from "./Toasts";
 export { useMounted } from "./useMounted";
 export { useWidth } from "./useWidth";
 export { cx } from "./cx";

@@ -3,14 +3,22 @@ import { LiveProvider } from "@/features/live/LiveProvider";
 import { Header } from "@/features/shell/Header";
 import { Keys } from "@/features/shell/Keys";
 import { HangingClocks } from "@/features/tablet/HangingClocks";
+import { saveMap } from "@/features/map/actions";
+import { planRun } from "@/features/plan/actions";
+import { saveSurvey } from "@/features/survey/actions";
 import { TabletProvider } from "@/features/tablet/TabletProvider";
+import { book } from "@/features/visit/actions";
+import { Toasts } from "@/ui";
 import { requireMember } from "@/server/member";
+
+/** What may wait on a tablet until there is a server. */
+const WAITS = { book, planRun, saveMap, saveSurvey };
 
 export default async function StudioLayout({ children }: { children: ReactNode }) {
   const member = await requireMember();
   return (
     <LiveProvider memberId={member.id}>
-      <TabletProvider memberId={member.id}>
+      <TabletProvider memberId={member.id} senders={WAITS}>
         <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-leaf focus:p-3">
           To the page
         </a>
@@ -20,6 +28,7 @@ export default async function StudioLayout({ children }: { children: ReactNode }
         </main>
         <HangingClocks />
         <Keys />
+        <Toasts />
       </TabletProvider>
     </LiveProvider>
   );

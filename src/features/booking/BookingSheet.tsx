@@ -5,6 +5,7 @@ import { stopsOf } from "@/core/care";
 import { CLIENT_SERVICES, SERVICES, type ServiceId, type VisitMinutes } from "@/core/service";
 import { sentence } from "@/core/units";
 import { Findings } from "@/features/care/CareCheck";
+import { useAsk } from "@/features/tablet/useAsk";
 import { book, lookAtBooking, move } from "@/features/visit/actions";
 import { Button, Dialog, Notice, SelectField, TextField } from "@/ui";
 import { newId } from "@/ui/newId";
@@ -33,6 +34,9 @@ const FROM: Record<VisitMinutes["from"], string> = {
   usual: "usual; nothing is known yet",
 };
 const LOOK_AFTER_MS = 300;
+/** "28 November" */
+const dayWords = (day: string) =>
+  new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "long", timeZone: "UTC" }).format(new Date(day));
 
 /** Books a visit, or moves one: with whom, where, when, how long, and what would stand against it, said before it is kept. */
 export function BookingSheet({
@@ -50,6 +54,7 @@ export function BookingSheet({
   onBooked?: (visitId: string) => void;
 }) {
   const [id] = useState(newId);
+  const ask = useAsk();
   const [client, setClient] = useState<Person | null>(start.client ?? null);
   const [form, setForm] = useState({
     service: start.service ?? ("fill" as ServiceId),
@@ -94,14 +99,29 @@ export function BookingSheet({
     if (!client) return setProblem({ message: "Choose a client.", fields: { clientId: "Choose a client." } });
     setBusy(true);
     const place = { ...form, minutes: readNumber(minutes) ?? Number.NaN };
-    const result = await answered(
-      start.moves
-        ? move({ id: start.moves.id, revision: start.moves.revision, ...place }).then((one) => (one.ok ? { ok: true as const } : one))
-        : book({ id, clientId: client.id, ...place }).then((one) => (one.ok ? { ok: true as const } : one)),
-      "What you chose is still here; try again.",
-    );
-    setBusy(false);
-    if (!result.ok) return setProblem(result);
+    if (start.moves) {
+      const moved = await answered(
+        move({ id: start.moves.id, revision: start.moves.revision, ...place }),
+        "What you chose is still here; try again.",
+      );
+      setBusy(false);
+      if (!moved.ok) return setProblem(moved);
+    } else {
+      const asked = await ask(
+        {
+          kind: "book",
+          about: `booking ${id}`,
+          draft: null,
+          words: `The booking of ${dayWords(day)}, ${time}`,
+          path: `/?day=${day}`,
+          input: { id, clientId: client.id, ...place },
+        },
+        book,
+      );
+      setBusy(false);
+      if (asked.waits) return onClose();
+      if (!asked.result.ok) return setProblem(asked.result);
+    }
     onBooked?.(start.moves?.id ?? id);
     onClose();
   };

@@ -15,8 +15,10 @@ const GONE = "This client is not in the studio (any more).";
 
 export type SaveOutcome =
   | { readonly state: "saved"; readonly revision: number }
-  /** Someone saved in between: theirs is given, nothing is overwritten. */
-  | { readonly state: "newer"; readonly theirs: LashMap; readonly revision: number };
+  /** Someone saved in between: theirs is given, nothing is overwritten. What is `unsettled` is told to who is no longer on the page. */
+  | { readonly state: "newer"; readonly theirs: LashMap; readonly revision: number; readonly unsettled: string };
+
+const SAVED_BETWEEN = "Somebody saved this map in between. Yours is kept as a draft on its page: open it there and choose.";
 
 /** Saves a map on top of the revision it was made from; a newer one in between is never overwritten. */
 export const saveMap = action(
@@ -37,7 +39,7 @@ export const saveMap = action(
         if (!head) throw new Refusal("This map is not in the studio (any more).");
         // A repeated send of the very same save is the same save.
         if (JSON.stringify(lashMapSchema.parse(head.map)) === JSON.stringify(input.map)) return { state: "saved", revision: head.revision };
-        return { state: "newer", theirs: head.map, revision: head.revision };
+        return { state: "newer", theirs: head.map, revision: head.revision, unsettled: SAVED_BETWEEN };
       }
       const revision = input.base + 1;
       if (row) await tx.update(lashMap).set({ head: revision, surveyId: input.surveyId }).where(eq(lashMap.id, input.mapId));

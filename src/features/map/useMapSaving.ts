@@ -2,19 +2,22 @@
 import { useEffect, useState } from "react";
 import type { LashMap } from "@/core/map";
 import { newId } from "@/ui/newId";
-import { saveMap } from "./actions";
+import { useAsk } from "@/features/tablet/useAsk";
+import { saveMap, type SaveOutcome } from "./actions";
 import type { MapPage, SavedMap } from "./data";
-import { answered } from "@/ui/answered";
 
 type Saved = Pick<SavedMap, "map" | "revision">;
 
+const pathOf = (clientId: string, mapId: string) => `/clients/${clientId}/map/${mapId}`;
+
 /**
  * Saving a map against the revision it was made from. Where another save came between, nothing is written and `theirs`
- * holds it until the person has chosen; neither map is lost.
+ * holds it until the person has chosen; neither map is lost. Without a server the save waits on the tablet.
  */
 export function useMapSaving({
   page,
   mapId,
+  draft,
   map,
   restart,
   saidSaved,
@@ -22,6 +25,8 @@ export function useMapSaving({
 }: {
   page: MapPage;
   mapId: string;
+  /** The key that unsaved work is kept under. */
+  draft: string;
   map: LashMap;
   restart: (map: LashMap) => void;
   saidSaved: () => Promise<void>;
@@ -30,6 +35,7 @@ export function useMapSaving({
   const [saved, setSaved] = useState<Saved | null>(page.saved);
   const [theirs, setTheirs] = useState<Saved | null>(null);
   const [busy, setBusy] = useState(false);
+  const ask = useAsk();
   const dirty = saved === null || map !== saved.map;
   const place = { clientId: page.clientId, surveyId: page.survey.id };
 
@@ -39,27 +45,47 @@ export function useMapSaving({
     return () => window.removeEventListener("beforeunload", leave);
   }, [dirty, saved]);
 
-  /** The revision saved, or null when nothing was written and the screen says why. */
-  const save = async (base = saved?.revision ?? 0): Promise<number | null> => {
-    if (!dirty && base === saved?.revision) return base;
-    setBusy(true);
-    const result = await answered(saveMap({ ...place, mapId, base, map }), "The map is kept on this tablet; save again when it is back.");
-    setBusy(false);
-    if (!result.ok) {
-      showProblem([result.message, ...Object.values(result.fields)].join(" "));
-      return null;
-    }
-    if (result.data.state === "newer") {
-      setTheirs({ map: result.data.theirs, revision: result.data.revision });
+  /** What came of a save: its revision, or null where somebody saved in between. */
+  const takeIn = (outcome: SaveOutcome): number | null => {
+    if (outcome.state === "newer") {
+      setTheirs({ map: outcome.theirs, revision: outcome.revision });
       return null;
     }
     showProblem(null);
     setTheirs(null);
-    setSaved({ map, revision: result.data.revision });
-    await saidSaved();
+    setSaved({ map, revision: outcome.revision });
     // The address follows without leaving the sheet: undo and the chosen zone stay.
-    if (!page.saved) window.history.replaceState(null, "", `/clients/${page.clientId}/map/${mapId}`);
-    return result.data.revision;
+    if (!page.saved) window.history.replaceState(null, "", pathOf(page.clientId, mapId));
+    return outcome.revision;
+  };
+  /** The revision saved, or null when nothing was written yet and the screen says why. */
+  const save = async (base = saved?.revision ?? 0): Promise<number | null> => {
+    if (!dirty && base === saved?.revision) return base;
+    setBusy(true);
+    const asked = await ask(
+      {
+        kind: "saveMap",
+        about: `map ${mapId}`,
+        draft,
+        words: "The save of a map",
+        path: page.saved ? pathOf(page.clientId, mapId) : `/clients/${page.clientId}/map`,
+        input: { ...place, mapId, base, map },
+      },
+      saveMap,
+    );
+    setBusy(false);
+    if (asked.waits) {
+      void asked.later.then((result) => result.ok && takeIn(result.data));
+      return null;
+    }
+    const { result } = asked;
+    if (!result.ok) {
+      showProblem([result.message, ...Object.values(result.fields)].join(" "));
+      return null;
+    }
+    const revision = takeIn(result.data);
+    if (revision !== null) await saidSaved();
+    return revision;
   };
 
   const takeTheirs = async () => {

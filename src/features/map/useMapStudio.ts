@@ -40,13 +40,14 @@ export function useMapStudio(page: MapPage, start: { map: LashMap; clash: string
   const [clash, setClash] = useState(start.clash);
   const [problem, setProblem] = useState<string | null>(null);
   const [longestMm, setLongestMm] = useState<Readonly<Record<Side, number>> | null>(null);
-  const { found, keep, drop } = useDraft(`map ${page.saved?.id ?? `new ${page.clientId}`}`, readKept);
+  const draft = `map ${page.saved?.id ?? `new ${page.clientId}`}`;
+  const { found, keep, drop } = useDraft(draft, readKept);
   const { survey, policy, trays } = page;
   const context = useMemo(() => ({ survey: survey.document, policy, trays }), [survey, policy, trays]);
   const facts = useMemo(() => mapFacts(map, context), [map, context]);
   const findings = useMemo(() => mapFindings(facts), [facts]);
   const planner = usePlanner(context, wishOf(start.map));
-  const saving = useMapSaving({ page, mapId, map, restart: editor.restart, saidSaved: drop, showProblem: setProblem });
+  const saving = useMapSaving({ page, mapId, draft, map, restart: editor.restart, saidSaved: drop, showProblem: setProblem });
   const revision = saving.saved?.revision ?? 0;
 
   const [hold, setHold] = useState(false);

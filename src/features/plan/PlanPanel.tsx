@@ -5,7 +5,9 @@ import { stopsOf } from "@/core/care";
 import { partOf } from "@/core/eye";
 import { keyOf, workOutPlan } from "@/core/processing";
 import { isProcess } from "@/core/protocol";
+import type { ActionResult } from "@/server/actionResult";
 import { useTabletStore } from "@/features/tablet/TabletProvider";
+import { useAsk } from "@/features/tablet/useAsk";
 import { Button, Choice, Notice, Verdict } from "@/ui";
 import { CareCheck } from "@/features/care/CareCheck";
 import { planRun } from "./actions";
@@ -15,7 +17,6 @@ import { PlanMixes } from "./PlanMixes";
 import { PlanTimes } from "./PlanTimes";
 import { ShieldPanel } from "./ShieldPanel";
 import { usePlanDraft } from "./usePlanDraft";
-import { answered } from "@/ui/answered";
 import { useIdFor } from "@/ui/useIdFor";
 
 type View = "times" | "shield" | "mix";
@@ -23,7 +24,8 @@ type View = "times" | "shield" | "mix";
 /** Planning: what may be done, by which protocol, for how long and why, on which shield, from which mix. */
 export function PlanPanel({ visit }: { visit: ColourProps }) {
   const store = useTabletStore();
-  const { draft, change, drop } = usePlanDraft(visit);
+  const ask = useAsk();
+  const { draft, draftKey, change, drop } = usePlanDraft(visit);
   const [view, setView] = useState<View>("times");
   const [problem, setProblem] = useState<{ message: string; fields: Readonly<Record<string, string>> } | null>(null);
   const [busy, setBusy] = useState(false);
@@ -39,17 +41,28 @@ export function PlanPanel({ visit }: { visit: ColourProps }) {
   const mixed = steps.filter(({ mix }) => mix);
   const stopped = plan.objection !== null || stopsOf(findings).length > 0;
 
-  const begin = async () => {
-    setBusy(true);
-    const air = visit.air ? { temperatureC: visit.air.temperatureC, relativeHumidity: visit.air.relativeHumidity } : null;
-    const result = await answered(
-      planRun({ visitId: visit.id, eventId, plan: plan.plan, air, reason: draft.reason }),
-      "Your plan is still here.",
-    );
-    setBusy(false);
+  const taken = async (result: ActionResult<null>) => {
     if (!result.ok) return setProblem(result);
     await drop();
     await store.refresh();
+  };
+  const begin = async () => {
+    setBusy(true);
+    const air = visit.air ? { temperatureC: visit.air.temperatureC, relativeHumidity: visit.air.relativeHumidity } : null;
+    const asked = await ask(
+      {
+        kind: "planRun",
+        about: `plan ${visit.id}`,
+        draft: draftKey,
+        words: "The plan",
+        path: `/visits/${visit.id}`,
+        input: { visitId: visit.id, eventId, plan: plan.plan, air, reason: draft.reason },
+      },
+      planRun,
+    );
+    setBusy(false);
+    if (asked.waits) return void asked.later.then(taken);
+    await taken(asked.result);
   };
 
   const views: { value: View; label: string }[] = [

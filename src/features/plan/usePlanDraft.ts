@@ -8,7 +8,8 @@ const readKept = (document: unknown) => import("./readPlanDraft").then(({ readPl
 
 /** What is chosen while a run is planned: begun from last time and today's hair, kept on the tablet until the plan is taken. */
 export function usePlanDraft(visit: ColourProps) {
-  const { found, keep, drop } = useDraft(`colour ${visit.id}`, readKept);
+  const draftKey = `colour ${visit.id}`;
+  const { found, keep, drop } = useDraft(draftKey, readKept);
   const [draft, setDraft] = useState<PlanDraft>(() =>
     firstDraft({
       kind: visit.kind,
@@ -29,5 +30,5 @@ export function usePlanDraft(visit: ColourProps) {
     setDraft(next);
     keep(next, null);
   };
-  return { draft, change, drop };
+  return { draft, draftKey, change, drop };
 }

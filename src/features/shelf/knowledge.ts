@@ -1,7 +1,7 @@
 import "server-only";
-import { and, asc, desc, eq, sql } from "drizzle-orm";
+import { and, desc, eq, sql } from "drizzle-orm";
 import type { SetTest } from "@/core/adhesive";
-import type { Technique } from "@/core/lash";
+import { TECHNIQUES, type Technique } from "@/core/lash";
 import { bottle, handTime, setTest } from "@/db/schema";
 import { together, type StudioTransaction } from "@/server/inStudio";
 
@@ -49,20 +49,17 @@ export async function setTests(tx: StudioTransaction): Promise<KeptTest[]> {
   }));
 }
 
-/** The newest placements of some members, each technique by itself, newest first. One look into the index each. */
+/** The newest placements of some members, each technique by itself, newest first: one query, one look into the index for each. */
 export async function handTimes(tx: StudioTransaction, memberIds: readonly string[]): Promise<Map<string, GlueKnowledge["hand"]>> {
-  const newestOf = (memberId: string, technique: Technique) =>
-    tx
-      .select({ seconds: handTime.seconds })
-      .from(handTime)
-      .where(and(eq(handTime.memberId, memberId), eq(handTime.technique, technique)))
-      .orderBy(desc(handTime.at), asc(handTime.id))
-      .limit(PLACEMENTS);
-  const hands = await together(
-    memberIds.map(async (memberId) => {
-      const [single, fan] = await together([newestOf(memberId, "single"), newestOf(memberId, "fan")]);
-      return [memberId, { single: single.map(({ seconds }) => seconds), fan: fan.map(({ seconds }) => seconds) }] as const;
-    }),
-  );
-  return new Map(hands);
+  const hands = new Map(memberIds.map((id) => [id, { single: [] as number[], fan: [] as number[] }]));
+  if (memberIds.length === 0) return hands;
+  const { rows } = await tx.execute<{ member_id: string; technique: Technique; seconds: number[] }>(sql`
+    select m.id as member_id, t.technique, array(
+      select ${handTime.seconds}::float8 from ${handTime}
+      where ${handTime.memberId} = m.id and ${handTime.technique} = t.technique
+      order by ${handTime.at} desc, ${handTime.id} limit ${PLACEMENTS}
+    ) as seconds
+    from unnest(${sql.param([...memberIds])}::uuid[]) as m (id), unnest(${sql.param(TECHNIQUES)}::text[]) as t (technique)`);
+  for (const { member_id, technique, seconds } of rows) hands.get(member_id)![technique] = seconds;
+  return hands;
 }

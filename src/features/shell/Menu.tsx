@@ -3,7 +3,8 @@ import { DropdownMenu } from "radix-ui";
 import { useState } from "react";
 import { readAlarmChoice, ring, say, unlockSound, writeAlarmChoice } from "@/features/tablet/alarm";
 import { loadAfresh } from "@/ui/loadAfresh";
-import { useTabletStorage, useTabletState } from "@/features/tablet/TabletProvider";
+import { keptWords } from "@/features/tablet/keptWords";
+import { useCommandState, useTabletStorage, useTabletState } from "@/features/tablet/TabletProvider";
 import { Button, Dialog } from "@/ui";
 import { MenuButton } from "./MenuButton";
 import { turnTheme } from "./theme";
@@ -14,8 +15,10 @@ const ITEM =
 /** Who is signed in; theme, sounds, signing out. Fetched when it is first wanted, and open then. */
 export function Menu({ name, role, studioName }: { name: string; role: string; studioName: string }) {
   const tablet = useTabletStorage();
-  const unsent = useTabletState((state) => state.unsent);
-  const [leaving, setLeaving] = useState<{ unsent: number; drafts: number } | null>(null);
+  const taps = useTabletState((state) => state.unsent);
+  const { waiting } = useCommandState();
+  const unsent = keptWords(taps, waiting.length);
+  const [leaving, setLeaving] = useState<{ unsent: string; drafts: number } | null>(null);
   const [failed, setFailed] = useState(false);
   const [alarm, setAlarm] = useState(readAlarmChoice);
 
@@ -39,7 +42,7 @@ export function Menu({ name, role, studioName }: { name: string; role: string; s
   };
   const askToLeave = async () => {
     const drafts = await tablet.countDrafts().catch(() => 0);
-    if (unsent > 0 || drafts > 0) setLeaving({ unsent, drafts });
+    if (unsent || drafts > 0) setLeaving({ unsent, drafts });
     else await signOut();
   };
 
@@ -95,10 +98,10 @@ export function Menu({ name, role, studioName }: { name: string; role: string; s
           <p>The server did not answer, so this tablet is still signed in. Try again when it is back.</p>
         ) : (
           <>
-            {leaving && leaving.unsent > 0 ? (
+            {leaving?.unsent ? (
               <p>
-                {leaving.unsent} {leaving.unsent === 1 ? "tap has" : "taps have"} not reached the server. They stay on this tablet for you
-                alone and are sent when you next sign in here.
+                {leaving.unsent} {taps + waiting.length === 1 ? "has" : "have"} not reached the server. What waits stays on this tablet for
+                you alone and is sent when you next sign in here.
               </p>
             ) : null}
             {leaving && leaving.drafts > 0 ? (

@@ -3,6 +3,7 @@ import dynamic from "next/dynamic";
 import { useRouter } from "next/navigation";
 import { useEffect, useState } from "react";
 import { compareSurveys, eyesApart, lashCount, otherSide, SIDES, SLEEPS_ON, SPACINGS, type Side, type Survey } from "@/core/eye";
+import { useAsk } from "@/features/tablet/useAsk";
 import { useDraft } from "@/features/tablet/useDraft";
 import { Button, Choice, LinkButton, Notice, SelectField, TextField } from "@/ui";
 import { saveSurvey } from "./actions";
@@ -13,7 +14,7 @@ import { optionsOf } from "./optionsOf";
 import { SurveyDrawing } from "./SurveyDrawing";
 import type { ReadForm } from "./readForm";
 import { formOf, type EyeForm, type SurveyForm } from "./surveyForm";
-import { answered, noAnswer } from "@/ui/answered";
+import { noAnswer } from "@/ui/answered";
 import { useIdFor } from "@/ui/useIdFor";
 
 /** What reads the form, asked for when something is first touched. */
@@ -43,7 +44,9 @@ export function SurveyWorkspace({
   const [fields, setFields] = useState<Readonly<Record<string, string>>>({});
   const [message, setMessage] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
-  const { found, keep, drop } = useDraft(`survey ${clientId}`, readKeptForm);
+  const ask = useAsk();
+  const draft = `survey ${clientId}`;
+  const { found, keep, drop } = useDraft(draft, readKeptForm);
   const [read, setRead] = useState<ReadForm>({ survey: start });
   const stale = "fields" in read;
 
@@ -90,18 +93,28 @@ export function SurveyWorkspace({
       setBusy(false);
       return;
     }
-    const still = "The survey is kept on this tablet; try again.";
-    const result = read
-      ? await answered(saveSurvey({ id: surveyId, clientId, survey: read.survey }), still)
-      : { ok: false as const, message: noAnswer(still) };
-    if (result.ok) {
-      await drop();
-      router.push(then === "map" ? `/clients/${clientId}/map` : `/clients/${clientId}`);
-      router.refresh();
+    if (!read) {
+      setMessage(noAnswer("The survey is kept on this tablet; try again."));
+      setBusy(false);
       return;
     }
-    setMessage(result.message);
+    const asked = await ask(
+      {
+        kind: "saveSurvey",
+        about: draft,
+        draft,
+        words: "The survey",
+        path: `/clients/${clientId}`,
+        input: { id: surveyId, clientId, survey: read.survey },
+      },
+      saveSurvey,
+    );
     setBusy(false);
+    if (asked.waits) return setMessage(null);
+    if (!asked.result.ok) return setMessage(asked.result.message);
+    await drop();
+    router.push(then === "map" ? `/clients/${clientId}/map` : `/clients/${clientId}`);
+    router.refresh();
   };
   const noReader = () => setMessage(noAnswer());
   const full = form.mode === "full";

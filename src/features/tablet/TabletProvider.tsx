@@ -15,11 +15,15 @@ import {
 import { EMPTY_VISIT, haveSameClocks, VisitFold, type KeptEvent, type VisitState } from "@/core/visit";
 import { useNews } from "@/features/live/LiveProvider";
 import type { LiveNews } from "@/workers/live/messages";
+import { toast } from "@/ui/toast";
+import type { Command } from "./command";
+import { CommandQueue, type CommandState, type Senders } from "./commands";
+import { studioNetwork } from "./network";
 import type { RunningVisit } from "./runningVisit";
 import { TabletStorage } from "./storage";
 import { TabletStore, type TabletState } from "./store";
 
-type Kept = { store: TabletStore; storage: TabletStorage };
+type Kept = { store: TabletStore; storage: TabletStorage; commands: CommandQueue };
 const TabletContext = createContext<Kept | null>(null);
 
 const TIME_EVERY_MS = 5 * 60_000;
@@ -28,17 +32,22 @@ const REFRESH_EVERY_MS = 30_000;
 /** Taps come in flurries: one look after them is enough. */
 const GATHER_MS = 120;
 
-/** Holds the tablet's memory for the person signed in, on every screen. */
-export function TabletProvider({ memberId, children }: { memberId: string; children: ReactNode }) {
-  const kept = useMemo(() => {
+/** Holds the tablet's memory for the person signed in, on every screen. `senders` are the actions that may wait for a server. */
+export function TabletProvider({ memberId, senders, children }: { memberId: string; senders: Senders; children: ReactNode }) {
+  const [kept] = useState((): Kept => {
     const storage = new TabletStorage(memberId);
-    return { storage, store: new TabletStore(storage) };
-  }, [memberId]);
+    const commands = new CommandQueue(storage, senders, () => studioNetwork.serverTime(), sayWhatBecameOf);
+    return { storage, store: new TabletStore(storage), commands };
+  });
   useEffect(() => {
     void kept.store.begin();
+    void kept.commands.begin();
     const time = setInterval(() => void kept.store.syncTime(), TIME_EVERY_MS);
     const refresh = setInterval(() => void kept.store.refresh(), REFRESH_EVERY_MS);
-    const back = () => void kept.store.wake();
+    const back = () => {
+      void kept.store.wake();
+      void kept.commands.wake();
+    };
     const woken = () => document.visibilityState === "visible" && back();
     window.addEventListener("online", back);
     document.addEventListener("visibilitychange", woken);
@@ -56,6 +65,7 @@ export function TabletProvider({ memberId, children }: { memberId: string; child
       (news: LiveNews) => {
         const isBack = news.kind === "line" && news.connected && kept.store.getSnapshot().reach === "no server";
         // The line is there again, so the server is: what waits is sent at once.
+        if (news.kind === "line" && news.connected) void kept.commands.wake();
         if (news.kind === "missed" || isBack) return void kept.store.wake();
         if (news.kind !== "visit") return;
         heard.current.set(news.id, news.seq);
@@ -73,6 +83,12 @@ export function TabletProvider({ memberId, children }: { memberId: string; child
   return <TabletContext value={kept}>{children}</TabletContext>;
 }
 
+/** One that had to wait was answered, perhaps on another page. */
+function sayWhatBecameOf({ words }: Command, refused: string | null): void {
+  if (refused === null) toast.good(`${words} has reached the server.`);
+  else toast.stop(`${words} was not accepted. ${refused}`);
+}
+
 function useKept(): Kept {
   const kept = useContext(TabletContext);
   if (!kept) throw new Error("TabletProvider is missing above this.");
@@ -85,6 +101,17 @@ export function useTabletStore(): TabletStore {
 
 export function useTabletStorage(): TabletStorage {
   return useKept().storage;
+}
+
+/** Asks the server for what may wait where there is no answer. */
+export function useCommands(): CommandQueue {
+  return useKept().commands;
+}
+
+/** The commands that wait, and those that were refused. */
+export function useCommandState(): CommandState {
+  const commands = useCommands();
+  return useSyncExternalStore(commands.subscribe, commands.getSnapshot, commands.getServerSnapshot);
 }
 
 /** A part of what the tablet knows; the caller is drawn anew only when that part changes, so it picks no fresh object. */

@@ -54,6 +54,42 @@ test("what an older page left is brought up to date: taps still wait, with the v
   expect([await tablet.events(), await tablet.timeAnchor(), await tablet.draft("map 1")]).toEqual([[], null, null]);
 });
 
+test("commands wait until they are dropped, refused ones with the reason; what cannot be read is passed over", async () => {
+  const tablet = new TabletStorage("h");
+  const command = { id: "1", kind: "book", about: "booking 1", draft: null, words: "A booking", path: "/", input: { a: 1 }, askedAtMs: 5 };
+  await tablet.keepCommand(command);
+  await tablet.keepCommand({ ...command, id: "2", draft: "survey 1", refused: "The chair is taken." });
+  await tablet.keepCommand({ ...command, id: "3", askedAtMs: "late" as unknown as number });
+  expect(await tablet.commands()).toEqual([command, { ...command, id: "2", draft: "survey 1", refused: "The chair is taken." }]);
+  await tablet.clear();
+  await tablet.dropCommand("2");
+  expect(await tablet.commands()).toEqual([command]);
+});
+
+test("a draft is dropped up to a moment, or whatever its moment", async () => {
+  const tablet = new TabletStorage("i");
+  await tablet.keepDraft({ key: "a", document: 1, base: null, savedAtMs: 5 });
+  await tablet.dropDraft("a", 4);
+  expect(await tablet.draft("a")).not.toBeNull();
+  await tablet.dropDraft("a", 5);
+  expect(await tablet.draft("a")).toBeNull();
+});
+
+test("a memory of before commands keeps what it held", async () => {
+  const db = await openDB("ivy-thread-j", 2, {
+    upgrade: (old) => {
+      old.createObjectStore("outbox", { keyPath: "id" });
+      old.createObjectStore("drafts", { keyPath: "key" });
+      old.createObjectStore("meta", { keyPath: "key" });
+      old.createObjectStore("events", { keyPath: "id" }).createIndex("visitId", "visitId");
+    },
+  });
+  await db.put("events", kept("1"));
+  db.close();
+  const tablet = new TabletStorage("j");
+  expect([await tablet.events(), await tablet.commands()]).toEqual([[kept("1")], []]);
+});
+
 test("drafts are kept by key until they are dropped", async () => {
   const tablet = new TabletStorage("b");
   await tablet.keepDraft({ key: "map 1", document: { a: 1 }, base: 2, savedAtMs: 5 });

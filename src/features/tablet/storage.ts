@@ -1,5 +1,6 @@
 import { deleteDB, openDB, type DBSchema, type IDBPDatabase } from "idb";
 import { readKeptEvents, type KeptEvent, type Tap, type TimeAnchor } from "@/core/visit";
+import type { Command, RefusedCommand } from "./command";
 import { isNumber, isText, mayField } from "./readField";
 
 /** A tap not yet acknowledged. `refused` says why the server would not have it. */
@@ -14,6 +15,18 @@ function readDraft(row: unknown): Draft | null {
   return { key, document: (row as { document?: unknown }).document, base: mayField(row, "base", isNumber), savedAtMs };
 }
 
+/** A command as it was kept; `refused` says why the server would not have it. What its input must be, the server knows. */
+export type KeptCommand = Command & Partial<Pick<RefusedCommand, "refused">>;
+
+function readCommand(row: unknown): KeptCommand | null {
+  const [id, kind, about, words, path] = ["id", "kind", "about", "words", "path"].map((name) => mayField(row, name, isText));
+  const askedAtMs = mayField(row, "askedAtMs", isNumber);
+  const [draft, refused] = [mayField(row, "draft", isText), mayField(row, "refused", isText)];
+  if (id == null || kind == null || about == null || words == null || path == null || askedAtMs === null) return null;
+  const command = { id, kind, about, draft, words, path, input: (row as { input?: unknown }).input, askedAtMs };
+  return refused === null ? command : { ...command, refused };
+}
+
 function readAnchor(row: unknown): TimeAnchor | null {
   const value = (row as { value?: unknown } | undefined)?.value;
   const [serverMs, monotonicMs, deviceMs] = ["serverMs", "monotonicMs", "deviceMs"].map((name) => mayField(value, name, isNumber));
@@ -24,13 +37,14 @@ function readAnchor(row: unknown): TimeAnchor | null {
 interface Stores extends DBSchema {
   outbox: { key: string; value: WaitingTap };
   events: { key: string; value: KeptEvent; indexes: { visitId: string } };
+  commands: { key: string; value: KeptCommand };
   drafts: { key: string; value: Draft };
   meta: { key: string; value: { key: "timeAnchor"; value: TimeAnchor } };
 }
 
 /**
- * What a tablet keeps for one person while they are signed in: taps on their way, the events of running visits, drafts
- * of what is being edited. Ids and measures only. A database a person, so that nobody sends another's taps. What an older
+ * What a tablet keeps for one person while they are signed in: taps and commands on their way, the events of running visits,
+ * drafts of what is being edited. Ids and measures only. A database a person, so that nobody sends another's taps. What an older
  * page left there is parsed like anything from outside. Every method rejects where the browser keeps nothing.
  */
 export class TabletStorage {
@@ -54,6 +68,9 @@ export class TabletStorage {
   async keepWaiting(tap: WaitingTap): Promise<void> {
     await (await this.open()).put("outbox", tap);
   }
+  async dropWaiting(id: string): Promise<void> {
+    await (await this.open()).delete("outbox", id);
+  }
   /** The server has it: from the outbox to the events, in one go. */
   async acknowledge(event: KeptEvent): Promise<void> {
     const change = (await this.open()).transaction(["outbox", "events"], "readwrite");
@@ -75,6 +92,18 @@ export class TabletStorage {
     await Promise.all([...keys.map((key) => change.store.delete(key)), change.done]);
   }
 
+  /** Commands that wait for an answer, and refused ones that nobody has seen. */
+  async commands(): Promise<KeptCommand[]> {
+    const rows: unknown[] = await (await this.open()).getAll("commands");
+    return rows.flatMap((row) => readCommand(row) ?? []);
+  }
+  async keepCommand(command: KeptCommand): Promise<void> {
+    await (await this.open()).put("commands", command);
+  }
+  async dropCommand(id: string): Promise<void> {
+    await (await this.open()).delete("commands", id);
+  }
+
   async timeAnchor(): Promise<TimeAnchor | null> {
     return readAnchor(await (await this.open()).get("meta", "timeAnchor"));
   }
@@ -88,24 +117,28 @@ export class TabletStorage {
   async keepDraft(draft: Draft): Promise<void> {
     await (await this.open()).put("drafts", draft);
   }
-  async dropDraft(key: string): Promise<void> {
-    await (await this.open()).delete("drafts", key);
+  /** Forgets a draft; with a moment, only one that was last changed up to it. */
+  async dropDraft(key: string, upToMs = Infinity): Promise<void> {
+    const change = (await this.open()).transaction("drafts", "readwrite");
+    const draft = readDraft(await change.store.get(key));
+    if (!draft || draft.savedAtMs <= upToMs) await change.store.delete(key);
+    await change.done;
   }
   async countDrafts(): Promise<number> {
     return (await this.open()).count("drafts");
   }
 
-  /** Leaves nothing of a client on the tablet; taps on their way, if any, stay for this person alone. */
+  /** Leaves nothing of a client on the tablet; what is on its way, if anything, stays for this person alone. */
   async clear(): Promise<void> {
     const db = await this.open();
     await Promise.all([db.clear("events"), db.clear("drafts"), db.clear("meta")]);
-    if ((await db.count("outbox")) > 0) return;
+    if ((await db.count("outbox")) + (await db.count("commands")) > 0) return;
     this.close(db);
     await deleteDB(this.name);
   }
 
   private open(): Promise<IDBPDatabase<Stores>> {
-    return (this.opened ??= openDB<Stores>(this.name, 2, {
+    return (this.opened ??= openDB<Stores>(this.name, 3, {
       upgrade: (db, before) => {
         if (before < 1) {
           db.createObjectStore("outbox", { keyPath: "id" });
@@ -114,7 +147,8 @@ export class TabletStorage {
         }
         // What was acknowledged is on the server: the next look brings it, with its numbers.
         if (before === 1) db.deleteObjectStore("events");
-        db.createObjectStore("events", { keyPath: "id" }).createIndex("visitId", "visitId");
+        if (before < 2) db.createObjectStore("events", { keyPath: "id" }).createIndex("visitId", "visitId");
+        db.createObjectStore("commands", { keyPath: "id" });
       },
       // Another tab signs out, or brings a newer version: it must not wait for this one.
       blocking: (_, __, event) => this.close(event.target as IDBDatabase),

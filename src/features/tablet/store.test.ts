@@ -15,6 +15,7 @@ function memory() {
   const or = <T>(value: T) => (state.broken ? Promise.reject(new Error("no storage")) : Promise.resolve(value));
   const tablet = {
     waiting: () => or([...outbox.values()]),
+    dropWaiting: (id: string) => or(void outbox.delete(id)),
     keepWaiting: (event: WaitingTap) => or(void outbox.set(event.id, event)),
     acknowledge: (event: KeptEvent) => or(void (events.set(event.id, event), outbox.delete(event.id))),
     events: () => or([...events.values()]),
@@ -126,11 +127,14 @@ test("a tap that the server will not have is kept with the reason and not sent a
   away.state.mode = "knows no such visit";
   await bead();
   await settle();
-  expect(store.getSnapshot().refused[0]).toMatch(/beadPlaced/);
+  expect(store.getSnapshot().refused).toEqual([expect.objectContaining({ type: "beadPlaced", why: "the visit is not in this studio" })]);
   expect([...device.outbox.values()][0]!.refused).toMatch(/not in this studio/);
   const { posts } = away.state;
   await jest.advanceTimersByTimeAsync(60_000);
   expect(away.state.posts).toBe(posts);
+  await store.forget(store.getSnapshot().refused[0]!.id);
+  expect(store.getSnapshot().refused).toEqual([]);
+  expect(device.outbox.size).toBe(0);
 });
 
 test("a visit just finished keeps its events on its open page, though it no longer runs", async () => {

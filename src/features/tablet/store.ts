@@ -18,6 +18,9 @@ import type { TabletStorage } from "./storage";
 
 export type Reach = "safe" | "sending" | "no server" | "signed out";
 
+/** A tap that the server would not have: of which kind, and why. */
+export type RefusedTap = { readonly id: string; readonly type: string; readonly why: string };
+
 /** What the screens see; replaced as a whole whenever something changes. */
 export type TabletState = {
   readonly visits: readonly RunningVisit[];
@@ -26,7 +29,7 @@ export type TabletState = {
   readonly unsent: number;
   /** Something has waited longer than an answer usually takes: only then is it worth a word, or it would flicker with every tap. */
   readonly isSlow: boolean;
-  readonly refused: readonly string[];
+  readonly refused: readonly RefusedTap[];
   readonly reach: Reach;
   /** False where this browser will not keep anything, as in some private windows: taps then live in this page alone. */
   readonly keeps: boolean;
@@ -79,9 +82,9 @@ export class TabletStore {
     await this.onTablet(async () => {
       this.clock.resume(await this.storage.timeAnchor());
       const events = await this.storage.events();
-      const refused: string[] = [];
+      const refused: RefusedTap[] = [];
       for (const { refused: why, ...tap } of await this.storage.waiting()) {
-        if (why) refused.push(why);
+        if (why) refused.push({ id: tap.id, type: tap.type, why });
         else this.outbox.set(tap.id, tap);
       }
       this.publish({ refused, folds: this.withEvents([...events, ...[...this.outbox.values()].map(unsent)]) });
@@ -165,6 +168,12 @@ export class TabletStore {
     if (last) await this.tap(visitId, "undone", { eventId: last.id });
   }
 
+  /** One that was refused has been seen. */
+  async forget(id: string): Promise<void> {
+    this.publish({ refused: this.state.refused.filter((one) => one.id !== id) });
+    await this.onTablet(() => this.storage.dropWaiting(id));
+  }
+
   /** Does something in the tablet's memory; where the browser keeps none, says so and goes on without it. */
   private async onTablet(work: () => PromiseLike<unknown>): Promise<void> {
     try {
@@ -193,7 +202,7 @@ export class TabletStore {
           await this.onTablet(() => this.storage.acknowledge(event));
         } else {
           const why = refusedFor.get(tap.id) ?? answer.message ?? "the visit is not in this studio";
-          refused.push(`${tap.type}: ${why}`);
+          refused.push({ id: tap.id, type: tap.type, why });
           await this.onTablet(() => this.storage.keepWaiting({ ...tap, refused: why }));
         }
       }

@@ -35,7 +35,8 @@ export function useDraft<T>(key: string, read: (document: unknown) => T | null |
   const keep = useCallback(
     (document: T, base: number | null) => {
       if (timer.current) clearTimeout(timer.current);
-      timer.current = setTimeout(() => void tablet.keepDraft({ key, document, base, savedAtMs: Date.now() }).catch(nothingKept), 150);
+      const draft = { key, document, base, savedAtMs: Date.now() };
+      timer.current = setTimeout(() => void tablet.keepDraft(draft).catch(nothingKept), 150);
     },
     [tablet, key],
   );
