@@ -14,10 +14,11 @@ export type StudioTransaction = Parameters<Parameters<ReturnType<typeof appDatab
 export async function inStudio<T>(scope: StudioScope, work: (tx: StudioTransaction) => Promise<T>): Promise<T> {
   try {
     return await appDatabase().transaction(async (tx) => {
-      // Not waited for: the first query goes with it, behind it. Were it to fail, so would every query after it.
-      const scoped = Promise.resolve(
-        tx.execute(sql`select set_config('ivy.studio_id', ${scope.studioId}, true), set_config('ivy.member_id', ${scope.id}, true)`),
-      );
+      // Not waited for: the first query goes with it, behind it. Were it to fail, so would every query after it. Asked by `then`,
+      // once and at once: a query is sent anew by each `then`, and by a promise around it only after the others.
+      const scoped = tx
+        .execute(sql`select set_config('ivy.studio_id', ${scope.studioId}, true), set_config('ivy.member_id', ${scope.id}, true)`)
+        .then(() => undefined);
       scoped.catch(() => undefined);
       const result = await work(tx);
       await scoped;
