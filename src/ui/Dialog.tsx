@@ -3,6 +3,7 @@ import { X } from "lucide-react";
 import { Dialog as Radix } from "radix-ui";
 import { useRef, type ReactNode } from "react";
 import { cx } from "./cx";
+import { useKeysOfSheet } from "./keys";
 
 const FIELDS = "input:not([type=hidden]):not(:disabled), select:not(:disabled), textarea:not(:disabled)";
 
@@ -20,6 +21,7 @@ export function Dialog({
   children: ReactNode;
   wide?: boolean;
 }) {
+  useKeysOfSheet(open);
   const opener = useRef<HTMLElement | null>(null);
   const focusFirst = (event: Event) => {
     opener.current = document.activeElement as HTMLElement | null;

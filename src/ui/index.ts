@@ -10,4 +10,3 @@ export { Toasts } from "./Toasts";
 export { useMounted } from "./useMounted";
 export { useWidth } from "./useWidth";
 export { cx } from "./cx";
-export { isTyping } from "./isTyping";

@@ -13,3 +13,16 @@ export function useIdFor(content: unknown): string {
   setKept(next);
   return next.id;
 }
+
+/** The same for a form that is read when it is sent: an id by what is sent, as long as that stays the same. */
+export function useIdBy(): (content: unknown) => string {
+  const [idBy] = useState(() => {
+    let last = { content: "", id: "" };
+    return (content: unknown) => {
+      const now = JSON.stringify(content);
+      if (last.content !== now) last = { content: now, id: newId() };
+      return last.id;
+    };
+  });
+  return idBy;
+}

@@ -27,3 +27,4 @@ export { ageOn } from "./rules/age";
 export { spanWords } from "./spanWords";
 export { careCard, careText, type CareCard, type CaredFor, type StopKind } from "./aftercare";
 export { NOTHING_SO } from "./nothingSo";
+export { openQuestions, type QuestionGroup } from "./openQuestions";

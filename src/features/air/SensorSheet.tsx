@@ -1,11 +1,11 @@
 "use client";
-import { useState, useTransition } from "react";
+import { useState } from "react";
 import { saltHumidity, type SensorDrift } from "@/core/air";
 import { formatHours } from "@/core/units";
-import { Button, Choice, Dialog, Notice, TextField, Verdict } from "@/ui";
+import { Button, Choice, Notice, TextField, Verdict } from "@/ui";
+import { FormSheet, useStudioForm } from "@/ui/form";
 import { calibrate } from "./actions";
 import type { AirPage } from "./data";
-import { answered } from "@/ui/answered";
 
 type Sensor = AirPage["sensors"][number];
 
@@ -84,12 +84,22 @@ export function SensorSheet({
 const signed = (value: number) => `${value < 0 ? "−" : "+"}${Math.abs(value).toFixed(1)}`;
 
 function Calibrate({ sensor, onClose }: { sensor: Sensor; onClose: () => void }) {
-  const [how, setHow] = useState<"salt" | "typed">("salt");
-  const [problem, setProblem] = useState<{ message: string; fields: Readonly<Record<string, string>> } | null>(null);
-  const [busy, begin] = useTransition();
+  const form = useStudioForm({
+    values: { how: "salt" as "salt" | "typed", temperature: "", humidity: "", humidityOffset: "0", temperatureOffset: "0" },
+    input: ({ how, temperature, humidity, humidityOffset, temperatureOffset }) => ({
+      sensorId: sensor.id,
+      how,
+      ...(how === "salt" ? { temperature, humidity } : { humidityOffset, temperatureOffset }),
+    }),
+    schema: () => import("./schema").then(({ calibrationForm }) => calibrationForm),
+    send: calibrate,
+    onKept: onClose,
+    still: "Nothing was changed.",
+  });
+  const how = form.now.how;
   const t = sensor.last?.temperatureC ?? 22;
   return (
-    <Dialog open onOpenChange={onClose} title={`Set ${sensor.name} right`}>
+    <FormSheet title={`Set ${sensor.name} right`} form={form} submit="Keep" onClose={onClose}>
       <Choice
         label="How"
         showLabel={false}
@@ -98,58 +108,26 @@ function Calibrate({ sensor, onClose }: { sensor: Sensor; onClose: () => void })
           { value: "salt", label: "over salt" },
           { value: "typed", label: "beside a better one" },
         ]}
-        onChange={setHow}
+        onChange={(next) => form.set("how", next)}
       />
-      <form
-        noValidate
-        className="mt-4 space-y-4"
-        onSubmit={(event) => {
-          event.preventDefault();
-          const form = Object.fromEntries(new FormData(event.currentTarget));
-          begin(async () => {
-            const result = await answered(calibrate({ sensorId: sensor.id, how, ...form }), "Nothing was changed.");
-            if (result.ok) onClose();
-            else setProblem(result);
-          });
-        }}
-      >
-        {how === "salt" ? (
-          <>
-            <p className="text-[0.9375rem] text-ink-2">
-              A cap of table salt made damp, not wet, in a tight bag with the hygrometer, eight hours at an even warmth. A true one then
-              shows {(saltHumidity(t) * 100).toFixed(1)} % at {t.toFixed(0)} °C.
-            </p>
-            <div className="grid grid-cols-2 gap-4">
-              <TextField label="It shows, warmth" unit="°C" name="temperature" inputMode="decimal" error={problem?.fields.temperature} />
-              <TextField label="It shows, humidity" unit="%" name="humidity" inputMode="decimal" error={problem?.fields.humidity} />
-            </div>
-          </>
-        ) : (
+      {how === "salt" ? (
+        <div key="salt" className="space-y-4">
+          <p className="text-[0.9375rem] text-ink-2">
+            A cap of table salt made damp, not wet, in a tight bag with the hygrometer, eight hours at an even warmth. A true one then shows{" "}
+            {(saltHumidity(t) * 100).toFixed(1)} % at {t.toFixed(0)} °C.
+          </p>
           <div className="grid grid-cols-2 gap-4">
-            <TextField
-              label="Add to humidity"
-              unit="points"
-              name="humidityOffset"
-              inputMode="decimal"
-              defaultValue="0"
-              error={problem?.fields.humidityOffset}
-            />
-            <TextField
-              label="Add to temperature"
-              unit="°C"
-              name="temperatureOffset"
-              inputMode="decimal"
-              defaultValue="0"
-              error={problem?.fields.temperatureOffset}
-            />
+            <TextField label="It shows, warmth" unit="°C" inputMode="decimal" {...form.field("temperature")} />
+            <TextField label="It shows, humidity" unit="%" inputMode="decimal" {...form.field("humidity")} />
           </div>
-        )}
-        {problem ? <Notice tone="stop" title={problem.message} /> : null}
-        <p className="text-sm text-ink-2">What it read stays as it was read; from now on it is shown and reckoned with this added.</p>
-        <Button type="submit" disabled={busy}>
-          Keep
-        </Button>
-      </form>
-    </Dialog>
+        </div>
+      ) : (
+        <div key="typed" className="grid grid-cols-2 gap-4">
+          <TextField label="Add to humidity" unit="points" inputMode="decimal" {...form.field("humidityOffset")} />
+          <TextField label="Add to temperature" unit="°C" inputMode="decimal" {...form.field("temperatureOffset")} />
+        </div>
+      )}
+      <p className="text-sm text-ink-2">What it read stays as it was read; from now on it is shown and reckoned with this added.</p>
+    </FormSheet>
   );
 }

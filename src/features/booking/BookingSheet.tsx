@@ -7,13 +7,13 @@ import { sentence } from "@/core/units";
 import { Findings } from "@/features/care/CareCheck";
 import { useAsk } from "@/features/tablet/useAsk";
 import { book, lookAtBooking, move } from "@/features/visit/actions";
-import { Button, Dialog, Notice, SelectField, TextField } from "@/ui";
+import { Button, SelectField, TextField } from "@/ui";
+import { FormSheet, useStudioForm, type FormAnswer } from "@/ui/form";
 import { newId } from "@/ui/newId";
 import { readNumber } from "@/ui/readNumber";
 import { proposeMinutes } from "./actions";
 import { ClientChoice, type Person } from "./ClientChoice";
 import type { BookingOptions } from "./data";
-import { answered } from "@/ui/answered";
 
 export type BookingStart = {
   readonly client?: Person | undefined;
@@ -34,6 +34,8 @@ const FROM: Record<VisitMinutes["from"], string> = {
   usual: "usual; nothing is known yet",
 };
 const LOOK_AFTER_MS = 300;
+/** Minutes before anybody typed some. */
+const proposedMinutes = (proposed: VisitMinutes | null, service: ServiceId) => String(proposed?.minutes ?? SERVICES[service].usualMinutes);
 /** "28 November" */
 const dayWords = (day: string) =>
   new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "long", timeZone: "UTC" }).format(new Date(day));
@@ -55,27 +57,47 @@ export function BookingSheet({
 }) {
   const [id] = useState(newId);
   const ask = useAsk();
-  const [client, setClient] = useState<Person | null>(start.client ?? null);
-  const [form, setForm] = useState({
-    service: start.service ?? ("fill" as ServiceId),
-    technicianId: start.technicianId ?? options.me,
-    chairId: start.chairId ?? options.chairs[0]?.id ?? "",
-    day: start.day,
-    time: start.time,
-  });
-  const [typedMinutes, setTypedMinutes] = useState<string | null>(start.minutes === undefined ? null : String(start.minutes));
+  const asked = useRef(0);
   const [proposed, setProposed] = useState<VisitMinutes | null>(null);
   const [findings, setFindings] = useState<readonly CareFinding[] | null>(null);
-  const [problem, setProblem] = useState<{ message: string; fields: Readonly<Record<string, string>> } | null>(null);
-  const [busy, setBusy] = useState(false);
-  const asked = useRef(0);
-  const { service, technicianId, day, time } = form;
-  const movesId = start.moves?.id;
-  const minutes = typedMinutes ?? String(proposed?.minutes ?? SERVICES[service].usualMinutes);
-  const change = (part: Partial<typeof form>) => {
-    setForm({ ...form, ...part });
-    setProblem(null);
-  };
+  const { moves } = start;
+  const form = useStudioForm({
+    values: {
+      client: start.client ?? (null as Person | null),
+      service: start.service ?? ("fill" as ServiceId),
+      technicianId: start.technicianId ?? options.me,
+      chairId: start.chairId ?? options.chairs[0]?.id ?? "",
+      day: start.day,
+      time: start.time,
+      /** Null while what is proposed stands. */
+      minutes: start.minutes === undefined ? null : String(start.minutes),
+    },
+    input: ({ client: chosen, minutes, ...place }) => ({
+      ...(moves ? { id: moves.id, revision: moves.revision } : { id, clientId: chosen?.id ?? "" }),
+      ...place,
+      minutes: readNumber(minutes ?? proposedMinutes(proposed, place.service)) ?? Number.NaN,
+    }),
+    schema: () => import("@/features/visit/schema").then(({ bookingForm, moveForm }) => (moves ? moveForm : bookingForm)),
+    send: async (input: { readonly day: string; readonly time: string }): Promise<FormAnswer<{ readonly isWaiting: boolean }>> => {
+      if (moves) {
+        const moved = await move(input);
+        return moved.ok ? { ok: true, data: { isWaiting: false } } : moved;
+      }
+      const words = `The booking of ${dayWords(input.day)}, ${input.time}`;
+      const booked = await ask({ kind: "book", about: `booking ${id}`, draft: null, words, path: `/?day=${input.day}`, input }, book);
+      if (booked.waits) return { ok: true, data: { isWaiting: true } };
+      return booked.result.ok ? { ok: true, data: { isWaiting: false } } : booked.result;
+    },
+    onKept: ({ isWaiting }) => {
+      if (!isWaiting) onBooked?.(moves?.id ?? id);
+      onClose();
+    },
+    fieldOf: (path) => ({ clientId: "client", startsAt: "time" })[path] ?? path,
+    still: "What you chose is still here; try again.",
+  });
+  const { client, service, technicianId, day, time } = form.now;
+  const movesId = moves?.id;
+  const minutes = form.now.minutes ?? proposedMinutes(proposed, service);
 
   useEffect(() => {
     const turn = ++asked.current;
@@ -94,134 +116,70 @@ export function BookingSheet({
     return () => clearTimeout(timer);
   }, [service, client, technicianId, day, time, movesId]);
 
-  const send = async (event: React.FormEvent) => {
-    event.preventDefault();
-    if (!client) return setProblem({ message: "Choose a client.", fields: { clientId: "Choose a client." } });
-    setBusy(true);
-    const place = { ...form, minutes: readNumber(minutes) ?? Number.NaN };
-    if (start.moves) {
-      const moved = await answered(
-        move({ id: start.moves.id, revision: start.moves.revision, ...place }),
-        "What you chose is still here; try again.",
-      );
-      setBusy(false);
-      if (!moved.ok) return setProblem(moved);
-    } else {
-      const asked = await ask(
-        {
-          kind: "book",
-          about: `booking ${id}`,
-          draft: null,
-          words: `The booking of ${dayWords(day)}, ${time}`,
-          path: `/?day=${day}`,
-          input: { id, clientId: client.id, ...place },
-        },
-        book,
-      );
-      setBusy(false);
-      if (asked.waits) return onClose();
-      if (!asked.result.ok) return setProblem(asked.result);
-    }
-    onBooked?.(start.moves?.id ?? id);
-    onClose();
-  };
   const stopped = findings !== null && stopsOf(findings).length > 0;
-  const begun = start.moves?.begun ?? false;
+  const begun = moves?.begun ?? false;
   return (
-    <Dialog open onOpenChange={(open) => !open && onClose()} title={start.moves ? "Move the visit" : "Book a visit"}>
-      <form onSubmit={(event) => void send(event)} noValidate className="space-y-4">
-        {client && (start.client || !findClients) ? (
-          <p className="font-serif text-xl">
-            <bdi>{client.name}</bdi>
-          </p>
-        ) : (
-          <ClientChoice client={client} error={problem?.fields.clientId} find={findClients!} onChoose={setClient} />
-        )}
-        <SelectField
-          label="Service"
-          value={service}
-          disabled={begun}
-          onChange={(event) => {
-            setTypedMinutes(null);
-            change({ service: event.target.value as ServiceId });
-          }}
-        >
-          {CLIENT_SERVICES.map((one) => (
-            <option key={one} value={one}>
-              {sentence(SERVICES[one].label)}
+    <FormSheet
+      title={moves ? "Move the visit" : "Book a visit"}
+      form={form}
+      submit={moves ? "Move it" : "Book"}
+      disabled={stopped && !begun}
+      onClose={onClose}
+      more={
+        <Button tone="plain" onClick={onClose}>
+          Not now
+        </Button>
+      }
+    >
+      {client && (start.client || !findClients) ? (
+        <p className="font-serif text-xl">
+          <bdi>{client.name}</bdi>
+        </p>
+      ) : (
+        <ClientChoice client={client} error={form.said("client")} find={findClients!} onChoose={(one) => form.set("client", one)} />
+      )}
+      <SelectField label="Service" disabled={begun} {...form.field("service", () => form.set("minutes", null))}>
+        {CLIENT_SERVICES.map((one) => (
+          <option key={one} value={one}>
+            {sentence(SERVICES[one].label)}
+          </option>
+        ))}
+      </SelectField>
+      <div className="grid grid-cols-3 gap-4">
+        <TextField label="Day" type="date" disabled={begun} {...form.field("day")} />
+        <TextField label="From" type="time" step={300} disabled={begun} {...form.field("time")} />
+        <TextField
+          label="Minutes"
+          inputMode="numeric"
+          value={minutes}
+          hint={form.now.minutes === null && proposed ? FROM[proposed.from] : undefined}
+          error={form.said("minutes")}
+          onChange={(event) => form.set("minutes", event.target.value)}
+        />
+      </div>
+      <div className="grid grid-cols-2 gap-4">
+        <SelectField label="With" {...form.field("technicianId")}>
+          {options.people.map((one) => (
+            <option key={one.id} value={one.id}>
+              {one.name}
             </option>
           ))}
         </SelectField>
-        <div className="grid grid-cols-3 gap-4">
-          <TextField
-            label="Day"
-            type="date"
-            value={day}
-            disabled={begun}
-            error={problem?.fields.day}
-            onChange={(event) => change({ day: event.target.value })}
-          />
-          <TextField
-            label="From"
-            type="time"
-            step={300}
-            value={time}
-            disabled={begun}
-            error={problem?.fields.time ?? problem?.fields.startsAt}
-            onChange={(event) => change({ time: event.target.value })}
-          />
-          <TextField
-            label="Minutes"
-            inputMode="numeric"
-            value={minutes}
-            hint={typedMinutes === null && proposed ? FROM[proposed.from] : undefined}
-            error={problem?.fields.minutes}
-            onChange={(event) => setTypedMinutes(event.target.value)}
-          />
-        </div>
-        <div className="grid grid-cols-2 gap-4">
-          <SelectField
-            label="With"
-            value={technicianId}
-            error={problem?.fields.technicianId}
-            onChange={(event) => change({ technicianId: event.target.value })}
-          >
-            {options.people.map((one) => (
-              <option key={one.id} value={one.id}>
-                {one.name}
-              </option>
-            ))}
-          </SelectField>
-          <SelectField
-            label="Chair"
-            value={form.chairId}
-            error={problem?.fields.chairId}
-            onChange={(event) => change({ chairId: event.target.value })}
-          >
-            {options.chairs.map((one) => (
-              <option key={one.id} value={one.id}>
-                {one.roomName}, {one.name}
-              </option>
-            ))}
-          </SelectField>
-        </div>
-        {client && findings ? (
-          findings.length > 0 ? (
-            <Findings findings={findings} />
-          ) : (
-            <p className="text-[0.9375rem] text-ink-2">Nothing stands against it.</p>
-          )
-        ) : null}
-        {problem ? <Notice tone="stop" title={problem.message} /> : null}
-        <div className="flex gap-3">
-          <Button type="submit" disabled={busy || (stopped && !begun)}>
-            {busy ? "Keeping…" : start.moves ? "Move it" : "Book"}
-          </Button>
-          <Button tone="plain" onClick={onClose}>
-            Not now
-          </Button>
-        </div>
-      </form>
-    </Dialog>
+        <SelectField label="Chair" {...form.field("chairId")}>
+          {options.chairs.map((one) => (
+            <option key={one.id} value={one.id}>
+              {one.roomName}, {one.name}
+            </option>
+          ))}
+        </SelectField>
+      </div>
+      {client && findings ? (
+        findings.length > 0 ? (
+          <Findings findings={findings} />
+        ) : (
+          <p className="text-[0.9375rem] text-ink-2">Nothing stands against it.</p>
+        )
+      ) : null}
+    </FormSheet>
   );
 }

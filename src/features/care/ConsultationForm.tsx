@@ -1,27 +1,31 @@
 "use client";
-import { useState } from "react";
+import { useEffect } from "react";
 import {
   ALLERGIES,
   ALLERGY_IDS,
   CONDITIONS,
   CONDITION_IDS,
   NOTHING_SO,
+  openQuestions,
   type Allergy,
   type Condition,
   type ConditionGroup,
   type Consultation,
+  type QuestionGroup,
 } from "@/core/care";
 import { serviceOf, type ServiceId } from "@/core/service";
 import { sentence } from "@/core/units";
-import { Button, Notice, TextField } from "@/ui";
+import { Button, TextField } from "@/ui";
+import { FormBody, useStudioForm, type FormAnswer } from "@/ui/form";
 import { AnswerGroup, Tick } from "./AnswerGroup";
 import { DoneElsewhere } from "./DoneElsewhere";
 import { OperationFields } from "./OperationFields";
-import { answered } from "@/ui/answered";
 
 type Who = "technician" | "client";
-type Answered = Readonly<Record<string, boolean>>;
-type Kept = { readonly ok: boolean; readonly message?: string; readonly fields?: Readonly<Record<string, string>> };
+/** Groups of which it was said that nothing is so. */
+type Answered = Readonly<Partial<Record<QuestionGroup, boolean>>>;
+
+const STILL_OPEN = "Some questions are still open: choose what is so, or “none of these”.";
 
 const GROUPS: readonly { readonly id: ConditionGroup; readonly title: Record<Who, string> }[] = [
   { id: "eyes", title: { technician: "Eyes and skin today", client: "Your eyes and skin today" } },
@@ -29,74 +33,73 @@ const GROUPS: readonly { readonly id: ConditionGroup; readonly title: Record<Who
   { id: "brows", title: { technician: "Brows", client: "Your brows" } },
 ];
 /**
- * The consultation asked whole, by the technician or in the client's hands. Every group is choose, by what is so or by “none
- * of these”; nothing is choose for anybody, but allergies once named stand.
+ * The consultation asked whole, by the technician or in the client's hands. Every group is chosen, by what is so or by “none
+ * of these”; nothing is chosen for anybody, but allergies once named stand.
  */
 export function ConsultationForm({
   who,
   service,
   known,
-  bornOn: known_,
+  bornOn: bornBefore,
   today,
   onKeep,
+  onDirty,
 }: {
   who: Who;
   service: ServiceId;
   known: Consultation | null;
   bornOn: string | null;
   today: string;
-  onKeep: (document: Consultation, bornOn: string) => Promise<Kept | null>;
+  onKeep: (document: Consultation, bornOn: string) => Promise<FormAnswer<unknown>>;
+  /** Told whether something is answered that is not kept. */
+  onDirty?: (isDirty: boolean) => void;
 }) {
-  const [doc, setDoc] = useState<Consultation>(() => ({
-    ...NOTHING_SO,
-    allergies: known?.allergies ?? [],
-    otherAllergies: known?.otherAllergies ?? "",
-    operation: known?.operation ?? null,
-  }));
-  const [none, setNone] = useState<Answered>({});
-  const [bornOn, setBornOn] = useState(known_ ?? "");
-  const [told, setTold] = useState<Kept | null>(null);
-  const [busy, setBusy] = useState(false);
   const { parts, consultation } = serviceOf(service);
-  const change = (part: Partial<Consultation>) => setDoc({ ...doc, ...part });
-  const toggled = <T extends string>(list: readonly T[], id: T) => (list.includes(id) ? list.filter((one) => one !== id) : [...list, id]);
   const groups = GROUPS.filter(({ id }) => id !== "brows" || parts.includes("brows"));
-  const open = [
-    ...groups.filter(({ id }) => !none[id] && !doc.conditions.some((one) => CONDITIONS[one].group === id)).map(({ id }) => id as string),
-    ...(none.operation || doc.operation ? [] : ["operation"]),
-    ...(none.allergies || doc.allergies.length > 0 || doc.otherAllergies.trim() ? [] : ["allergies"]),
-    ...(none.elsewhere || doc.elsewhere.length > 0 ? [] : ["elsewhere"]),
-  ];
+  const openOf = (document: Consultation, none: Answered) =>
+    openQuestions(
+      document,
+      none,
+      groups.map(({ id }) => id),
+    );
+  const form = useStudioForm({
+    values: {
+      doc: {
+        ...NOTHING_SO,
+        allergies: known?.allergies ?? [],
+        otherAllergies: known?.otherAllergies ?? "",
+        operation: known?.operation ?? null,
+      } as Consultation,
+      none: {} as Answered,
+      bornOn: bornBefore ?? "",
+    },
+    send: async (given: { readonly doc: Consultation; readonly none: Answered; readonly bornOn: string }): Promise<FormAnswer<unknown>> =>
+      openOf(given.doc, given.none).length > 0 ? { ok: false, message: STILL_OPEN, fields: {} } : onKeep(given.doc, given.bornOn),
+    still: "What you chose is still here; try again.",
+  });
+  const { doc, none } = form.now;
+  const open = openOf(doc, none);
+  const { isDirty } = form;
+  useEffect(() => onDirty?.(isDirty), [onDirty, isDirty]);
+  const change = (part: Partial<Consultation>) => form.set("doc", { ...doc, ...part });
+  const toggled = <T extends string>(list: readonly T[], id: T) => (list.includes(id) ? list.filter((one) => one !== id) : [...list, id]);
   const large = who === "client";
   const words = (mine: string, yours: string) => (large ? yours : mine);
 
-  const keep = async () => {
-    if (open.length > 0) return setTold({ ok: false, message: "Some questions are still open: choose what is so, or “none of these”." });
-    setBusy(true);
-    const result = await answered(onKeep(doc, bornOn), "What you chose is still here; try again.");
-    setBusy(false);
-    setTold(result);
-  };
-  const choose = (id: string) => setNone({ ...none, [id]: false });
+  const choose = (id: QuestionGroup) => form.set("none", { ...none, [id]: false });
   /** What every group of questions has: whether nothing of it is so, and whether it was left open. `clear` empties it. */
-  const asked = (id: string, clear: () => void) => ({
+  const asked = (id: QuestionGroup, clear: () => void) => ({
     large,
-    isMissed: told !== null && !told.ok && open.includes(id),
+    isMissed: form.problem !== null && open.includes(id),
     isNone: none[id] ?? false,
     onNone: () => {
       if (!none[id]) clear();
-      setNone({ ...none, [id]: !none[id] });
+      form.set("none", { ...none, [id]: !none[id] });
     },
   });
 
   return (
-    <form
-      noValidate
-      onSubmit={(event) => {
-        event.preventDefault();
-        void keep();
-      }}
-    >
+    <FormBody form={form} submit={words("Keep the answers", "These are my answers")} size={large ? "bed" : "usual"} className="space-y-0">
       {groups.map(({ id, title }) => (
         <AnswerGroup
           key={id}
@@ -227,25 +230,14 @@ export function ConsultationForm({
         </fieldset>
       )}
       <div className="w-56 border-t border-line pt-3">
-        <TextField
-          label={words("Date of birth", "Your date of birth")}
-          type="date"
-          value={bornOn}
-          max={today}
-          error={told?.fields?.bornOn}
-          onChange={(event) => setBornOn(event.target.value)}
-        />
+        <TextField label={words("Date of birth", "Your date of birth")} type="date" max={today} {...form.field("bornOn")} />
       </div>
-      {told && !told.ok ? <Notice tone="stop" title={told.message ?? "That did not go through."} className="mt-4" /> : null}
       <p className="mt-4 text-sm text-ink-2">
         {words(
           "Leaflets, local code and a doctor’s word come before this list.",
           "If you are not sure, ask. A clear patch test is no promise; say at once if anything stings or itches.",
         )}
       </p>
-      <Button type="submit" size={large ? "bed" : "usual"} disabled={busy} className="mt-3">
-        {busy ? "Keeping…" : words("Keep the answers", "These are my answers")}
-      </Button>
-    </form>
+    </FormBody>
   );
 }

@@ -2,10 +2,10 @@
 import { useState } from "react";
 import { familyLabel, mayRead } from "@/core/care";
 import { PATCH_FAMILIES, type PatchFamily } from "@/core/mixing";
-import { Button, Choice, Dialog, Notice, SelectField, TextArea, TextField } from "@/ui";
+import { Choice, Notice, SelectField, TextArea, TextField } from "@/ui";
+import { FormSheet, useStudioForm } from "@/ui/form";
 import { newId } from "@/ui/newId";
 import { liftReaction, noteReaction, placePatchTest, readPatchTest } from "./patchTestActions";
-import { answered } from "@/ui/answered";
 
 export type ShownReading = {
   readonly id: string;
@@ -24,7 +24,6 @@ export type ShownTest = {
   readonly readings: readonly ShownReading[];
 };
 export type Products = readonly { readonly id: string; readonly name: string; readonly family: PatchFamily }[];
-type Told = { readonly message: string; readonly fields: Readonly<Record<string, string>> } | null;
 
 type Sheet = {
   readonly clientId: string;
@@ -33,61 +32,38 @@ type Sheet = {
   readonly close: () => void;
 };
 
-/** Sends a form once, whatever is tapped; keeps what was typed where it does not go through. */
-function useSending(close: () => void) {
-  const [told, setTold] = useState<Told>(null);
-  const [busy, setBusy] = useState(false);
-  const [ids] = useState(() => [newId(), newId()] as const);
-  const send = async (
-    work: (
-      ids: readonly [string, string],
-    ) => Promise<{ ok: true } | { ok: false; message: string; fields: Readonly<Record<string, string>> }>,
-  ) => {
-    setBusy(true);
-    const result = await answered(work(ids), "What you typed is still here.");
-    setBusy(false);
-    if (result.ok) close();
-    else setTold(result);
-  };
-  return { told, busy, send };
-}
+type Field = (name: "day" | "time") => { readonly error: string | undefined };
 
-function Moment({ now, told, label }: { now: Sheet["now"]; told: Told; label: string }) {
+/** A day and an hour on the studio's clock, up to now. */
+function Moment({ now, field, label }: { now: Sheet["now"]; field: Field; label: string }) {
   return (
     <div className="grid grid-cols-2 gap-4">
-      <TextField label={`${label}, day`} name="day" type="date" max={now.day} defaultValue={now.day} error={told?.fields.day} />
-      <TextField label="hour" name="time" type="time" defaultValue={now.time} error={told?.fields.time} />
+      <TextField label={`${label}, day`} type="date" max={now.day} {...field("day")} />
+      <TextField label="hour" type="time" {...field("time")} />
     </div>
   );
 }
 
-function FamilyAndProduct({ products, told }: { products: Products; told: Told }) {
-  const [family, setFamily] = useState<PatchFamily>("adhesive");
+type ProductForm = {
+  readonly now: { readonly family: PatchFamily };
+  readonly field: (name: "family" | "productId", onChange?: () => void) => { readonly error: string | undefined };
+  readonly set: (name: "productId", value: string) => void;
+};
+
+function FamilyAndProduct({ products, form: { now, field, set } }: { products: Products; form: ProductForm }) {
   return (
     <>
-      <SelectField
-        label="Of"
-        name="family"
-        value={family}
-        onChange={(event) => setFamily(event.target.value as PatchFamily)}
-        error={told?.fields.family}
-      >
+      <SelectField label="Of" {...field("family", () => set("productId", ""))}>
         {PATCH_FAMILIES.map((id) => (
           <option key={id} value={id}>
             {familyLabel(id)}
           </option>
         ))}
       </SelectField>
-      <SelectField
-        label="Product"
-        name="productId"
-        defaultValue=""
-        error={told?.fields.productId}
-        hint="A new product of the same family is asked about again."
-      >
+      <SelectField label="Product" hint="A new product of the same family is asked about again." {...field("productId")}>
         <option value="">not noted</option>
         {products
-          .filter((one) => one.family === family)
+          .filter((one) => one.family === now.family)
           .map(({ id, name }) => (
             <option key={id} value={id}>
               {name}
@@ -98,34 +74,27 @@ function FamilyAndProduct({ products, told }: { products: Products; told: Told }
   );
 }
 
-const read = (event: React.FormEvent<HTMLFormElement>) => {
-  event.preventDefault();
-  return Object.fromEntries(new FormData(event.currentTarget)) as Record<string, string>;
-};
+const schemas = () => import("./patchTestSchema");
 
 export function PlaceSheet({ clientId, products, now, close }: Sheet) {
-  const { told, busy, send } = useSending(close);
+  const [id] = useState(newId);
+  const form = useStudioForm({
+    values: { family: "adhesive" as PatchFamily, productId: "", leaflet24: false, day: now.day, time: now.time },
+    input: (typed) => ({ id, clientId, ...typed }),
+    schema: () => schemas().then(({ placing }) => placing),
+    send: placePatchTest,
+    onKept: close,
+  });
+  const { error: _, ...leaflet24 } = form.field("leaflet24");
   return (
-    <Dialog open onOpenChange={(open) => !open && close()} title="Place a patch test">
-      <form
-        className="space-y-4"
-        onSubmit={(event) => {
-          const { leaflet24, ...form } = read(event);
-          void send(([id]) => placePatchTest({ id, clientId, ...form, leaflet24: leaflet24 === "on" }));
-        }}
-      >
-        <FamilyAndProduct products={products} told={told} />
-        <Moment now={now} told={told} label="Placed" />
-        <label className="flex min-h-9 items-center gap-3">
-          <input type="checkbox" name="leaflet24" className="size-5 accent-[var(--ivy)]" />
-          The leaflet has it read at 24 h; else it is read at 48 h
-        </label>
-        {told ? <Notice tone="stop" title={told.message} /> : null}
-        <Button type="submit" disabled={busy}>
-          Keep
-        </Button>
-      </form>
-    </Dialog>
+    <FormSheet title="Place a patch test" form={form} submit="Keep" onClose={close}>
+      <FamilyAndProduct products={products} form={form} />
+      <Moment now={now} field={form.field} label="Placed" />
+      <label className="flex min-h-9 items-center gap-3">
+        <input type="checkbox" className="size-5 accent-[var(--ivy)]" {...leaflet24} />
+        The leaflet has it read at 24 h; else it is read at 48 h
+      </label>
+    </FormSheet>
   );
 }
 
@@ -146,98 +115,83 @@ function Severe({ value, onChange }: { value: string | null; onChange: (value: s
 }
 
 export function ReadSheet({ test, now, close }: { test: ShownTest; now: Sheet["now"]; close: () => void }) {
-  const { told, busy, send } = useSending(close);
-  const [result, setResult] = useState<"clear" | "reaction" | null>(null);
-  const [severe, setSevere] = useState<string | null>(null);
+  const [id] = useState(newId);
+  const form = useStudioForm({
+    values: { result: null as "clear" | "reaction" | null, severe: null as string | null, day: now.day, time: now.time },
+    input: ({ severe, ...typed }) => ({ id, testId: test.id, ...typed, severe: severeOf(severe) }),
+    schema: () => schemas().then(({ testReading }) => testReading),
+    send: readPatchTest,
+    onKept: close,
+  });
+  const [result, severe] = [form.now.result, form.now.severe];
   const early = result === "clear" ? mayRead(test, "clear", now.ms) : null;
+  const isUnsaid = result === null || (result === "reaction" && severe === null);
   return (
-    <Dialog open onOpenChange={(open) => !open && close()} title={`Patch test of ${test.placed}`}>
-      <form
-        className="space-y-4"
-        onSubmit={(event) => {
-          const form = read(event);
-          void send(([id]) => readPatchTest({ id, testId: test.id, result, severe: severeOf(severe), ...form }));
-        }}
-      >
-        <p className="text-ink-2">
-          {familyLabel(test.family)}
-          {test.product ? `, ${test.product}` : ""}; read at {test.readAfterHours} h. What is written down is never changed, only added to.
-        </p>
-        <Choice
-          label="Seen"
-          value={result ?? ""}
-          options={[
-            { value: "clear", label: "clear: no redness, no itch" },
-            { value: "reaction", label: "a reaction" },
-          ]}
-          onChange={(value) => setResult(value as "clear" | "reaction")}
-        />
-        {result === "reaction" ? <Severe value={severe} onChange={setSevere} /> : null}
-        <Moment now={now} told={told} label="Read" />
-        {early ? <Notice tone="look" title={early} /> : null}
-        {told ? <Notice tone="stop" title={told.message} /> : null}
-        <Button type="submit" disabled={busy || result === null || (result === "reaction" && severe === null)}>
-          Keep
-        </Button>
-      </form>
-    </Dialog>
+    <FormSheet title={`Patch test of ${test.placed}`} form={form} submit="Keep" disabled={isUnsaid} onClose={close}>
+      <p className="text-ink-2">
+        {familyLabel(test.family)}
+        {test.product ? `, ${test.product}` : ""}; read at {test.readAfterHours} h. What is written down is never changed, only added to.
+      </p>
+      <Choice
+        label="Seen"
+        value={result ?? ""}
+        options={[
+          { value: "clear", label: "clear: no redness, no itch" },
+          { value: "reaction", label: "a reaction" },
+        ]}
+        onChange={(value) => form.set("result", value as "clear" | "reaction")}
+      />
+      {result === "reaction" ? <Severe value={severe} onChange={(value) => form.set("severe", value)} /> : null}
+      <Moment now={now} field={form.field} label="Read" />
+      {early ? <Notice tone="look" title={early} /> : null}
+    </FormSheet>
   );
 }
 
 export function ReactionSheet({ clientId, products, now, close }: Sheet) {
-  const { told, busy, send } = useSending(close);
-  const [severe, setSevere] = useState<string | null>(null);
+  const [ids] = useState(() => ({ id: newId(), readingId: newId() }));
+  const form = useStudioForm({
+    values: { family: "adhesive" as PatchFamily, productId: "", severe: null as string | null, day: now.day, time: now.time },
+    input: ({ severe, ...typed }) => ({ ...ids, clientId, ...typed, severe: severeOf(severe) }),
+    schema: () => schemas().then(({ reactionNote }) => reactionNote),
+    send: noteReaction,
+    onKept: close,
+  });
+  const severe = form.now.severe;
   return (
-    <Dialog open onOpenChange={(open) => !open && close()} title="Note a reaction">
-      <form
-        className="space-y-4"
-        onSubmit={(event) => {
-          const form = read(event);
-          void send(([id, readingId]) => noteReaction({ id, readingId, clientId, severe: severeOf(severe), ...form }));
-        }}
-      >
-        <FamilyAndProduct products={products} told={told} />
-        <Severe value={severe} onChange={setSevere} />
-        <Moment now={now} told={told} label="Seen" />
-        <p className="text-sm text-ink-2">It stands for good: nothing of that family on this client, whatever is tested later.</p>
-        {told ? <Notice tone="stop" title={told.message} /> : null}
-        <Button type="submit" disabled={busy || severe === null}>
-          Keep
-        </Button>
-      </form>
-    </Dialog>
+    <FormSheet title="Note a reaction" form={form} submit="Keep" disabled={severe === null} onClose={close}>
+      <FamilyAndProduct products={products} form={form} />
+      <Severe value={severe} onChange={(value) => form.set("severe", value)} />
+      <Moment now={now} field={form.field} label="Seen" />
+      <p className="text-sm text-ink-2">It stands for good: nothing of that family on this client, whatever is tested later.</p>
+    </FormSheet>
   );
 }
 
 export function LiftSheet({ reading, products, close }: { reading: ShownReading; products: Products; close: () => void }) {
-  const { told, busy, send } = useSending(close);
+  const [id] = useState(newId);
+  const form = useStudioForm({
+    values: { productId: "", finding: "" },
+    input: (typed) => ({ id, readingId: reading.id, ...typed }),
+    schema: () => schemas().then(({ lifting }) => lifting),
+    send: liftReaction,
+    onKept: close,
+  });
   return (
-    <Dialog open onOpenChange={(open) => !open && close()} title="Lift a reaction for one product">
-      <form
-        className="space-y-4"
-        onSubmit={(event) => {
-          const form = read(event);
-          void send(([id]) => liftReaction({ id, readingId: reading.id, ...form }));
-        }}
-      >
-        <p className="text-ink-2">
-          Only by a dermatologist’s written finding, for one product, in your name. It is shown ever after, and every other product of the
-          family stays stopped.
-        </p>
-        <SelectField label="Product" name="productId" defaultValue="" error={told?.fields.productId}>
-          <option value="">choose</option>
-          {products.map(({ id, name }) => (
-            <option key={id} value={id}>
-              {name}
-            </option>
-          ))}
-        </SelectField>
-        <TextArea label="What the dermatologist wrote, who and when" name="finding" error={told?.fields.finding} maxLength={2000} />
-        {told ? <Notice tone="stop" title={told.message} /> : null}
-        <Button type="submit" tone="stop" disabled={busy}>
-          Lift it for this product
-        </Button>
-      </form>
-    </Dialog>
+    <FormSheet title="Lift a reaction for one product" form={form} submit="Lift it for this product" tone="stop" onClose={close}>
+      <p className="text-ink-2">
+        Only by a dermatologist’s written finding, for one product, in your name. It is shown ever after, and every other product of the
+        family stays stopped.
+      </p>
+      <SelectField label="Product" {...form.field("productId")}>
+        <option value="">choose</option>
+        {products.map(({ id: productId, name }) => (
+          <option key={productId} value={productId}>
+            {name}
+          </option>
+        ))}
+      </SelectField>
+      <TextArea label="What the dermatologist wrote, who and when" maxLength={2000} {...form.field("finding")} />
+    </FormSheet>
   );
 }

@@ -1,17 +1,13 @@
 "use server";
 import { and, eq, isNull } from "drizzle-orm";
 import { refresh } from "next/cache";
-import { z } from "zod";
-import { mayLift, mayRead, PATCH_RESULTS, READ_AFTER_H } from "@/core/care";
-import { PATCH_FAMILIES } from "@/core/mixing";
+import { mayLift, mayRead, READ_AFTER_H } from "@/core/care";
 import { adhesive, patchReading, patchTest, product, reactionLifting } from "@/db/schema";
 import { action, Refusal } from "@/server/action";
 import { inStudio, type StudioTransaction } from "@/server/inStudio";
 import { momentIn } from "@/server/studioTime";
 import { knownClient } from "./keepAnswers";
-
-const day = z.iso.date("Give the day.");
-const time = z.iso.time({ precision: -1, error: "Give the hour, as 14:30." });
+import { lifting, placing, reactionNote, testReading } from "./patchTestSchema";
 
 /** A moment typed on the studio's clock, not later than now. */
 function pastMoment(timeZone: string, form: { day: string; time: string }): Date {
@@ -37,41 +33,27 @@ const samePlacing = ({
   );
 
 /** A test placed on skin, with its hour. Tests are only added. */
-export const placePatchTest = action(
-  {
-    input: z.strictObject({
-      id: z.uuid(),
-      clientId: z.uuid(),
-      family: z.enum(PATCH_FAMILIES),
-      productId: z.union([z.uuid(), z.literal("")]),
-      day,
-      time,
-      /** The leaflet says it is read at 24 h. */
-      leaflet24: z.boolean(),
-    }),
-  },
-  async (me, { id, clientId, family, productId, leaflet24, ...when }) => {
-    const placedAt = pastMoment(me.timeZone, when);
-    await inStudio(me, async (tx) => {
-      await knownClient(tx, clientId);
-      if (productId && !(await isOnShelf(tx, productId)))
-        throw new Refusal("This product is not on the shelf.", { productId: "Choose another." });
-      const readAfterHours = leaflet24 ? 24 : READ_AFTER_H;
-      const placed = { clientId, family, productId: productId || null, placedAt };
-      const [made] = await tx
-        .insert(patchTest)
-        .values({ studioId: me.studioId, id, ...placed, readAfterHours, recordedBy: me.id })
-        .onConflictDoNothing()
-        .returning({ id: patchTest.id });
-      // The same placing twice is one; with another hour to be read at it is a slip, and said.
-      const [known] = made ? [] : await tx.select().from(patchTest).where(samePlacing(placed));
-      if (known && known.readAfterHours !== readAfterHours)
-        throw new Refusal(`This placing is written down already, to be read at ${known.readAfterHours} h.`);
-    });
-    refresh();
-    return null;
-  },
-);
+export const placePatchTest = action({ input: placing }, async (me, { id, clientId, family, productId, leaflet24, ...when }) => {
+  const placedAt = pastMoment(me.timeZone, when);
+  await inStudio(me, async (tx) => {
+    await knownClient(tx, clientId);
+    if (productId && !(await isOnShelf(tx, productId)))
+      throw new Refusal("This product is not on the shelf.", { productId: "Choose another." });
+    const readAfterHours = leaflet24 ? 24 : READ_AFTER_H;
+    const placed = { clientId, family, productId: productId || null, placedAt };
+    const [made] = await tx
+      .insert(patchTest)
+      .values({ studioId: me.studioId, id, ...placed, readAfterHours, recordedBy: me.id })
+      .onConflictDoNothing()
+      .returning({ id: patchTest.id });
+    // The same placing twice is one; with another hour to be read at it is a slip, and said.
+    const [known] = made ? [] : await tx.select().from(patchTest).where(samePlacing(placed));
+    if (known && known.readAfterHours !== readAfterHours)
+      throw new Refusal(`This placing is written down already, to be read at ${known.readAfterHours} h.`);
+  });
+  refresh();
+  return null;
+});
 
 async function isOnShelf(tx: StudioTransaction, id: string): Promise<boolean> {
   const [one] = await tx.select({ id: product.id }).from(product).where(eq(product.id, id));
@@ -80,100 +62,63 @@ async function isOnShelf(tx: StudioTransaction, id: string): Promise<boolean> {
 }
 
 /** What was seen of a test. Clear only from its hour on; a reaction at any time, by anybody, and it stands. */
-export const readPatchTest = action(
-  {
-    input: z.strictObject({
-      id: z.uuid(),
-      testId: z.uuid(),
-      result: z.enum(PATCH_RESULTS, "Choose what was seen."),
-      severe: z.boolean().nullable(),
-      day,
-      time,
-    }),
-  },
-  async (me, { id, testId, result, severe, ...when }) => {
-    const readAt = pastMoment(me.timeZone, when);
-    await inStudio(me, async (tx) => {
-      const [test] = await tx.select().from(patchTest).where(eq(patchTest.id, testId));
-      if (!test) throw new Refusal("This test is not on record.");
-      const early = mayRead({ placedAtMs: test.placedAt.getTime(), readAfterHours: test.readAfterHours }, result, readAt.getTime());
-      if (early) throw new Refusal(early, { result: early });
-      await tx
-        .insert(patchReading)
-        .values({ studioId: me.studioId, id, testId, readAt, result, severe: result === "reaction" ? severe : null, readBy: me.id })
-        .onConflictDoNothing();
-    });
-    refresh();
-    return null;
-  },
-);
+export const readPatchTest = action({ input: testReading }, async (me, { id, testId, result, severe, ...when }) => {
+  const readAt = pastMoment(me.timeZone, when);
+  await inStudio(me, async (tx) => {
+    const [test] = await tx.select().from(patchTest).where(eq(patchTest.id, testId));
+    if (!test) throw new Refusal("This test is not on record.");
+    const early = mayRead({ placedAtMs: test.placedAt.getTime(), readAfterHours: test.readAfterHours }, result, readAt.getTime());
+    if (early) throw new Refusal(early, { result: early });
+    await tx
+      .insert(patchReading)
+      .values({ studioId: me.studioId, id, testId, readAt, result, severe: result === "reaction" ? severe : null, readBy: me.id })
+      .onConflictDoNothing();
+  });
+  refresh();
+  return null;
+});
 
 /** A reaction seen at work or told by the client, with no test: placed and read in one, and it stands all the same. */
-export const noteReaction = action(
-  {
-    input: z.strictObject({
-      id: z.uuid(),
-      readingId: z.uuid(),
-      clientId: z.uuid(),
-      family: z.enum(PATCH_FAMILIES),
-      productId: z.union([z.uuid(), z.literal("")]),
-      severe: z.boolean().nullable(),
-      day,
-      time,
-    }),
-  },
-  async (me, { id, readingId, clientId, family, productId, severe, ...when }) => {
-    const at = pastMoment(me.timeZone, when);
-    await inStudio(me, async (tx) => {
-      await knownClient(tx, clientId);
-      if (productId && !(await isOnShelf(tx, productId)))
-        throw new Refusal("This product is not on the shelf.", { productId: "Choose another." });
-      const own = { studioId: me.studioId };
-      const placed = { clientId, family, productId: productId || null, placedAt: at };
-      await tx
-        .insert(patchTest)
-        .values({ ...own, id, ...placed, recordedBy: me.id })
-        .onConflictDoNothing();
-      // A placing of that very minute may stand there already: then the reaction is that one's.
-      const [test] = await tx.select({ id: patchTest.id }).from(patchTest).where(samePlacing(placed));
-      await tx
-        .insert(patchReading)
-        .values({ ...own, id: readingId, testId: test?.id ?? id, readAt: at, result: "reaction", severe, readBy: me.id })
-        .onConflictDoNothing();
-    });
-    refresh();
-    return null;
-  },
-);
+export const noteReaction = action({ input: reactionNote }, async (me, { id, readingId, clientId, family, productId, severe, ...when }) => {
+  const at = pastMoment(me.timeZone, when);
+  await inStudio(me, async (tx) => {
+    await knownClient(tx, clientId);
+    if (productId && !(await isOnShelf(tx, productId)))
+      throw new Refusal("This product is not on the shelf.", { productId: "Choose another." });
+    const own = { studioId: me.studioId };
+    const placed = { clientId, family, productId: productId || null, placedAt: at };
+    await tx
+      .insert(patchTest)
+      .values({ ...own, id, ...placed, recordedBy: me.id })
+      .onConflictDoNothing();
+    // A placing of that very minute may stand there already: then the reaction is that one's.
+    const [test] = await tx.select({ id: patchTest.id }).from(patchTest).where(samePlacing(placed));
+    await tx
+      .insert(patchReading)
+      .values({ ...own, id: readingId, testId: test?.id ?? id, readAt: at, result: "reaction", severe, readBy: me.id })
+      .onConflictDoNothing();
+  });
+  refresh();
+  return null;
+});
 
 /** The owner lifts one reaction for one named product, by a dermatologist's written finding; never after a grave one. */
-export const liftReaction = action(
-  {
-    input: z.strictObject({
-      id: z.uuid(),
-      readingId: z.uuid(),
-      productId: z.uuid("Name the one product."),
-      finding: z.string().trim().min(10, "What the dermatologist wrote, and when.").max(2000, "2,000 characters at most."),
-    }),
-    least: "owner",
-  },
-  async (me, { id, readingId, productId, finding }) => {
-    await inStudio(me, async (tx) => {
-      const [found] = await tx
-        .select({ result: patchReading.result, severe: patchReading.severe, family: patchTest.family })
-        .from(patchReading)
-        .innerJoin(patchTest, eq(patchTest.id, patchReading.testId))
-        .where(eq(patchReading.id, readingId));
-      if (!found) throw new Refusal("This reaction is not on record.");
-      const why = mayLift(found);
-      if (why) throw new Refusal(why);
-      if (!(await isOnShelf(tx, productId))) throw new Refusal("This product is not on the shelf.", { productId: "Choose another." });
-      await tx
-        .insert(reactionLifting)
-        .values({ studioId: me.studioId, id, readingId, productId, finding, liftedBy: me.id })
-        .onConflictDoNothing();
-    });
-    refresh();
-    return null;
-  },
-);
+export const liftReaction = action({ input: lifting, least: "owner" }, async (me, { id, readingId, productId, finding }) => {
+  await inStudio(me, async (tx) => {
+    const [found] = await tx
+      .select({ result: patchReading.result, severe: patchReading.severe, family: patchTest.family })
+      .from(patchReading)
+      .innerJoin(patchTest, eq(patchTest.id, patchReading.testId))
+      .where(eq(patchReading.id, readingId));
+    if (!found) throw new Refusal("This reaction is not on record.");
+    const why = mayLift(found);
+    if (why) throw new Refusal(why);
+    if (!(await isOnShelf(tx, productId))) throw new Refusal("This product is not on the shelf.", { productId: "Choose another." });
+    await tx
+      .insert(reactionLifting)
+      .values({ studioId: me.studioId, id, readingId, productId, finding, liftedBy: me.id })
+      .onConflictDoNothing();
+  });
+  refresh();
+  return null;
+});

@@ -1,10 +1,9 @@
 "use client";
-import { useEffect, useEffectEvent } from "react";
 import { beadLifeS } from "@/core/adhesive";
 import type { Air } from "@/core/air";
 import type { VisitState } from "@/core/visit";
 import { useTabletStore } from "@/features/tablet/TabletProvider";
-import { isTyping } from "@/ui";
+import { useKey } from "@/ui/keys";
 import type { VisitProps } from "./visitProps";
 
 /** What is tapped while placing: shake, bead, take back; by button, by key, by pedal. */
@@ -18,21 +17,8 @@ export function useBeadTaps(visit: VisitProps, { set }: VisitState, air: Air | n
     timed: (seconds: number) =>
       void (air && bottleId && seconds >= 0.1 && seconds <= 60 && store.tap(visit.id, "setTested", { seconds, air, bottleId })),
   };
-  const press = useEffectEvent((event: KeyboardEvent) => {
-    if (event.ctrlKey || event.metaKey || event.altKey || event.repeat || document.querySelector('[role="dialog"]')) return;
-    if (isTyping(event.target)) return;
-    const key = event.key.toLowerCase();
-    if (key === "s") taps.shake();
-    else if (key === "n") taps.bead();
-    else if (key === "backspace") {
-      event.preventDefault();
-      taps.undo();
-    }
-  });
-  useEffect(() => {
-    const listen = (event: KeyboardEvent) => press(event);
-    window.addEventListener("keydown", listen);
-    return () => window.removeEventListener("keydown", listen);
-  }, []);
+  useKey("s", taps.shake);
+  useKey("n", taps.bead);
+  useKey("backspace", taps.undo);
   return taps;
 }

@@ -5,6 +5,7 @@ import { serviceOf, type ServiceId } from "@/core/service";
 import { ownAnswers } from "@/features/care/answersWords";
 import { ConsultationForm } from "@/features/care/ConsultationForm";
 import { Button, Notice, TextField } from "@/ui";
+import { FormBody, useStudioForm } from "@/ui/form";
 import { loadAfresh } from "@/ui/loadAfresh";
 import { newId } from "@/ui/newId";
 import { confirmOwnAnswers, keepOwnAnswers, takeTabletBack } from "./actions";
@@ -89,7 +90,7 @@ export function ClientConsult({
             onKeep={async (document, born) => {
               const result = await keepOwnAnswers({ id, document, bornOn: born });
               if (result.ok) setStage("done");
-              return result.ok ? { ok: true } : result;
+              return result;
             }}
           />
         </div>
@@ -101,27 +102,17 @@ export function ClientConsult({
 
 /** Only who signed in takes the tablet back. */
 function Back({ technicianName }: { technicianName: string }) {
-  const [problem, setProblem] = useState<string | null>(null);
-  const [busy, setBusy] = useState(false);
-  const submit = async (event: React.FormEvent<HTMLFormElement>) => {
-    event.preventDefault();
-    const password = String(new FormData(event.currentTarget).get("password") ?? "");
-    setBusy(true);
-    const result = await answered(takeTabletBack({ password }));
-    if (result.ok) return loadAfresh(`/visits/${result.data.visitId}`);
-    setBusy(false);
-    setProblem(result.message);
-  };
+  const form = useStudioForm({
+    values: { password: "" },
+    send: takeTabletBack,
+    onKept: ({ visitId }) => loadAfresh(`/visits/${visitId}`),
+  });
   return (
     <details className="mt-14 border-t border-line pt-4">
       <summary className="text-ink-2">For {technicianName}: take the tablet back</summary>
-      <form onSubmit={(event) => void submit(event)} className="mt-3 max-w-sm space-y-3">
-        <TextField label="Your password" name="password" type="password" autoComplete="off" />
-        {problem ? <Notice tone="stop" title={problem} /> : null}
-        <Button type="submit" disabled={busy}>
-          Take it back
-        </Button>
-      </form>
+      <FormBody form={form} submit="Take it back" working="Taking it back…" className="mt-3 max-w-sm space-y-3">
+        <TextField label="Your password" type="password" autoComplete="off" {...form.field("password")} />
+      </FormBody>
     </details>
   );
 }

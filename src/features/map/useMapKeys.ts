@@ -1,5 +1,6 @@
 "use client";
-import { useEffect, useRef } from "react";
+import { useRef } from "react";
+import { useKey } from "@/ui/keys";
 import type { ZoneRef } from "./drag";
 
 export type MapKeys = {
@@ -18,61 +19,34 @@ export type MapKeys = {
 };
 
 const TWO_FIGURES_MS = 700;
-const isTyping = (target: EventTarget | null) =>
-  target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
+const FIGURES = ["0", "1", "2", "3", "4", "5", "6", "7", "8", "9"];
 /** Arrows belong to toggle groups and menus while those hold the focus. */
-const ownsArrows = (target: EventTarget | null) =>
-  target instanceof HTMLElement && target.closest('[role="group"] [data-radix-collection-item], [role="menu"], [role="dialog"]') !== null;
+const ownsArrows = ({ target }: KeyboardEvent) =>
+  target instanceof HTMLElement && target.closest('[role="group"] [data-radix-collection-item], [role="menu"]') !== null;
+const ARROWS = { repeats: true, unless: ownsArrows };
 
 /** The map by keyboard: zone by number, arrows for length, undo and redo. */
 export function useMapKeys(keys: MapKeys): void {
-  const latest = useRef(keys);
-  useEffect(() => {
-    latest.current = keys;
-  });
   const figure = useRef<{ digit: number; at: number } | null>(null);
-  useEffect(() => {
-    const press = (event: KeyboardEvent) => {
-      const now = latest.current;
-      const key = event.key.toLowerCase();
-      if (event.ctrlKey || event.metaKey) {
-        const does =
-          key === "s"
-            ? now.save
-            : isTyping(event.target)
-              ? null
-              : key === "y" || (key === "z" && event.shiftKey)
-                ? now.redo
-                : key === "z"
-                  ? now.undo
-                  : null;
-        if (!does) return;
-        event.preventDefault();
-        return does();
-      }
-      if (isTyping(event.target) || event.altKey) return;
-      if (/^[0-9]$/.test(key)) {
-        const digit = Number(key);
-        const first = figure.current;
-        const together = first && event.timeStamp - first.at < TWO_FIGURES_MS && first.digit === 1 ? 10 + digit : null;
-        figure.current = { digit, at: event.timeStamp };
-        return now.choose({ zone: (together ?? (digit === 0 ? 10 : digit)) - 1 });
-      }
-      if (key.startsWith("arrow")) {
-        if (ownsArrows(event.target)) return;
-        event.preventDefault();
-        if (key === "arrowup" || key === "arrowdown") now.move(key === "arrowup" ? 1 : -1);
-        else if (event.shiftKey) now.pull(key === "arrowright" ? 1 : -1);
-        else now.choose({ beside: key === "arrowright" ? 1 : -1 });
-        return;
-      }
-      if (key === "e") now.choose("other eye");
-      else if (key === "delete") now.bare();
-      else if (key === "n") now.layer();
-      else if (key === "f") now.fix();
-      else if (key === "b") now.turn();
-    };
-    window.addEventListener("keydown", press);
-    return () => window.removeEventListener("keydown", press);
-  }, []);
+  useKey("mod+s", keys.save, { whileTyping: true });
+  useKey("mod+z", keys.undo, { repeats: true });
+  useKey(["mod+y", "mod+shift+z"], keys.redo, { repeats: true });
+  useKey(FIGURES, ({ key, timeStamp }) => {
+    const digit = Number(key);
+    const first = figure.current;
+    const together = first && timeStamp - first.at < TWO_FIGURES_MS && first.digit === 1 ? 10 + digit : null;
+    figure.current = { digit, at: timeStamp };
+    keys.choose({ zone: (together ?? (digit === 0 ? 10 : digit)) - 1 });
+  });
+  useKey("arrowup", () => keys.move(1), ARROWS);
+  useKey("arrowdown", () => keys.move(-1), ARROWS);
+  useKey("arrowright", () => keys.choose({ beside: 1 }), ARROWS);
+  useKey("arrowleft", () => keys.choose({ beside: -1 }), ARROWS);
+  useKey("shift+arrowright", () => keys.pull(1), ARROWS);
+  useKey("shift+arrowleft", () => keys.pull(-1), ARROWS);
+  useKey("e", () => keys.choose("other eye"));
+  useKey("delete", keys.bare, { repeats: true });
+  useKey("n", keys.layer);
+  useKey("f", keys.fix);
+  useKey("b", keys.turn);
 }

@@ -1,6 +1,5 @@
 "use client";
-import { useEffect, useEffectEvent } from "react";
-import { isTyping } from "@/ui";
+import { isPressable, useKey } from "@/ui/keys";
 
 /** Keys and pedal of a run: Space does what is next, figures 1 to 4 a lane, S stops, Backspace takes back. */
 export function useRunKeys(on: {
@@ -10,26 +9,9 @@ export function useRunKeys(on: {
   undo: () => void;
   extend: () => void;
 }) {
-  const press = useEffectEvent((event: KeyboardEvent) => {
-    if (event.ctrlKey || event.metaKey || event.altKey || event.repeat || document.querySelector('[role="dialog"]')) return;
-    if (isTyping(event.target)) return;
-    const key = event.key.toLowerCase();
-    // A focused button or link takes Space for itself.
-    const own = event.target instanceof HTMLElement && /^(BUTTON|A|SUMMARY)$/.test(event.target.tagName);
-    if (key === " " && !own) {
-      event.preventDefault();
-      on.next();
-    } else if (/^[1-4]$/.test(key)) on.lane(Number(key) - 1);
-    else if (key === "s") on.stop();
-    else if (key === "e") on.extend();
-    else if (key === "backspace") {
-      event.preventDefault();
-      on.undo();
-    }
-  });
-  useEffect(() => {
-    const listen = (event: KeyboardEvent) => press(event);
-    window.addEventListener("keydown", listen);
-    return () => window.removeEventListener("keydown", listen);
-  }, []);
+  useKey("space", on.next, { unless: isPressable });
+  useKey(["1", "2", "3", "4"], ({ key }) => on.lane(Number(key) - 1));
+  useKey("s", on.stop);
+  useKey("e", on.extend);
+  useKey("backspace", on.undo);
 }

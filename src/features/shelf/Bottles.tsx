@@ -3,12 +3,11 @@ import Link from "next/link";
 import { useState, useTransition } from "react";
 import { bottleAge } from "@/core/adhesive";
 import { dayWords } from "@/features/care/patchTestWords";
-import { Button, Dialog, Empty, Notice, SelectField, TextField, Verdict } from "@/ui";
-import { addAdhesive, emptyBottle, openBottle } from "./actions";
+import { Button, Empty, Notice, Verdict } from "@/ui";
+import { emptyBottle } from "./actions";
+import { AdhesiveSheet, BottleSheet } from "./bottleSheets";
 import type { ShelfPage, ShelfStandings } from "./data";
 import { answered } from "@/ui/answered";
-
-type Problem = { message: string; fields: Readonly<Record<string, string>> };
 
 /** Adhesives with their bottles: lot, opened, how long they are good for. */
 export function Bottles({
@@ -21,39 +20,26 @@ export function Bottles({
   standings,
 }: Pick<ShelfPage, "adhesives" | "open" | "emptied" | "emptiedInAll"> & { today: string; mayAdd: boolean; standings: ShelfStandings }) {
   const [asking, setAsking] = useState<"bottle" | "adhesive" | null>(null);
-  const [problem, setProblem] = useState<Problem | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
   const [busy, begin] = useTransition();
-  const send = (
-    event: React.FormEvent<HTMLFormElement>,
-    work: (form: Record<string, FormDataEntryValue>) => ReturnType<typeof openBottle>,
-  ) => {
-    event.preventDefault();
-    const form = Object.fromEntries(new FormData(event.currentTarget));
-    begin(async () => {
-      const result = await answered(work(form), "What you typed is still here.");
-      setProblem(result.ok ? null : result);
-      if (result.ok) setAsking(null);
-    });
-  };
   const placeOf = (id: string) => standings?.bottles.findIndex((one) => one.id === id) ?? 0;
   const open = [...inUse].sort((a, b) => placeOf(a.id) - placeOf(b.id));
   const mark = (id: string, isEmpty: boolean) =>
     begin(async () => {
       const result = await answered(emptyBottle({ id, emptied: isEmpty }), "Nothing was changed.");
-      setProblem(result.ok ? null : result);
+      setProblem(result.ok ? null : result.message);
     });
   const nameOf = (id: string) => adhesives.find((one) => one.id === id)?.document;
-  const error = (name: string) => problem?.fields[name];
   return (
     <section aria-label="Adhesive">
       <div className="flex flex-wrap items-baseline justify-between border-b border-line pb-1">
         <h2 className="text-2xl">Adhesive</h2>
         <span>
-          <Button tone="plain" onClick={() => (setProblem(null), setAsking("bottle"))}>
+          <Button tone="plain" onClick={() => setAsking("bottle")}>
             Open a bottle
           </Button>
           {mayAdd ? (
-            <Button tone="plain" onClick={() => (setProblem(null), setAsking("adhesive"))}>
+            <Button tone="plain" onClick={() => setAsking("adhesive")}>
               New adhesive
             </Button>
           ) : null}
@@ -131,64 +117,9 @@ export function Bottles({
           {emptiedInAll > emptied.length ? <p>Older ones stand in the visits they were used at.</p> : null}
         </details>
       ) : null}
-      {problem && !asking ? <Notice tone="stop" title={problem.message} className="mt-3" /> : null}
-      <Dialog open={asking === "bottle"} onOpenChange={() => setAsking(null)} title="Open a bottle">
-        <form onSubmit={(event) => send(event, openBottle)} className="space-y-4" noValidate>
-          <SelectField label="Adhesive" name="adhesiveId" error={error("adhesiveId")}>
-            {adhesives.map((one) => (
-              <option key={one.id} value={one.id}>
-                {one.document.name}
-              </option>
-            ))}
-          </SelectField>
-          <TextField label="Lot" name="lot" error={error("lot")} />
-          <TextField label="Opened on" name="openedOn" type="date" defaultValue={today} max={today} error={error("openedOn")} />
-          <TextField
-            label="Good until, as printed"
-            hint="Left empty where nothing is printed. Past it the bottle is not used."
-            name="expiresOn"
-            type="date"
-            error={error("expiresOn")}
-          />
-          {problem ? <Notice tone="stop" title={problem.message} /> : null}
-          <Button type="submit" disabled={busy}>
-            Keep
-          </Button>
-        </form>
-      </Dialog>
-      <Dialog open={asking === "adhesive"} onOpenChange={() => setAsking(null)} title="An adhesive, from its leaflet">
-        <form onSubmit={(event) => send(event, addAdhesive)} className="space-y-4" noValidate>
-          <TextField label="Name" name="name" error={error("name")} />
-          <div className="grid grid-cols-2 gap-3">
-            <TextField label="Set time" unit="s" name="setTimeS" inputMode="decimal" error={error("setTimeS")} />
-            <TextField
-              label="Good for, once opened"
-              unit="days"
-              name="lifeAfterOpeningDays"
-              inputMode="numeric"
-              defaultValue="42"
-              error={error("lifeAfterOpeningDays")}
-            />
-            <TextField label="Humidity from" unit="%" name="humidityLow" inputMode="decimal" error={error("humidityLow")} />
-            <TextField label="to" unit="%" name="humidityHigh" inputMode="decimal" error={error("humidityHigh")} />
-            <TextField label="Warmth from" unit="°C" name="temperatureLowC" inputMode="decimal" error={error("temperatureLowC")} />
-            <TextField label="to" unit="°C" name="temperatureHighC" inputMode="decimal" error={error("temperatureHighC")} />
-            <TextField label="Shake, if it says" unit="s" name="shakeSeconds" inputMode="numeric" error={error("shakeSeconds")} />
-            <TextField label="Drops in a bottle, if known" name="dropsIn" inputMode="numeric" error={error("dropsIn")} />
-            <TextField label="No water for, if it says" unit="h" name="waterHours" inputMode="decimal" error={error("waterHours")} />
-            <SelectField label="Kept" name="keptIn" error={error("keptIn")}>
-              <option value="">as the leaflet says</option>
-              <option value="fridge until opened">fridge until opened</option>
-              <option value="fridge always">fridge always</option>
-              <option value="cool and dry">cool and dry</option>
-            </SelectField>
-          </div>
-          {problem ? <Notice tone="stop" title={problem.message} /> : null}
-          <Button type="submit" disabled={busy}>
-            Keep
-          </Button>
-        </form>
-      </Dialog>
+      {problem ? <Notice tone="stop" title={problem} className="mt-3" /> : null}
+      {asking === "bottle" ? <BottleSheet adhesives={adhesives} today={today} onClose={() => setAsking(null)} /> : null}
+      {asking === "adhesive" ? <AdhesiveSheet onClose={() => setAsking(null)} /> : null}
     </section>
   );
 }

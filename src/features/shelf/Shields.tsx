@@ -2,6 +2,7 @@
 import { useState } from "react";
 import { rawTurnDeg } from "@/core/lift";
 import { Button, Notice, SelectField, TextField } from "@/ui";
+import { FormBody, useStudioForm } from "@/ui/form";
 import { readNumber } from "@/ui/readNumber";
 import { addShield, removeShield } from "./stockActions";
 import type { StockedShield } from "./stock";
@@ -9,24 +10,17 @@ import { answered } from "@/ui/answered";
 
 /** Shields and rods in stock, drawn as large as they are to each other, with what they do to a 9 mm lash. */
 export function Shields({ shields, mayChange }: { shields: readonly StockedShield[]; mayChange: boolean }) {
-  const [problem, setProblem] = useState<{ message: string; fields: Readonly<Record<string, string>> } | null>(null);
-  const submit = async (event: React.FormEvent<HTMLFormElement>) => {
-    event.preventDefault();
-    const form = event.currentTarget;
-    const typed = Object.fromEntries(new FormData(form)) as Record<string, string>;
-    const result = await answered(
-      addShield({
-        version: 1,
-        name: typed.name,
-        kind: typed.kind,
-        radiusMm: readNumber(typed.radiusMm ?? "") ?? NaN,
-      }),
-      "What you typed is still here.",
-    );
-    if (result.ok) {
-      form.reset();
-      setProblem(null);
-    } else setProblem(result);
+  const [problem, setProblem] = useState<string | null>(null);
+  const form = useStudioForm({
+    values: { name: "", kind: "shield" as "shield" | "rod", radiusMm: "" },
+    input: (typed) => ({ version: 1, ...typed, radiusMm: readNumber(typed.radiusMm) ?? NaN }),
+    schema: () => import("@/core/lift").then(({ shieldSchema }) => shieldSchema),
+    send: addShield,
+    restarts: true,
+  });
+  const takeOut = async (id: string) => {
+    const result = await answered(removeShield({ id }), "Nothing was changed.");
+    setProblem(result.ok ? null : result.message);
   };
   return (
     <section aria-label="Shields and rods" className="min-w-0">
@@ -51,32 +45,31 @@ export function Shields({ shields, mayChange }: { shields: readonly StockedShiel
               {document.kind}, r {document.radiusMm} mm; turns 9 mm by {Math.round(rawTurnDeg(9, document.radiusMm))}°
             </span>
             {mayChange ? (
-              <Button tone="plain" className="ml-auto" onClick={() => void removeShield({ id })}>
+              <Button tone="plain" className="ml-auto" onClick={() => void takeOut(id)}>
                 Take out
               </Button>
             ) : null}
           </li>
         ))}
       </ul>
+      {problem ? <Notice tone="stop" title={problem} className="mt-3" /> : null}
       {mayChange ? (
-        <form onSubmit={(event) => void submit(event)} className="mt-3 flex flex-wrap items-start gap-3" noValidate>
-          <div className="w-36">
-            <TextField label="Name" name="name" error={problem?.fields.name} />
+        <FormBody form={form} submit="Add" working="Adding…" tone="line" aria-label="Add a shield or rod" className="mt-3">
+          <div className="flex flex-wrap items-start gap-3">
+            <div className="w-36">
+              <TextField label="Name" {...form.field("name")} />
+            </div>
+            <div className="w-28">
+              <SelectField label="Kind" {...form.field("kind")}>
+                <option value="shield">shield</option>
+                <option value="rod">rod</option>
+              </SelectField>
+            </div>
+            <div className="w-32">
+              <TextField label="Radius" unit="mm" inputMode="decimal" {...form.field("radiusMm")} />
+            </div>
           </div>
-          <div className="w-28">
-            <SelectField label="Kind" name="kind" defaultValue="shield">
-              <option value="shield">shield</option>
-              <option value="rod">rod</option>
-            </SelectField>
-          </div>
-          <div className="w-32">
-            <TextField label="Radius" name="radiusMm" unit="mm" inputMode="decimal" error={problem?.fields.radiusMm} />
-          </div>
-          <Button type="submit" tone="line" className="mt-6">
-            Add
-          </Button>
-          {problem && Object.keys(problem.fields).length === 0 ? <Notice tone="stop" title={problem.message} /> : null}
-        </form>
+        </FormBody>
       ) : null}
     </section>
   );

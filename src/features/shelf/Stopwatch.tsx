@@ -1,6 +1,7 @@
 "use client";
-import { useEffect, useEffectEvent, useState } from "react";
-import { Button, isTyping, type ButtonSize } from "@/ui";
+import { useEffect, useState } from "react";
+import { Button, type ButtonSize } from "@/ui";
+import { useKey } from "@/ui/keys";
 
 /** Started and stopped by one key (or a tap): the same key for both, so that the eyes can stay on the bead. */
 export function Stopwatch({
@@ -33,17 +34,7 @@ export function Stopwatch({
     setStartedMs(null);
     onTime(Math.round(((performance.now() - startedMs) / 1000) * 100) / 100);
   };
-  const press = useEffectEvent((event: KeyboardEvent) => {
-    if (event.ctrlKey || event.metaKey || event.altKey || event.repeat || isTyping(event.target)) return;
-    if (document.querySelector('[role="dialog"]') || event.key.toLowerCase() !== keyName.toLowerCase()) return;
-    event.preventDefault();
-    turn();
-  });
-  useEffect(() => {
-    const listen = (event: KeyboardEvent) => press(event);
-    window.addEventListener("keydown", listen);
-    return () => window.removeEventListener("keydown", listen);
-  }, []);
+  useKey(keyName, turn);
   return (
     <Button tone={startedMs === null ? "line" : "ivy"} size={size} onClick={turn} disabled={disabled} data-running={startedMs !== null}>
       {startedMs === null ? label : `Stop, ${shownS.toFixed(1)} s`}

@@ -3,7 +3,6 @@ import { randomUUID } from "node:crypto";
 import { eq } from "drizzle-orm";
 import { refresh } from "next/cache";
 import { z } from "zod";
-import { adhesiveSchema } from "@/core/adhesive";
 import { airSchema } from "@/core/air";
 import { TECHNIQUES } from "@/core/lash";
 import { traySchema } from "@/core/map";
@@ -11,60 +10,25 @@ import { adhesive, bottle, handTime, setTest, tray } from "@/db/schema";
 import { action, Refusal } from "@/server/action";
 import { inStudio } from "@/server/inStudio";
 import { todayIn } from "@/server/studioTime";
-import { typedNumber, typedPercent } from "@/server/typed";
+import { adhesiveForm, bottleForm } from "./schema";
 
-const percent = typedPercent("A number of per cent.");
-/** What a leaflet is silent on comes as an empty field, and is left out. */
-const leftOpen = <T extends z.ZodType>(field: T) => z.preprocess((text) => (text === "" ? undefined : text), field.optional()).optional();
-
-/** An adhesive as typed from its leaflet: per cent, degrees, seconds as text. */
-const adhesiveFormSchema = z
-  .strictObject({
-    name: z.string(),
-    setTimeS: typedNumber("Seconds, e.g. 1.5."),
-    humidityLow: percent,
-    humidityHigh: percent,
-    temperatureLowC: typedNumber("Degrees, e.g. 18."),
-    temperatureHighC: typedNumber("Degrees, e.g. 26."),
-    lifeAfterOpeningDays: typedNumber("Days, e.g. 42."),
-    shakeSeconds: leftOpen(typedNumber("Seconds, e.g. 60.")),
-    dropsIn: leftOpen(typedNumber("Drops in a full bottle, e.g. 200.")),
-    waterHours: leftOpen(typedNumber("Hours, e.g. 24.")),
-    keptIn: leftOpen(z.enum(["fridge until opened", "fridge always", "cool and dry"])),
-  })
-  .pipe(adhesiveSchema);
-
-export const addAdhesive = action({ input: adhesiveFormSchema, least: "technician" }, async (me, document) => {
+export const addAdhesive = action({ input: adhesiveForm, least: "technician" }, async (me, document) => {
   await inStudio(me, (tx) => tx.insert(adhesive).values({ studioId: me.studioId, id: randomUUID(), document }));
   refresh();
   return null;
 });
 
-export const openBottle = action(
-  {
-    input: z.strictObject({
-      adhesiveId: z.uuid("Choose an adhesive."),
-      lot: z.string().trim().min(1, "The lot stands on the bottle; without it nothing can be traced.").max(60, "60 characters at most."),
-      openedOn: z.iso.date("Give the day it was opened."),
-      /** As printed on it; empty where nothing is. */
-      expiresOn: z
-        .union([z.literal(""), z.iso.date("A date, or nothing.")])
-        .default("")
-        .transform((text) => text || null),
-    }),
-  },
-  async (me, form) => {
-    if (form.openedOn > todayIn(me.timeZone, new Date()))
-      throw new Refusal("A bottle cannot have been opened tomorrow.", { openedOn: "Not in the future." });
-    await inStudio(me, async (tx) => {
-      const [known] = await tx.select({ id: adhesive.id }).from(adhesive).where(eq(adhesive.id, form.adhesiveId));
-      if (!known) throw new Refusal("This adhesive is not on the shelf.");
-      await tx.insert(bottle).values({ studioId: me.studioId, id: randomUUID(), ...form });
-    });
-    refresh();
-    return null;
-  },
-);
+export const openBottle = action({ input: bottleForm }, async (me, form) => {
+  if (form.openedOn > todayIn(me.timeZone, new Date()))
+    throw new Refusal("A bottle cannot have been opened tomorrow.", { openedOn: "Not in the future." });
+  await inStudio(me, async (tx) => {
+    const [known] = await tx.select({ id: adhesive.id }).from(adhesive).where(eq(adhesive.id, form.adhesiveId));
+    if (!known) throw new Refusal("This adhesive is not on the shelf.");
+    await tx.insert(bottle).values({ studioId: me.studioId, id: randomUUID(), ...form });
+  });
+  refresh();
+  return null;
+});
 
 export const emptyBottle = action({ input: z.strictObject({ id: z.uuid(), emptied: z.boolean() }) }, async (me, { id, emptied }) => {
   const rows = await inStudio(me, (tx) =>

@@ -9,18 +9,12 @@ import { batch, product, shield } from "@/db/schema";
 import { action, Refusal } from "@/server/action";
 import { inStudio } from "@/server/inStudio";
 import { todayIn } from "@/server/studioTime";
-
-/** The date printed on a pack; empty where none is. */
-const printedDate = z
-  .union([z.literal(""), z.iso.date("A date, or nothing.")])
-  .default("")
-  .transform((text) => text || null);
+import { batchForm, measureForm, productForm } from "./schema";
 
 /** A product from its leaflet, or its changed document. */
 export const keepProduct = action(
   {
-    // `base` is the revision it was made from; of two edits the second does not lose the first.
-    input: z.strictObject({ id: z.uuid().nullable(), base: z.int().min(0).default(0), document: productSchema }),
+    input: productForm,
     least: "technician",
   },
   async (me, { id, base, document }) => {
@@ -50,20 +44,7 @@ export const keepProduct = action(
 /** Counts or weighs a product's own drops or ribbon, so that its doses are known instead of guessed. */
 export const calibrateProduct = action(
   {
-    input: z.discriminatedUnion("how", [
-      z.strictObject({
-        id: z.uuid(),
-        how: z.literal("drops"),
-        drops: z.int().min(10, "Ten drops at least, or the count says little.").max(400),
-        grams: z.number().min(0.1, "From 0.1 g.").max(20),
-      }),
-      z.strictObject({
-        id: z.uuid(),
-        how: z.literal("ribbon"),
-        lengthCm: z.number().min(1, "A centimetre at least.").max(30),
-        grams: z.number().min(0.02, "From 0.02 g.").max(20),
-      }),
-    ]),
+    input: measureForm,
     least: "technician",
   },
   async (me, form) => {
@@ -87,28 +68,18 @@ export const calibrateProduct = action(
   },
 );
 
-export const openBatch = action(
-  {
-    input: z.strictObject({
-      productId: z.uuid("Choose a product."),
-      lot: z.string().trim().min(1, "The lot stands on the pack; without it nothing can be traced.").max(60, "60 characters at most."),
-      openedOn: z.iso.date("Give the day it was opened."),
-      expiresOn: printedDate,
-    }),
-  },
-  async (me, form) => {
-    if (form.openedOn > todayIn(me.timeZone, new Date()))
-      throw new Refusal("It cannot have been opened tomorrow.", { openedOn: "Not in the future." });
-    const id = randomUUID();
-    await inStudio(me, async (tx) => {
-      const [known] = await tx.select({ id: product.id }).from(product).where(eq(product.id, form.productId));
-      if (!known) throw new Refusal("This product is not on the shelf.");
-      await tx.insert(batch).values({ studioId: me.studioId, id, ...form });
-    });
-    refresh();
-    return { id };
-  },
-);
+export const openBatch = action({ input: batchForm }, async (me, form) => {
+  if (form.openedOn > todayIn(me.timeZone, new Date()))
+    throw new Refusal("It cannot have been opened tomorrow.", { openedOn: "Not in the future." });
+  const id = randomUUID();
+  await inStudio(me, async (tx) => {
+    const [known] = await tx.select({ id: product.id }).from(product).where(eq(product.id, form.productId));
+    if (!known) throw new Refusal("This product is not on the shelf.");
+    await tx.insert(batch).values({ studioId: me.studioId, id, ...form });
+  });
+  refresh();
+  return { id };
+});
 
 export const emptyBatch = action({ input: z.strictObject({ id: z.uuid(), emptied: z.boolean() }) }, async (me, { id, emptied }) => {
   const rows = await inStudio(me, (tx) =>

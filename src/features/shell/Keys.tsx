@@ -1,30 +1,21 @@
 "use client";
-import { lazy, Suspense, useEffect, useState } from "react";
-import { isTyping } from "@/ui";
+import { lazy, Suspense, useState } from "react";
+import { useKey } from "@/ui/keys";
 import { turnTheme } from "./theme";
 
 const KeysHelp = lazy(() => import("./KeysHelp").then((module) => ({ default: module.KeysHelp })));
 const Finder = lazy(() => import("./Finder").then((module) => ({ default: module.Finder })));
 
+const hasCommand = (event: KeyboardEvent) => event.ctrlKey || event.metaKey;
+
 /** Keys that work everywhere: find, help, theme. */
 export function Keys() {
   const [finding, setFinding] = useState(false);
   const [helping, setHelping] = useState(false);
-  useEffect(() => {
-    const press = (event: KeyboardEvent) => {
-      if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === "k") {
-        event.preventDefault();
-        setFinding(true);
-      } else if (isTyping(event.target)) return;
-      else if (event.key === "/") {
-        event.preventDefault();
-        setFinding(true);
-      } else if (event.key === "?") setHelping(true);
-      else if (event.key === "L" && event.shiftKey) turnTheme();
-    };
-    window.addEventListener("keydown", press);
-    return () => window.removeEventListener("keydown", press);
-  }, []);
+  useKey("mod+k", () => setFinding(true), { everywhere: true, whileTyping: true });
+  useKey("/", () => setFinding(true), { everywhere: true, anyModifiers: true, unless: hasCommand });
+  useKey("?", () => setHelping(true), { everywhere: true, anyModifiers: true, unless: hasCommand });
+  useKey("shift+l", turnTheme, { everywhere: true });
   return (
     <Suspense fallback={null}>
       {finding ? <Finder onClose={() => setFinding(false)} /> : null}

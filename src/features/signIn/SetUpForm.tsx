@@ -1,46 +1,29 @@
 "use client";
-import { useState } from "react";
-import { Button, Notice, TextField } from "@/ui";
-import { setUpStudio } from "./actions";
+import { TextField } from "@/ui";
+import { FormBody, useStudioForm } from "@/ui/form";
 import { loadAfresh } from "@/ui/loadAfresh";
-import { answered } from "@/ui/answered";
+import { setUpStudio } from "./actions";
 
 export function SetUpForm() {
-  const [problem, setProblem] = useState<{ message: string; fields: Readonly<Record<string, string>> } | null>(null);
-  const [busy, setBusy] = useState(false);
-  const submit = async (event: React.FormEvent<HTMLFormElement>) => {
-    event.preventDefault();
-    setBusy(true);
-    const result = await answered(setUpStudio(Object.fromEntries(new FormData(event.currentTarget))), "What you typed is still here.");
-    if (result.ok) return loadAfresh("/sign-in");
-    setProblem(result);
-    setBusy(false);
-  };
-  const error = (name: string) => problem?.fields[name];
+  const form = useStudioForm({
+    values: {
+      studioName: "",
+      timeZone: typeof window === "undefined" ? "" : Intl.DateTimeFormat().resolvedOptions().timeZone,
+      name: "",
+      email: "",
+      password: "",
+    },
+    schema: () => import("./schema").then(({ firstStudioSchema }) => firstStudioSchema),
+    send: setUpStudio,
+    onKept: () => loadAfresh("/sign-in"),
+  });
   return (
-    <form onSubmit={(event) => void submit(event)} noValidate className="space-y-4">
-      <TextField label="Studio" name="studioName" error={error("studioName")} autoFocus />
-      <TextField
-        label="Time zone"
-        name="timeZone"
-        defaultValue={typeof window === "undefined" ? "" : Intl.DateTimeFormat().resolvedOptions().timeZone}
-        suppressHydrationWarning
-        error={error("timeZone")}
-      />
-      <TextField label="Your name" name="name" autoComplete="name" error={error("name")} />
-      <TextField label="E-mail" name="email" type="email" autoComplete="username" error={error("email")} />
-      <TextField
-        label="Password"
-        name="password"
-        type="password"
-        autoComplete="new-password"
-        hint="Ten characters at least."
-        error={error("password")}
-      />
-      {problem ? <Notice tone="stop" title={problem.message} /> : null}
-      <Button type="submit" disabled={busy} className="w-full">
-        {busy ? "Creating…" : "Create the studio"}
-      </Button>
-    </form>
+    <FormBody form={form} submit="Create the studio" working="Creating…">
+      <TextField label="Studio" autoFocus {...form.field("studioName")} />
+      <TextField label="Time zone" suppressHydrationWarning {...form.field("timeZone")} />
+      <TextField label="Your name" autoComplete="name" {...form.field("name")} />
+      <TextField label="E-mail" type="email" autoComplete="username" {...form.field("email")} />
+      <TextField label="Password" type="password" autoComplete="new-password" hint="Ten characters at least." {...form.field("password")} />
+    </FormBody>
   );
 }

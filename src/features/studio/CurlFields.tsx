@@ -47,11 +47,12 @@ export function readCurls(typed: TypedCurls): Policy["curls"] {
 /** The studio's own geometry of the curl letters, each beside the working value. */
 export function CurlFields({
   value,
-  errors,
+  said,
   onChange,
 }: {
   value: TypedCurls;
-  errors: Readonly<Record<string, string>>;
+  /** What is wrong at a place of the policy. */
+  said: (path: string) => string | undefined;
   onChange: (value: TypedCurls) => void;
 }) {
   return (
@@ -81,7 +82,7 @@ export function CurlFields({
                   inputMode="decimal"
                   placeholder={String(placeholder)}
                   value={value[id][key]}
-                  error={errors[`curls.${id}.${path}`]}
+                  error={said(`curls.${id}.${path}`)}
                   onChange={(event) => onChange({ ...value, [id]: { ...value[id], [key]: event.target.value } })}
                 />
               </td>

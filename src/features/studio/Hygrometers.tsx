@@ -1,6 +1,7 @@
 "use client";
 import { useState, useTransition } from "react";
 import { Button, Dialog, Notice, SelectField, TextField } from "@/ui";
+import { FormSheet, useStudioForm } from "@/ui/form";
 import { addSensor, renewToken } from "./actions";
 import { answered } from "@/ui/answered";
 
@@ -18,22 +19,20 @@ export function Hygrometers({
 }) {
   const [asking, setAsking] = useState(false);
   const [token, setToken] = useState<string | null>(null);
-  const [problem, setProblem] = useState<{ message: string; fields: Readonly<Record<string, string>> } | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
   const [busy, begin] = useTransition();
-  const doing = (work: () => ReturnType<typeof renewToken>) =>
+  const renew = (id: string) =>
     begin(async () => {
-      const result = await answered(work(), "Nothing was changed.");
-      setProblem(result.ok ? null : result);
-      if (!result.ok) return;
-      setAsking(false);
-      setToken(result.data.token);
+      const result = await answered(renewToken({ id }), "Nothing was changed.");
+      setProblem(result.ok ? null : result.message);
+      if (result.ok) setToken(result.data.token);
     });
   return (
     <section aria-label="Hygrometers">
       <div className="flex items-baseline justify-between border-b border-line pb-1">
         <h2 className="text-2xl">Hygrometers</h2>
         {mayChange ? (
-          <Button tone="plain" onClick={() => (setProblem(null), setAsking(true))}>
+          <Button tone="plain" onClick={() => setAsking(true)}>
             Add one
           </Button>
         ) : null}
@@ -47,43 +46,24 @@ export function Hygrometers({
               {sensor.room}, {sensor.last ? `last heard ${sensor.last}` : "not heard yet"}
             </span>
             {mayChange ? (
-              <Button tone="plain" disabled={busy} onClick={() => doing(() => renewToken({ id: sensor.id }))}>
+              <Button tone="plain" disabled={busy} onClick={() => renew(sensor.id)}>
                 New token
               </Button>
             ) : null}
           </li>
         ))}
       </ul>
-      {problem && !asking ? <Notice tone="stop" title={problem.message} className="mt-3" /> : null}
-      <Dialog open={asking} onOpenChange={setAsking} title="A hygrometer">
-        <form
-          noValidate
-          className="space-y-4"
-          onSubmit={(event) => {
-            event.preventDefault();
-            const form = Object.fromEntries(new FormData(event.currentTarget));
-            doing(() => addSensor(form));
+      {problem ? <Notice tone="stop" title={problem} className="mt-3" /> : null}
+      {asking ? (
+        <SensorForm
+          rooms={rooms}
+          onClose={() => setAsking(false)}
+          onAdded={(made) => {
+            setAsking(false);
+            setToken(made);
           }}
-        >
-          <TextField
-            label="Where it stands"
-            name="name"
-            hint="Sensor air is not lash air: keep it near the bed, away from breath and mist."
-            error={problem?.fields.name}
-          />
-          <SelectField label="Room" name="roomId">
-            {rooms.map((room) => (
-              <option key={room.id} value={room.id}>
-                {room.name}
-              </option>
-            ))}
-          </SelectField>
-          {problem ? <Notice tone="stop" title={problem.message} /> : null}
-          <Button type="submit" disabled={busy}>
-            Add
-          </Button>
-        </form>
-      </Dialog>
+        />
+      ) : null}
       <Dialog open={token !== null} onOpenChange={() => setToken(null)} title="Its token, shown this once">
         <p className="rounded-md border border-line bg-leaf p-3 font-mono text-sm break-all select-all">{token}</p>
         <p className="mt-3 text-[0.9375rem] text-ink-2">
@@ -91,5 +71,38 @@ export function Hygrometers({
         </p>
       </Dialog>
     </section>
+  );
+}
+
+function SensorForm({
+  rooms,
+  onClose,
+  onAdded,
+}: {
+  rooms: readonly { id: string; name: string }[];
+  onClose: () => void;
+  onAdded: (token: string) => void;
+}) {
+  const form = useStudioForm({
+    values: { name: "", roomId: rooms[0]?.id ?? "" },
+    schema: () => import("./schema").then(({ sensorForm }) => sensorForm),
+    send: addSensor,
+    onKept: ({ token }) => onAdded(token),
+  });
+  return (
+    <FormSheet title="A hygrometer" form={form} submit="Add" working="Adding…" onClose={onClose}>
+      <TextField
+        label="Where it stands"
+        hint="Sensor air is not lash air: keep it near the bed, away from breath and mist."
+        {...form.field("name")}
+      />
+      <SelectField label="Room" {...form.field("roomId")}>
+        {rooms.map((room) => (
+          <option key={room.id} value={room.id}>
+            {room.name}
+          </option>
+        ))}
+      </SelectField>
+    </FormSheet>
   );
 }

@@ -7,11 +7,12 @@ export type LocalCode = Pick<Policy, "country" | "localNotes">;
 /** What holds at the studio's place, in the owner's words. */
 export function LocalCodeFields({
   value,
-  errors,
+  said,
   onChange,
 }: {
   value: LocalCode;
-  errors: Readonly<Record<string, string>>;
+  /** What is wrong at a place of the policy. */
+  said: (path: string) => string | undefined;
   onChange: (value: LocalCode) => void;
 }) {
   return (
@@ -24,14 +25,14 @@ export function LocalCodeFields({
         <TextField
           label="Country or state"
           value={value.country}
-          error={errors.country}
+          error={said("country")}
           onChange={(event) => onChange({ ...value, country: event.target.value })}
         />
         <TextArea
           label="Notes"
           rows={6}
           value={value.localNotes}
-          error={errors.localNotes}
+          error={said("localNotes")}
           onChange={(event) => onChange({ ...value, localNotes: event.target.value })}
         />
       </div>

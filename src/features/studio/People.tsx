@@ -1,30 +1,19 @@
 "use client";
-import { useState, useTransition } from "react";
-import { Button, Dialog, Notice, SelectField, TextField } from "@/ui";
+import { useState } from "react";
+import { Button, SelectField, TextField } from "@/ui";
+import { FormSheet, useStudioForm } from "@/ui/form";
 import { addPerson } from "./actions";
 import type { StudioPage } from "./data";
-import { answered } from "@/ui/answered";
 
 /** Who works here; the owner adds people. */
 export function People({ people, mayAdd }: Pick<StudioPage, "people"> & { mayAdd: boolean }) {
   const [asking, setAsking] = useState(false);
-  const [problem, setProblem] = useState<{ message: string; fields: Readonly<Record<string, string>> } | null>(null);
-  const [busy, begin] = useTransition();
-  const submit = (event: React.FormEvent<HTMLFormElement>) => {
-    event.preventDefault();
-    const form = Object.fromEntries(new FormData(event.currentTarget));
-    begin(async () => {
-      const result = await answered(addPerson(form), "What you typed is still here.");
-      setProblem(result.ok ? null : result);
-      if (result.ok) setAsking(false);
-    });
-  };
   return (
     <section aria-label="People">
       <div className="flex items-baseline justify-between border-b border-line pb-1">
         <h2 className="text-2xl">People</h2>
         {mayAdd ? (
-          <Button tone="plain" onClick={() => (setProblem(null), setAsking(true))}>
+          <Button tone="plain" onClick={() => setAsking(true)}>
             Add someone
           </Button>
         ) : null}
@@ -37,34 +26,34 @@ export function People({ people, mayAdd }: Pick<StudioPage, "people"> & { mayAdd
           </li>
         ))}
       </ul>
-      <Dialog open={asking} onOpenChange={setAsking} title="Someone for the studio">
-        <form onSubmit={submit} noValidate className="space-y-4">
-          <TextField label="Name" name="name" error={problem?.fields.name} />
-          <TextField label="E-mail" name="email" type="email" error={problem?.fields.email} />
-          <TextField
-            label="First password"
-            name="password"
-            type="password"
-            autoComplete="new-password"
-            hint="Ten characters at least; tell it to them in person."
-            error={problem?.fields.password}
-          />
-          <SelectField
-            label="Role"
-            name="role"
-            defaultValue="technician"
-            hint="A trainee plans and works, but changes no policy and puts nothing away."
-          >
-            <option>technician</option>
-            <option>trainee</option>
-            <option>owner</option>
-          </SelectField>
-          {problem ? <Notice tone="stop" title={problem.message} /> : null}
-          <Button type="submit" disabled={busy}>
-            Add
-          </Button>
-        </form>
-      </Dialog>
+      {asking ? <PersonSheet onClose={() => setAsking(false)} /> : null}
     </section>
+  );
+}
+
+function PersonSheet({ onClose }: { onClose: () => void }) {
+  const form = useStudioForm({
+    values: { name: "", email: "", password: "", role: "technician" },
+    schema: () => import("./schema").then(({ personForm }) => personForm),
+    send: addPerson,
+    onKept: onClose,
+  });
+  return (
+    <FormSheet title="Someone for the studio" form={form} submit="Add" working="Adding…" onClose={onClose}>
+      <TextField label="Name" {...form.field("name")} />
+      <TextField label="E-mail" type="email" {...form.field("email")} />
+      <TextField
+        label="First password"
+        type="password"
+        autoComplete="new-password"
+        hint="Ten characters at least; tell it to them in person."
+        {...form.field("password")}
+      />
+      <SelectField label="Role" hint="A trainee plans and works, but changes no policy and puts nothing away." {...form.field("role")}>
+        <option>technician</option>
+        <option>trainee</option>
+        <option>owner</option>
+      </SelectField>
+    </FormSheet>
   );
 }

@@ -22,12 +22,13 @@ export const readAnswers = (questions: readonly FormQuestion[], typed: TypedAnsw
 export function QuestionFields({
   questions,
   value,
-  errors,
+  said,
   onChange,
 }: {
   questions: readonly FormQuestion[];
   value: TypedAnswers;
-  errors: Readonly<Record<string, string>>;
+  /** What is wrong at a place of the policy. */
+  said: (path: string) => string | undefined;
   onChange: (value: TypedAnswers) => void;
 }) {
   const groups = [...new Set(questions.map(({ group }) => group))];
@@ -38,7 +39,7 @@ export function QuestionFields({
         {questions
           .filter((question) => question.group === group)
           .map(({ key, label, hint, unit, options }) => {
-            const common = { label, hint, error: errors[key], value: value[key] ?? "", name: key };
+            const common = { label, hint, error: said(key), value: value[key] ?? "", name: key };
             const change = (text: string) => onChange({ ...value, [key]: text });
             return options ? (
               <SelectField key={key} {...common} onChange={(event) => change(event.target.value)}>

@@ -1,6 +1,7 @@
 "use client";
 import { useState, useTransition } from "react";
-import { Button, Dialog, Notice, TextField } from "@/ui";
+import { Button, Notice, TextField } from "@/ui";
+import { FormSheet, useStudioForm, type FormAnswer } from "@/ui/form";
 import { newId } from "@/ui/newId";
 import { addChair, addRoom, changeChair, changeRoomName, closeRoom } from "./actions";
 import { answered } from "@/ui/answered";
@@ -11,41 +12,24 @@ type Asking =
   | { readonly what: "room" }
   | { readonly what: "rename"; readonly room: Room }
   | { readonly what: "chair"; readonly roomId: string; readonly chair: Chair | null };
-type Answer = { readonly ok: true } | { readonly ok: false; readonly message: string; readonly fields: Readonly<Record<string, string>> };
 
 /** Rooms and the chairs in them: made, renamed, closed by the owner. What is closed takes no new booking and keeps its history. */
 export function Rooms({ rooms, chairs, mayChange }: { rooms: readonly Room[]; chairs: readonly Chair[]; mayChange: boolean }) {
   const [asking, setAsking] = useState<Asking | null>(null);
-  const [name, setName] = useState("");
-  const [id, setId] = useState(newId);
-  const [problem, setProblem] = useState<Extract<Answer, { ok: false }> | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
   const [busy, start] = useTransition();
-  const send = (work: () => Promise<Answer>) =>
+  const send = (work: () => Promise<FormAnswer<unknown>>) =>
     start(async () => {
-      const result = await answered(work(), "What you typed is still here.");
-      setProblem(result.ok ? null : result);
-      if (result.ok) setAsking(null);
+      const result = await answered(work(), "Nothing was changed.");
+      setProblem(result.ok ? null : result.message);
     });
-  const ask = (next: Asking, typed: string) => {
-    setProblem(null);
-    setName(typed);
-    setId(newId());
-    setAsking(next);
-  };
-  const keep = () => {
-    if (!asking) return;
-    if (asking.what === "room") send(() => addRoom({ id, name }));
-    else if (asking.what === "rename") send(() => changeRoomName({ id: asking.room.id, was: asking.room.name, name }));
-    else if (asking.chair) send(() => changeChair({ id: asking.chair!.id, was: asking.chair!.name, name, closed: asking.chair!.closed }));
-    else send(() => addChair({ id, roomId: asking.roomId, name }));
-  };
   const small = "min-h-8 px-2 text-sm";
   return (
     <section aria-label="Rooms and chairs">
       <div className="flex items-baseline justify-between border-b border-line pb-1">
         <h2 className="text-2xl">Rooms and chairs</h2>
         {mayChange ? (
-          <Button tone="plain" onClick={() => ask({ what: "room" }, "")}>
+          <Button tone="plain" onClick={() => setAsking({ what: "room" })}>
             Add a room
           </Button>
         ) : null}
@@ -60,7 +44,7 @@ export function Rooms({ rooms, chairs, mayChange }: { rooms: readonly Room[]; ch
               </b>
               {mayChange ? (
                 <span>
-                  <Button tone="plain" className={small} onClick={() => ask({ what: "rename", room }, room.name)}>
+                  <Button tone="plain" className={small} onClick={() => setAsking({ what: "rename", room })}>
                     Rename
                   </Button>
                   <Button
@@ -85,7 +69,7 @@ export function Rooms({ rooms, chairs, mayChange }: { rooms: readonly Room[]; ch
                     </span>
                     {mayChange ? (
                       <span>
-                        <Button tone="plain" className={small} onClick={() => ask({ what: "chair", roomId: room.id, chair }, chair.name)}>
+                        <Button tone="plain" className={small} onClick={() => setAsking({ what: "chair", roomId: room.id, chair })}>
                           Rename
                         </Button>
                         <Button
@@ -104,45 +88,47 @@ export function Rooms({ rooms, chairs, mayChange }: { rooms: readonly Room[]; ch
                 ))}
             </ul>
             {mayChange && !room.closed ? (
-              <Button tone="plain" className={small} onClick={() => ask({ what: "chair", roomId: room.id, chair: null }, "")}>
+              <Button tone="plain" className={small} onClick={() => setAsking({ what: "chair", roomId: room.id, chair: null })}>
                 Add a chair
               </Button>
             ) : null}
           </li>
         ))}
       </ul>
-      {problem && !asking ? <Notice tone="stop" title={problem.message} className="mt-3" /> : null}
-      <Dialog
-        open={asking !== null}
-        onOpenChange={(open) => !open && setAsking(null)}
-        title={
-          asking?.what === "room"
-            ? "Add a room"
-            : asking?.what === "rename"
-              ? "Rename the room"
-              : asking?.chair
-                ? "Rename the chair"
-                : "Add a chair"
-        }
-      >
-        <form
-          className="space-y-4"
-          noValidate
-          onSubmit={(event) => {
-            event.preventDefault();
-            keep();
-          }}
-        >
-          <TextField label="Name" autoFocus value={name} error={problem?.fields.name} onChange={(event) => setName(event.target.value)} />
-          {asking?.what === "room" ? (
-            <p className="text-sm text-ink-2">It begins with one chair and 30 m³ of air; describe it on the air page.</p>
-          ) : null}
-          {problem ? <Notice tone="stop" title={problem.message} /> : null}
-          <Button type="submit" disabled={busy}>
-            Keep
-          </Button>
-        </form>
-      </Dialog>
+      {problem ? <Notice tone="stop" title={problem} className="mt-3" /> : null}
+      {asking ? <NameSheet asking={asking} onClose={() => setAsking(null)} /> : null}
     </section>
+  );
+}
+
+const TITLES = { room: "Add a room", rename: "Rename the room", chair: "Add a chair" } as const;
+
+/** What a room or a chair is called, new or known. */
+function NameSheet({ asking, onClose }: { asking: Asking; onClose: () => void }) {
+  const [id] = useState(newId);
+  const known = asking.what === "rename" ? asking.room : asking.what === "chair" ? asking.chair : null;
+  const form = useStudioForm({
+    values: { name: known?.name ?? "" },
+    schema: () => import("./schema").then(({ nameForm }) => nameForm),
+    send: ({ name }: { name: string }): Promise<FormAnswer<unknown>> => {
+      if (asking.what === "room") return addRoom({ id, name });
+      if (asking.what === "rename") return changeRoomName({ id: asking.room.id, was: asking.room.name, name });
+      if (asking.chair) return changeChair({ id: asking.chair.id, was: asking.chair.name, name, closed: asking.chair.closed });
+      return addChair({ id, roomId: asking.roomId, name });
+    },
+    onKept: onClose,
+  });
+  return (
+    <FormSheet
+      title={asking.what === "chair" && known ? "Rename the chair" : TITLES[asking.what]}
+      form={form}
+      submit="Keep"
+      onClose={onClose}
+    >
+      <TextField label="Name" {...form.field("name")} />
+      {asking.what === "room" ? (
+        <p className="text-sm text-ink-2">It begins with one chair and 30 m³ of air; describe it on the air page.</p>
+      ) : null}
+    </FormSheet>
   );
 }

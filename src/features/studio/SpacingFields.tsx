@@ -38,11 +38,12 @@ const nameOf = ({ treatment, part }: { readonly treatment: keyof typeof WHAT; re
 /** What one service wants of the one before it on the same hair: hours, each with the usual ones. */
 export function SpacingFields({
   value,
-  errors,
+  said,
   onChange,
 }: {
   value: TypedSpacing;
-  errors: Readonly<Record<string, string>>;
+  /** What is wrong at a place of the policy. */
+  said: (path: string) => string | undefined;
   onChange: (value: TypedSpacing) => void;
 }) {
   return (
@@ -72,7 +73,7 @@ export function SpacingFields({
                   inputMode="numeric"
                   value={value[id][key]}
                   hint={usual === null ? undefined : `usual: ${spanWords(usual)}`}
-                  error={errors[`spacing.${id}.${key}Hours`]}
+                  error={said(`spacing.${id}.${key}Hours`)}
                   onChange={(event) => onChange({ ...value, [id]: { ...value[id], [key]: event.target.value } })}
                 />
               </td>

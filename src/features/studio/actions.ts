@@ -4,13 +4,12 @@ import { hashPassword } from "better-auth/crypto";
 import { and, eq, gt, isNull, ne, sql } from "drizzle-orm";
 import { refresh } from "next/cache";
 import { z } from "zod";
-import { policySchema } from "@/core/policy";
 import { chair, policy, room, ROLES, sensor, visit } from "@/db/schema";
-import { personSchema } from "@/features/signIn/schema";
 import { action, Refusal } from "@/server/action";
 import { inStudio, type StudioTransaction } from "@/server/inStudio";
+import { personForm, placeName, policyChange, sensorForm } from "./schema";
 
-export const savePolicy = action({ input: z.strictObject({ base: z.int(), policy: policySchema }), least: "owner" }, async (me, input) => {
+export const savePolicy = action({ input: policyChange, least: "owner" }, async (me, input) => {
   const rows = await inStudio(me, (tx) =>
     tx
       .update(policy)
@@ -24,7 +23,7 @@ export const savePolicy = action({ input: z.strictObject({ base: z.int(), policy
   return { revision: rows[0].revision };
 });
 
-export const addPerson = action({ input: personSchema.extend({ role: z.enum(ROLES) }), least: "owner" }, async (me, form) => {
+export const addPerson = action({ input: personForm.extend({ role: z.enum(ROLES) }), least: "owner" }, async (me, form) => {
   const hash = await hashPassword(form.password);
   const { rows } = await inStudio(me, (tx) =>
     tx.execute<{ outcome: string }>(
@@ -43,7 +42,7 @@ const hashOf = (token: string) => createHash("sha256").update(token).digest("hex
 /** A hygrometer and its token, shown this once: only its hash is kept. */
 export const addSensor = action(
   {
-    input: z.strictObject({ roomId: z.uuid(), name: z.string().trim().min(1, "Say where it stands.").max(80, "80 characters at most.") }),
+    input: sensorForm,
     least: "owner",
   },
   async (me, form) => {
@@ -69,8 +68,6 @@ export const renewToken = action({ input: z.strictObject({ id: z.uuid() }), leas
   if (!rows[0]?.done) throw new Refusal("This hygrometer is not in the studio.");
   return { token };
 });
-
-const placeName = z.string().trim().min(1, "Give it a name.").max(60, "60 characters at most.");
 
 /** Refuses to close what is still booked: those visits are moved first. */
 async function refuseBooked(tx: StudioTransaction, where: { readonly roomId?: string; readonly chairId?: string }): Promise<void> {

@@ -1,11 +1,12 @@
 "use client";
 import Link from "next/link";
 import { usePathname } from "next/navigation";
-import { useEffect, useEffectEvent, useRef, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { formatClock } from "@/core/units";
 import { byUrgency, type Clock } from "@/core/clock";
 import { visitClocks } from "@/core/visit";
-import { cx, isTyping } from "@/ui";
+import { cx } from "@/ui";
+import { isPressable, useKey } from "@/ui/keys";
 import { alarmOf, tell, unlockSound } from "./alarm";
 import { useClockTime, useRunningVisits, useTabletStore } from "./TabletProvider";
 import { useWakeLock } from "./useWakeLock";
@@ -24,12 +25,6 @@ const MARKS: Record<Clock["state"], string> = { running: "", soon: "▲ ", over:
 const OWN_PAGE: readonly Clock["kind"][] = ["eyes", "coat", "look", "paste", "rinse"];
 /** No more than this many hang at once, or none could be read; a touch unfolds the rest. */
 const MOST = 3;
-
-/** Typing, a dialog, or a key that is meant for what has the focus. */
-const isBusy = ({ target, key }: KeyboardEvent) =>
-  document.querySelector('[role="dialog"]') !== null ||
-  isTyping(target) ||
-  (target instanceof HTMLElement && key === " " && /^(BUTTON|A|SUMMARY)$/.test(target.tagName));
 
 /** Clocks of running visits, hanging from the top edge of every screen. Reckoned from events: a reload changes nothing. */
 export function HangingClocks() {
@@ -66,20 +61,13 @@ export function HangingClocks() {
   }, []);
   // One key from any screen, or the pedal: what is owed is done, the one owed longest first.
   const acknowledge = (visitId: string) => void store.tap(visitId, "checked", { off: null, of: null });
-  const press = useEffectEvent((event: KeyboardEvent) => {
-    const key = event.key === " " ? "c" : event.key.toLowerCase();
-    if (key !== "c" || (event.key === " " && pedalTaken) || event.ctrlKey || event.metaKey || event.altKey || event.repeat || isBusy(event))
-      return;
+  const checkOwed = () => {
     const owed = hanging.filter(({ clock }) => clock.kind === "check").sort((a, b) => a.clock.leftS - b.clock.leftS)[0];
-    if (!owed) return;
-    event.preventDefault();
-    acknowledge(owed.visit.id);
-  });
-  useEffect(() => {
-    const listen = (event: KeyboardEvent) => press(event);
-    window.addEventListener("keydown", listen);
-    return () => window.removeEventListener("keydown", listen);
-  }, []);
+    if (owed) acknowledge(owed.visit.id);
+  };
+  const owesNone = () => !hanging.some(({ clock }) => clock.kind === "check");
+  useKey("c", checkOwed, { unless: owesNone });
+  useKey("space", checkOwed, { unless: (event) => pedalTaken || isPressable(event) || owesNone() });
   useEffect(() => {
     // Whether it hangs here or fills its own page, it sounds; the eyes' own page tells that one itself.
     for (const { visit, clock } of all) {

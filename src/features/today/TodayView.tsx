@@ -1,7 +1,7 @@
 "use client";
 import dynamic from "next/dynamic";
 import { useRouter } from "next/navigation";
-import { useEffect, useEffectEvent, useRef, useState } from "react";
+import { useRef, useState } from "react";
 import { asksOf, stopsOf } from "@/core/care";
 import { SERVICES } from "@/core/service";
 import { sentence } from "@/core/units";
@@ -10,7 +10,8 @@ import type { BookingOptions } from "@/features/booking/data";
 import { findClients } from "@/features/clients/actions";
 import { cancel, lookAtBooking, move, withdraw } from "@/features/visit/actions";
 import { LastMap } from "@/features/visit/LastMap";
-import { Button, Empty, isTyping, LinkButton, Verdict } from "@/ui";
+import { Button, Empty, LinkButton, Verdict } from "@/ui";
+import { useKey } from "@/ui/keys";
 import { clockOf, gravestOf, type CancelledLine, type DayLine } from "./dayLine";
 import { DayList } from "./DayList";
 import { DayThreads, type DayPerson, type Target } from "./DayThreads";
@@ -18,6 +19,9 @@ import { answered } from "@/ui/answered";
 
 const VisitSheet = dynamic(() => import("./VisitSheet").then((module) => module.VisitSheet));
 const BookingSheet = dynamic(() => import("@/features/booking/BookingSheet").then((module) => module.BookingSheet));
+
+/** A visit that is picked up takes the arrows for itself. */
+const isOnVisit = ({ target }: KeyboardEvent) => target instanceof HTMLElement && target.getAttribute("aria-roledescription") === "visit";
 
 export type TodayProps = {
   readonly title: string;
@@ -60,21 +64,9 @@ export function TodayView(props: TodayProps) {
     ...part,
   });
 
-  const press = useEffectEvent((event: KeyboardEvent) => {
-    if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target) || document.querySelector('[role="dialog"]')) return;
-    // A visit that is picked up takes the arrows for itself.
-    if (event.target instanceof HTMLElement && event.target.getAttribute("aria-roledescription") === "visit" && event.key !== "n") return;
-    if (event.key.toLowerCase() === "n") {
-      event.preventDefault();
-      setBooking(start());
-    } else if (event.key === "ArrowLeft") to(days.before);
-    else if (event.key === "ArrowRight") to(days.after);
-  });
-  useEffect(() => {
-    const listen = (event: KeyboardEvent) => press(event);
-    window.addEventListener("keydown", listen);
-    return () => window.removeEventListener("keydown", listen);
-  }, []);
+  useKey("n", () => setBooking(start()));
+  useKey("arrowleft", () => to(days.before), { unless: isOnVisit, repeats: true, gentle: true });
+  useKey("arrowright", () => to(days.after), { unless: isOnVisit, repeats: true, gentle: true });
 
   /** While a visit is dragged, what would stand against it there is asked a little after it stands still. */
   const look = (target: Target | null) => {

@@ -6,6 +6,7 @@ import { Findings } from "@/features/care/CareCheck";
 import { cancel, withdraw } from "@/features/visit/actions";
 import { LastMap } from "@/features/visit/LastMap";
 import { Button, Dialog, LinkButton, Notice, TextField, Verdict } from "@/ui";
+import { FormBody, useStudioForm } from "@/ui/form";
 import { clockOf, type DayLine } from "./dayLine";
 import { answered } from "@/ui/answered";
 
@@ -22,15 +23,14 @@ export function VisitSheet({
   onGone: (id: string) => void;
 }) {
   const [cancelling, setCancelling] = useState(false);
-  const [why, setWhy] = useState("");
-  const [problem, setProblem] = useState<{ message: string; fields: Readonly<Record<string, string>> } | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
-  const send = async (work: () => ReturnType<typeof cancel>, after: () => void) => {
+  const takeBack = async () => {
     setBusy(true);
-    const result = await answered(work());
+    const result = await answered(withdraw({ id: line.id, back: false }));
     setBusy(false);
-    if (result.ok) return after();
-    setProblem(result);
+    if (result.ok) return onGone(line.id);
+    setProblem(result.message);
   };
   const ahead = line.state === "ahead";
   return (
@@ -52,7 +52,7 @@ export function VisitSheet({
           ))}
         </ul>
       ) : null}
-      {problem ? <Notice tone="stop" title={problem.message} className="mt-3" /> : null}
+      {problem ? <Notice tone="stop" title={problem} className="mt-3" /> : null}
       <div className="mt-5 flex flex-wrap gap-2">
         {line.mayTakeLastMap ? <LastMap visitId={line.id} /> : null}
         <LinkButton href={`/visits/${line.id}`} tone={line.mayTakeLastMap ? "line" : "ivy"}>
@@ -72,44 +72,29 @@ export function VisitSheet({
               <Button tone="plain" onClick={() => setCancelling(true)}>
                 Cancel it
               </Button>
-              <Button
-                tone="plain"
-                disabled={busy}
-                onClick={() =>
-                  void send(
-                    () => withdraw({ id: line.id, back: false }),
-                    () => onGone(line.id),
-                  )
-                }
-              >
+              <Button tone="plain" disabled={busy} onClick={() => void takeBack()}>
                 Made by mistake: take it back
               </Button>
             </>
           ) : null}
         </div>
       )}
-      {cancelling ? (
-        <form
-          className="mt-3 space-y-3"
-          noValidate
-          onSubmit={(event) => {
-            event.preventDefault();
-            void send(() => cancel({ id: line.id, why, back: false }), onClose);
-          }}
-        >
-          <TextField
-            label="Why it is cancelled"
-            autoFocus
-            value={why}
-            maxLength={500}
-            error={problem?.fields.why}
-            onChange={(event) => setWhy(event.target.value)}
-          />
-          <Button type="submit" tone="stop" disabled={busy}>
-            Cancel the visit
-          </Button>
-        </form>
-      ) : null}
+      {cancelling ? <CancelForm id={line.id} onCancelled={onClose} /> : null}
     </Dialog>
+  );
+}
+
+function CancelForm({ id, onCancelled }: { id: string; onCancelled: () => void }) {
+  const form = useStudioForm({
+    values: { why: "" },
+    input: ({ why }) => ({ id, why, back: false }),
+    schema: () => import("@/features/visit/schema").then(({ cancelForm }) => cancelForm),
+    send: cancel,
+    onKept: onCancelled,
+  });
+  return (
+    <FormBody form={form} submit="Cancel the visit" working="Cancelling…" tone="stop" className="mt-3 space-y-3">
+      <TextField label="Why it is cancelled" autoFocus maxLength={500} {...form.field("why")} />
+    </FormBody>
   );
 }

@@ -3,7 +3,7 @@ import { and, eq } from "drizzle-orm";
 import { refresh } from "next/cache";
 import { z } from "zod";
 import { airSchema } from "@/core/air";
-import { CLIENT_SERVICES, isByProtocol, serviceOf, SET_SERVICES, type ServiceId } from "@/core/service";
+import { isByProtocol, serviceOf, SET_SERVICES } from "@/core/service";
 import { lashMap, lashMapRevision, visit } from "@/db/schema";
 import { action, Refusal } from "@/server/action";
 import { inStudio, type StudioTransaction } from "@/server/inStudio";
@@ -11,15 +11,10 @@ import { momentIn } from "@/server/studioTime";
 import { beforeTheVisit, LEAST_REASON } from "@/core/care";
 import { lastMapOf, marksOf } from "./data";
 import { keepReason, standingFor } from "./door";
+import { bookingForm, cancelForm, moveForm, service, when } from "./schema";
 import { beginVisit, bookVisit, cancelVisit, knownClient, knownVisit, moveVisit, openToday, takeBottle, withdrawVisit } from "./life";
 
-const services = CLIENT_SERVICES as [ServiceId, ...ServiceId[]];
 const reason = z.string().trim().max(2000, "2,000 characters at most.");
-const minutes = z.int("Whole minutes.").min(5, "Five minutes at least.").max(720, "Twelve hours at most.");
-/** A day and an hour on the studio's clock. */
-const when = { day: z.iso.date("Give the day."), time: z.iso.time({ precision: -1, error: "Give the hour, as 14:30." }) };
-const place = { technicianId: z.uuid("Choose who does it."), chairId: z.uuid("Choose a chair."), minutes, ...when };
-
 function startOf(timeZone: string, { day, time }: { day: string; time: string }): Date {
   const startsAt = momentIn(timeZone, day, time);
   if (!startsAt) throw new Refusal("There is no such hour on that day.", { time: "The clocks change then; choose another." });
@@ -29,21 +24,18 @@ function startOf(timeZone: string, { day, time }: { day: string; time: string })
 }
 
 /** Books a visit. Sending the same id twice books once. */
-export const book = action(
-  { input: z.strictObject({ id: z.uuid(), clientId: z.uuid("Choose a client."), service: z.enum(services), ...place }) },
-  async (me, form) => {
-    const { day, time, ...rest } = form;
-    const { findings } = await inStudio(me, (tx) =>
-      bookVisit(tx, me, new Date(), { ...rest, startsAt: startOf(me.timeZone, { day, time }) }),
-    );
-    refresh();
-    return { visitId: form.id, findings };
-  },
-);
+export const book = action({ input: bookingForm }, async (me, form) => {
+  const { day, time, ...rest } = form;
+  const { findings } = await inStudio(me, (tx) =>
+    bookVisit(tx, me, new Date(), { ...rest, startsAt: startOf(me.timeZone, { day, time }) }),
+  );
+  refresh();
+  return { visitId: form.id, findings };
+});
 
 /** What would stand against a booking, before it is made. */
 export const lookAtBooking = action(
-  { input: z.strictObject({ clientId: z.uuid(), service: z.enum(services), visitId: z.uuid().optional(), ...when }) },
+  { input: z.strictObject({ clientId: z.uuid(), service, visitId: z.uuid().optional(), ...when }) },
   (me, form) =>
     inStudio(me, async (tx) => {
       const now = new Date();
@@ -62,25 +54,19 @@ export const lookAtBooking = action(
     }),
 );
 
-export const move = action(
-  { input: z.strictObject({ id: z.uuid(), revision: z.int().min(1), service: z.enum(services).optional(), ...place }) },
-  async (me, { day, time, service, ...rest }) => {
-    const moved = await inStudio(me, (tx) =>
-      moveVisit(tx, me, new Date(), { ...rest, ...(service ? { service } : {}), startsAt: startOf(me.timeZone, { day, time }) }),
-    );
-    refresh();
-    return moved;
-  },
-);
+export const move = action({ input: moveForm }, async (me, { day, time, service, ...rest }) => {
+  const moved = await inStudio(me, (tx) =>
+    moveVisit(tx, me, new Date(), { ...rest, ...(service ? { service } : {}), startsAt: startOf(me.timeZone, { day, time }) }),
+  );
+  refresh();
+  return moved;
+});
 
-export const cancel = action(
-  { input: z.strictObject({ id: z.uuid(), why: z.string().trim().max(500, "500 characters at most."), back: z.boolean() }) },
-  async (me, form) => {
-    await inStudio(me, (tx) => cancelVisit(tx, me, new Date(), form));
-    refresh();
-    return null;
-  },
-);
+export const cancel = action({ input: cancelForm }, async (me, form) => {
+  await inStudio(me, (tx) => cancelVisit(tx, me, new Date(), form));
+  refresh();
+  return null;
+});
 
 export const withdraw = action({ input: z.strictObject({ id: z.uuid(), back: z.boolean() }) }, async (me, form) => {
   await inStudio(me, (tx) => withdrawVisit(tx, me, new Date(), form));
@@ -90,7 +76,7 @@ export const withdraw = action({ input: z.strictObject({ id: z.uuid(), back: z.b
 
 /** Opens the client's visit of today for a service: the agreed one that is not over, or a walk-in at once. */
 export const openVisit = action(
-  { input: z.strictObject({ visitId: z.uuid(), clientId: z.uuid(), service: z.enum(services) }) },
+  { input: z.strictObject({ visitId: z.uuid(), clientId: z.uuid(), service }) },
   (me, { visitId, clientId, service }) =>
     inStudio(me, (tx) =>
       openToday(tx, me, new Date(), {

@@ -1,6 +1,6 @@
 "use client";
 import type { ComponentProps, ReactNode } from "react";
-import { Button } from "../Button";
+import { Button, type ButtonSize } from "../Button";
 import { cx } from "../cx";
 import { Notice } from "../Notice";
 import type { StudioForm } from "./useStudioForm";
@@ -10,6 +10,7 @@ export type FormLook = {
   readonly submit: string;
   readonly working?: string;
   readonly tone?: ComponentProps<typeof Button>["tone"];
+  readonly size?: ButtonSize;
   /** Something still stands against it. */
   readonly disabled?: boolean;
   /** Other buttons, after the one that keeps. */
@@ -23,6 +24,7 @@ export function FormBody({
   submit,
   working = "Keeping…",
   tone,
+  size,
   disabled = false,
   more,
   className,
@@ -34,7 +36,7 @@ export function FormBody({
       {children}
       {form.problem ? <Notice tone="stop" title={form.problem} /> : null}
       <div className="flex flex-wrap gap-3">
-        <Button type="submit" tone={tone} disabled={form.busy || disabled}>
+        <Button type="submit" tone={tone} size={size} disabled={form.busy || disabled}>
           {form.busy ? working : submit}
         </Button>
         {more}

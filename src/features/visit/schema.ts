@@ -1,0 +1,16 @@
+import { z } from "zod";
+import { CLIENT_SERVICES, type ServiceId } from "@/core/service";
+
+export const service = z.enum(CLIENT_SERVICES as [ServiceId, ...ServiceId[]]);
+const minutes = z.int("Whole minutes.").min(5, "Five minutes at least.").max(720, "Twelve hours at most.");
+/** A day and an hour on the studio's clock. */
+export const when = { day: z.iso.date("Give the day."), time: z.iso.time({ precision: -1, error: "Give the hour, as 14:30." }) };
+const place = { technicianId: z.uuid("Choose who does it."), chairId: z.uuid("Choose a chair."), minutes, ...when };
+
+export const bookingForm = z.strictObject({ id: z.uuid(), clientId: z.uuid("Choose a client."), service, ...place });
+export const moveForm = z.strictObject({ id: z.uuid(), revision: z.int().min(1), service: service.optional(), ...place });
+export const cancelForm = z.strictObject({
+  id: z.uuid(),
+  why: z.string().trim().max(500, "500 characters at most."),
+  back: z.boolean(),
+});
