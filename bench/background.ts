@@ -129,9 +129,9 @@ try {
     const { text, nowMs } = await page.run<{ text: string; nowMs: number }>(
       `return { text: document.querySelector('[data-testid="run-now"]').textContent, nowMs: Date.now() }`,
     );
-    const found = /(\+?)(\d+):(\d\d)/.exec(text);
-    if (!found) throw new Error(`No clock is shown: ${text}`);
-    const shown = (Number(found[2]) * 60 + Number(found[3])) * (found[1] ? -1 : 1);
+    const match = /(\+?)(\d+):(\d\d)/.exec(text);
+    if (!match) throw new Error(`No clock is shown: ${text}`);
+    const shown = (Number(match[2]) * 60 + Number(match[3])) * (match[1] ? -1 : 1);
     const lain = (nowMs - coatedAtMs) / 1000;
     // The figure shown is the second it is in.
     errors.push(Math.abs(shown - Math.ceil(lain > MOST_S ? MOST_S - lain : plannedS - lain)));

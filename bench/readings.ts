@@ -20,10 +20,10 @@ const SEEN_MS = 1000;
 const db = new pg.Client({ connectionString: ownerUrl });
 await db.connect();
 const rows: Row[] = [];
-const { rows: found } = await db.query<{ studio_id: string; id: string }>(
+const { rows: rooms } = await db.query<{ studio_id: string; id: string }>(
   "select studio_id, id from studio.room where name = 'Front room'",
 );
-const { studio_id: studioId, id: roomId } = found[0]!;
+const { studio_id: studioId, id: roomId } = rooms[0]!;
 
 /** Hygrometers of the front room, each with a token. */
 async function hygrometers(count: number): Promise<{ id: string; token: string }[]> {
@@ -101,20 +101,20 @@ const p95 = (sorted: readonly number[]) => sorted[Math.floor(sorted.length * 0.9
   const raw = async () => {
     await Promise.all(
       Array.from({ length: LANES }, async (_, lane) => {
-        const own = new pg.Client({ connectionString: ownerUrl });
-        await own.connect();
+        const owner = new pg.Client({ connectionString: ownerUrl });
+        await owner.connect();
         for (let n = 0; n < perLane; n++) {
           const values: unknown[] = [];
           const places = batchOf(lane, n).map((reading, i) => {
             values.push(studioId, devices[lane * 4 + (n % 4)]!.id, reading.takenAt, roomId, reading.temperatureC, reading.relativeHumidity);
             return `(${[1, 2, 3, 4, 5, 6].map((k) => `$${i * 6 + k}`).join(",")})`;
           });
-          await own.query(
+          await owner.query(
             `insert into public.raw_reading (studio_id, sensor_id, taken_at, room_id, temperature_c, relative_humidity) values ${places.join(",")}`,
             values,
           );
         }
-        await own.end();
+        await owner.end();
       }),
     );
   };

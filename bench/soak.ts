@@ -56,8 +56,8 @@ const heap = readFileSync(heapFile, "utf8")
   .slice(loggedBefore)
   .split("\n")
   .flatMap((line) => {
-    const found = /"heapMB":([\d.]+)/.exec(line);
-    return found ? [Number(found[1])] : [];
+    const match = /"heapMB":([\d.]+)/.exec(line);
+    return match ? [Number(match[1])] : [];
   });
 // Between collections it saws up and down: what stays after them is the lowest look, what is usual the median.
 const third = Math.floor(heap.length / 3);

@@ -38,12 +38,12 @@ export function whatFollows(trace: Buffer, inputType: string, work: ReadonlySet<
   const { traceEvents } = JSON.parse(trace.toString()) as { traceEvents: TraceEvent[] };
   const inputs = traceEvents.filter(({ name, args }) => name === "EventDispatch" && args.data?.type === inputType);
   const { pid, tid } = inputs[0]!;
-  const own = traceEvents
+  const pageEvents = traceEvents
     .filter((event) => event.pid === pid && event.tid === tid && event.ph === "X" && work.has(event.name))
     .sort((a, b) => a.ts - b.ts || (b.dur ?? 0) - (a.dur ?? 0));
   const outer: TraceEvent[] = [];
   let end = -Infinity;
-  for (const event of own) {
+  for (const event of pageEvents) {
     if (event.ts < end) continue;
     outer.push(event);
     end = event.ts + (event.dur ?? 0);

@@ -92,7 +92,7 @@ function parse(text: string | undefined): unknown {
 }
 
 // One a process: route handlers may be bundled more than once.
-const held = globalThis as { ivyLive?: Live };
+const globals = globalThis as { ivyLive?: Live };
 export function live(): Live {
-  return (held.ivyLive ??= new Live());
+  return (globals.ivyLive ??= new Live());
 }

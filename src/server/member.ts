@@ -21,9 +21,9 @@ export type Member = {
 
 /** The member whose session this request bears, in whoever's hands the tablet is. Asked once a request. */
 const signedIn = cache(async (): Promise<{ readonly member: Member; readonly sessionId: string } | null> => {
-  const found = await auth().api.getSession({ headers: await headers() });
-  if (!found) return null;
-  const scope = { studioId: found.user.studioId, id: found.user.id };
+  const session = await auth().api.getSession({ headers: await headers() });
+  if (!session) return null;
+  const scope = { studioId: session.user.studioId, id: session.user.id };
   const [row] = await inStudio(scope, (tx) =>
     tx
       .select({ name: member.name, role: member.role, studioName: studio.name, timeZone: studio.timeZone })
@@ -31,7 +31,7 @@ const signedIn = cache(async (): Promise<{ readonly member: Member; readonly ses
       .innerJoin(studio, eq(studio.studioId, member.studioId))
       .where(eq(member.id, scope.id)),
   );
-  return row ? { member: { ...scope, ...row }, sessionId: found.session.id } : null;
+  return row ? { member: { ...scope, ...row }, sessionId: session.session.id } : null;
 });
 
 const HANDED = "ivy_handed";
@@ -56,15 +56,15 @@ export async function requireMember(): Promise<Member> {
 /** In whose name a client answers who was handed the tablet, and at which visit; null while a member holds it. */
 export async function handedTo(): Promise<{ readonly member: Member; readonly visitId: string } | null> {
   const visitId = await handedVisit();
-  const found = await signedIn();
-  return visitId && found ? { member: found.member, visitId } : null;
+  const signed = await signedIn();
+  return visitId && signed ? { member: signed.member, visitId } : null;
 }
 
 /** Hands the tablet to the client of a visit: from now on this sign-in reaches nothing but their questions. */
 export async function handOver(visitId: string): Promise<void> {
-  const found = await signedIn();
-  if (!found) return;
-  (await cookies()).set(HANDED, `${found.sessionId} ${visitId}`, {
+  const signed = await signedIn();
+  if (!signed) return;
+  (await cookies()).set(HANDED, `${signed.sessionId} ${visitId}`, {
     httpOnly: true,
     sameSite: "lax",
     path: "/",

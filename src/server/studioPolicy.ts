@@ -7,13 +7,13 @@ const asked = new WeakMap<StudioTransaction, Promise<Policy>>();
 
 /** The policy of the studio, read once a transaction however many ask. A transaction that changes it must not ask again. */
 export function studioPolicy(tx: StudioTransaction): Promise<Policy> {
-  let found = asked.get(tx);
-  if (!found) {
-    found = tx
+  let reading = asked.get(tx);
+  if (!reading) {
+    reading = tx
       .select({ document: policy.document })
       .from(policy)
-      .then(([held]) => held!.document);
-    asked.set(tx, found);
+      .then(([row]) => row!.document);
+    asked.set(tx, reading);
   }
-  return found;
+  return reading;
 }

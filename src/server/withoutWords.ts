@@ -21,10 +21,10 @@ export function withoutWords(error: unknown): ErrorFacts {
     chain.push(one as unknown as Record<string, unknown>);
   const find = (key: string) => chain.map((one) => text(one[key])).find((value) => value !== undefined);
   const stack = error instanceof Error ? (error.stack ?? "") : "";
-  const found = { code: find("code"), constraint: find("constraint"), table: find("table") };
+  const codes = { code: find("code"), constraint: find("constraint"), table: find("table") };
   return {
     name: error instanceof Error ? error.name : typeof error,
-    ...Object.fromEntries(Object.entries(found).filter(([, value]) => value !== undefined)),
+    ...Object.fromEntries(Object.entries(codes).filter(([, value]) => value !== undefined)),
     // A frame is told from a message's line by what stands in it.
     at: stack
       .split("\n")

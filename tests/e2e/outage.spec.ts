@@ -84,20 +84,20 @@ test("server killed with -9 under way: clocks go on, taps are kept and arrive on
   await page.getByRole("dialog").getByRole("button", { name: "Sign out" }).click();
   await page.waitForURL(/sign-in/);
   const left = await page.evaluate(async () => {
-    const found: Record<string, number> = {};
+    const counts: Record<string, number> = {};
     for (const { name } of await indexedDB.databases()) {
       const db = await new Promise<IDBDatabase>((resolve) => {
         const open = indexedDB.open(name!);
         open.onsuccess = () => resolve(open.result);
       });
       for (const store of db.objectStoreNames)
-        found[store] = await new Promise<number>((resolve) => {
+        counts[store] = await new Promise<number>((resolve) => {
           const count = db.transaction(store).objectStore(store).count();
           count.onsuccess = () => resolve(count.result);
         });
       db.close();
     }
-    return found;
+    return counts;
   });
   expect(left).toEqual({ outbox: 1, events: 0, drafts: 0, meta: 0 });
   await page.unroute("**/api/visits/events");

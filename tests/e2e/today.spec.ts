@@ -17,8 +17,8 @@ test("each visit is told its bottle; drops are counted down through the day, who
   const wishes = page.getByRole("list").getByTestId("wish");
   await expect(wishes.first()).toBeVisible();
   const drops = (await wishes.allInnerTexts()).flatMap((text) => {
-    const found = /(\S+ \d+), (?:\d+ days? left, )?(\d+) drops/.exec(text);
-    return found ? [{ lot: found[1]!, left: Number(found[2]) }] : [];
+    const match = /(\S+ \d+), (?:\d+ days? left, )?(\d+) drops/.exec(text);
+    return match ? [{ lot: match[1]!, left: Number(match[2]) }] : [];
   });
   expect(drops.length).toBeGreaterThanOrEqual(3);
   for (const lot of new Set(drops.map((one) => one.lot))) {

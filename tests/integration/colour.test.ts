@@ -202,15 +202,15 @@ describe("the door a plan comes in by", () => {
 });
 
 test("a run keeps the protocol it was begun by, whatever becomes of the studio's own", async () => {
-  const own = planFor("lift").protocol;
-  const kept = await actions.keepProtocol!({ id: null, base: 0, document: { ...own, name: "Ours" } });
+  const protocol = planFor("lift").protocol;
+  const kept = await actions.keepProtocol!({ id: null, base: 0, document: { ...protocol, name: "Ours" } });
   const visitId = await walkIn("lift");
   await patch("lotion");
-  await plan(visitId, "lift", "because", { protocol: { ...own, name: "Ours" }, protocolId: kept.data!.id });
+  await plan(visitId, "lift", "because", { protocol: { ...protocol, name: "Ours" }, protocolId: kept.data!.id });
   const changed = {
-    ...own,
+    ...protocol,
     name: "Ours, changed",
-    steps: own.steps.map((step) => (step.kind === "process" ? { ...step, defaultS: step.leastS } : step)),
+    steps: protocol.steps.map((step) => (step.kind === "process" ? { ...step, defaultS: step.leastS } : step)),
   };
   expect(await actions.keepProtocol!({ id: kept.data!.id, base: 1, document: changed })).toMatchObject({ ok: true, data: { revision: 2 } });
   expect(await actions.keepProtocol!({ id: kept.data!.id, base: 1, document: changed })).toMatchObject({
@@ -224,10 +224,10 @@ test("a run keeps the protocol it was begun by, whatever becomes of the studio's
 });
 
 test("an impossible protocol is not kept, and the place is named", async () => {
-  const own = planFor("lift").protocol;
+  const protocol = planFor("lift").protocol;
   const reversed = {
-    ...own,
-    steps: own.steps.map((step) => (step.id === "step-1" && step.kind === "process" ? { ...step, leastS: 600 } : step)),
+    ...protocol,
+    steps: protocol.steps.map((step) => (step.id === "step-1" && step.kind === "process" ? { ...step, leastS: 600 } : step)),
   };
   expect(await actions.keepProtocol!({ id: null, base: 0, document: reversed })).toMatchObject({
     ok: false,

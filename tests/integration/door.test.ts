@@ -209,9 +209,9 @@ describe("an act that has happened is never refused", () => {
     const visitId = await standing("fill");
     const id = uuid();
     await tap(visitId, [{ type: "started", payload: { bottleId: studio.ids.bottle, air: null } }], id);
-    const found = await marks(visitId);
-    expect(found.map(({ weight }) => weight)).toEqual(found.map(() => "ask"));
-    expect(found.map(({ key }) => key)).toEqual(expect.arrayContaining(["noConsent missing"]));
+    const marked = await marks(visitId);
+    expect(marked.map(({ weight }) => weight)).toEqual(marked.map(() => "ask"));
+    expect(marked.map(({ key }) => key)).toEqual(expect.arrayContaining(["noConsent missing"]));
     // Sent again it is the same tap, and marks nothing anew.
     await sql("delete from studio.visit_mark where visit_id = $1", [visitId]);
     await tap(visitId, [{ type: "started", payload: { bottleId: studio.ids.bottle, air: null } }], id);

@@ -32,10 +32,10 @@ test("a set test sent twice is kept once, is learned from, and may be left out a
   const test = { id, bottleId: studio.ids.bottle, seconds: 1.3, air, leftOut: false };
   expect(await keepSetTest(test)).toMatchObject({ ok: true });
   expect(await keepSetTest(test)).toMatchObject({ ok: true });
-  const found = async () => (await known()).knowledge.tests.filter((one) => one.id === id);
-  expect(await found()).toMatchObject([{ seconds: 1.3, air, daysOpen: 3, leftOut: false }]);
+  const keptTests = async () => (await known()).knowledge.tests.filter((one) => one.id === id);
+  expect(await keptTests()).toMatchObject([{ seconds: 1.3, air, daysOpen: 3, leftOut: false }]);
   expect(await leaveTestOut({ id, leftOut: true })).toMatchObject({ ok: true });
-  expect((await found())[0]!.leftOut).toBe(true);
+  expect((await keptTests())[0]!.leftOut).toBe(true);
   expect(await leaveTestOut({ id, leftOut: false })).toMatchObject({ ok: true });
 });
 

@@ -144,8 +144,8 @@ test("an offset that the database does not know is the moment it means", async (
   const at = new Date(Date.now() - 3_600_000);
   const offset = new Date(at.getTime() + (23 * 60 + 59) * 60_000).toISOString().replace("Z", "+23:59");
   expect((await sendReadings({ readings: [{ takenAt: offset, temperatureC: 21, relativeHumidity: 0.5 }] })).status).toBe(200);
-  const { rows: found } = await sql("select 1 from studio.reading where studio_id = $1 and taken_at = $2", [studio.ids.studioId, at]);
-  expect(found).toHaveLength(1);
+  const { rows: readings } = await sql("select 1 from studio.reading where studio_id = $1 and taken_at = $2", [studio.ids.studioId, at]);
+  expect(readings).toHaveLength(1);
 });
 
 test("words of every kind to the actions: kept as they are, or refused in words", async () => {
@@ -208,7 +208,7 @@ test("a file of readings with lines from nowhere is read or refused in words", a
 describe("one bad hour holds up no other", () => {
   test("a reading of 1e-320 that stands from before is left out, and every other hour is settled", async () => {
     const { rollUp } = await import("@/server/jobs");
-    const own = await makeStudio("a broken sensor");
+    const broken = await makeStudio("a broken sensor");
     await rollUp();
     await sql("alter table studio.reading drop constraint reading_possible");
     const at = (hoursAgo: number) => new Date(Math.floor(Date.now() / 3_600_000) * 3_600_000 - hoursAgo * 3_600_000 + 60_000);
@@ -219,23 +219,23 @@ describe("one bad hour holds up no other", () => {
     ] as const)
       await sql(
         "insert into studio.reading (studio_id, sensor_id, room_id, taken_at, temperature_c, relative_humidity) values ($1, $2, $3, $4, 21, $5)",
-        [own.ids.studioId, own.ids.sensor, own.ids.room, at(hoursAgo), humidity],
+        [broken.ids.studioId, broken.ids.sensor, broken.ids.room, at(hoursAgo), humidity],
       );
     await sql(
       "alter table studio.reading add constraint reading_possible check (temperature_c between -20 and 60 and relative_humidity between 0.01 and 1) not valid",
     );
     await rollUp();
-    const { rows: owed } = await sql("select 1 from device.owed where studio_id = $1", [own.ids.studioId]);
+    const { rows: owed } = await sql("select 1 from device.owed where studio_id = $1", [broken.ids.studioId]);
     expect(owed).toEqual([]);
     const { rows: hours } = await sql(
       "select relative_humidity as rh from studio.reading_hour where sensor_id = $1 and at < now() - interval '29 hours' order by at",
-      [own.ids.sensor],
+      [broken.ids.sensor],
     );
     expect(hours.map(({ rh }) => rh)).toEqual([0.5, 0.4]);
     await expect(
       sql(
         "insert into studio.reading (studio_id, sensor_id, room_id, taken_at, temperature_c, relative_humidity) values ($1, $2, $3, now(), 21, 0.009)",
-        [own.ids.studioId, own.ids.sensor, own.ids.room],
+        [broken.ids.studioId, broken.ids.sensor, broken.ids.room],
       ),
     ).rejects.toThrow(/reading_possible/);
   });

@@ -18,9 +18,9 @@ beforeEach(() => {
 const actions = () => import("@/features/map/actions");
 const page = async (mapId: string | null = studio.ids.map) => {
   const { mapPage } = await import("@/features/map/data");
-  const found = await mapPage(acting(), studio.ids.client, mapId);
-  if (!found || found === "no survey") throw new Error(`no page: ${found}`);
-  return found;
+  const page = await mapPage(acting(), studio.ids.client, mapId);
+  if (!page || page === "no survey") throw new Error(`no page: ${page}`);
+  return page;
 };
 const rows = async <T>(sql: string, values: unknown[]) => withClient(urls().owner, async (db) => (await db.query(sql, values)).rows as T[]);
 

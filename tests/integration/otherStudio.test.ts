@@ -165,16 +165,16 @@ const inputs: Record<string, (s: TestStudio) => unknown> = {
 
 /** Whatever file of a feature is open to the browser, by what it says of itself, not by its name. */
 async function everyAction(): Promise<[string, Action][]> {
-  const found: [string, Action][] = [];
+  const all: [string, Action][] = [];
   for (const entry of readdirSync("src/features", { recursive: true, withFileTypes: true })) {
     const file = path.resolve(entry.parentPath, entry.name);
     if (!entry.isFile() || !/\.tsx?$/.test(entry.name) || !/^"use server"/m.test(readFileSync(file, "utf8"))) continue;
     const feature = path.relative(path.resolve("src/features"), file).split(path.sep)[0]!;
     if (feature === "signIn") continue;
     const actions = (await import(file)) as Record<string, Action>;
-    for (const [name, action] of Object.entries(actions)) if (typeof action === "function") found.push([`${feature}/${name}`, action]);
+    for (const [name, action] of Object.entries(actions)) if (typeof action === "function") all.push([`${feature}/${name}`, action]);
   }
-  return found;
+  return all;
 }
 
 test("every action there is stands in the list above", async () => {

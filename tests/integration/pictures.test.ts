@@ -38,9 +38,9 @@ test("a camera's picture, lying on its side with place and time in it, is kept u
   expect((await sharp(photo).metadata()).exif).toBeDefined();
   const { status, body } = await send(photo);
   expect(status).toBe(200);
-  const found = await sharp(await kept(body.id!)).metadata();
-  expect(found).toMatchObject({ format: "jpeg", width: 1000, height: 2000 });
-  expect([found.exif, found.iptc, found.xmp, found.orientation]).toEqual([undefined, undefined, undefined, undefined]);
+  const metadata = await sharp(await kept(body.id!)).metadata();
+  expect(metadata).toMatchObject({ format: "jpeg", width: 1000, height: 2000 });
+  expect([metadata.exif, metadata.iptc, metadata.xmp, metadata.orientation]).toEqual([undefined, undefined, undefined, undefined]);
 });
 
 test("PNG with holes and WebP are taken too, on white", async () => {

@@ -125,7 +125,7 @@ describe.each(Object.keys(PAPERS) as Paper[])("on %s", (paper) => {
     expect(words).toContain("Zoë Ångström");
     expect(words).toContain("both eyes Base");
     expect(words).not.toMatch(/more on the map|…/);
-    const sumOf = (pattern: RegExp) => [...words.matchAll(pattern)].reduce((sum, found) => sum + Number(found[1]), 0);
+    const sumOf = (pattern: RegExp) => [...words.matchAll(pattern)].reduce((sum, match) => sum + Number(match[1]), 0);
     const said = sumOf(/(\d+) lashes on the client's right/g) + sumOf(/, (\d+) on the left/g);
     expect(said).toBeGreaterThan(100);
     expect(sumOf(/(\d+) lashes, \d+ strips?/g)).toBe(said);

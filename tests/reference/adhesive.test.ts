@@ -62,9 +62,9 @@ describe("learning from set tests, against R 4.2.2", () => {
 });
 
 test("before any test the range is the handbook's 30 % of scale at reference", () => {
-  const here = setTime(1, at(22, 0.5));
+  const atHalf = setTime(1, at(22, 0.5));
   // sqrt(0.26² + 0.15²) = 0.3002, four times in five: factor exp(1.2816 · 0.3002) = 1.469.
-  expect(here.known && here.highS).toBeCloseTo(1.469, 2);
+  expect(atHalf.known && atHalf.highS).toBeCloseTo(1.469, 2);
 });
 
 test("many tests pull the estimate to them, however far the leaflet was off", () => {

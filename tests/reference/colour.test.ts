@@ -56,8 +56,8 @@ const PAIRS = [
 ] as const;
 
 test.each(PAIRS)("CIEDE2000 of (%f %f %f) and (%f %f %f) is %f", (l1, a1, b1, l2, a2, b2, difference) => {
-  const found = differenceCiede2000()({ mode: "lab65", l: l1, a: a1, b: b1 }, { mode: "lab65", l: l2, a: a2, b: b2 });
-  expect(found).toBeCloseTo(difference, 3);
+  const computed = differenceCiede2000()({ mode: "lab65", l: l1, a: a1, b: b1 }, { mode: "lab65", l: l2, a: a2, b: b2 });
+  expect(computed).toBeCloseTo(difference, 3);
 });
 
 describe("blending, spectral.js 3.0.0 against culori 4.0.2", () => {

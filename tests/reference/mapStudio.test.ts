@@ -315,10 +315,10 @@ test("no planned layer of a map breaks a hard limit of over-length, load or stoc
           defaultPolicy,
           shelf,
         )!;
-        const found = mapFindings(mapFacts(plan.map, { survey, policy: defaultPolicy, trays: shelf }));
+        const findings = mapFindings(mapFacts(plan.map, { survey, policy: defaultPolicy, trays: shelf }));
         layers += plan.map.eyes.right.layers.length;
         if (plan.breaches.length) return;
-        const above = found.filter((f) => f.severity === "stop");
+        const above = findings.filter((f) => f.severity === "stop");
         expect(above).toEqual([]);
       },
     ),
@@ -379,17 +379,17 @@ describe("when limits clash, the plan with the smallest total breach", () => {
       .map((all): ZoneChoices =>
         [...all].sort((a, b) => a - b).map((lengthMm) => ({ lengthMm, distance: Math.round(MICRO * (lengthMm - 9.3) ** 2) })),
       );
-    let held = 0;
+    let capped = 0;
     fc.assert(
       fc.property(fc.array(zone, { minLength: 2, maxLength: 7 }), fc.constantFrom(1, 2, 3), (zones, step) => {
         const hard = planLine(zones, { stepMm: step, outerDropMm: 1 });
         if (!hard) return;
-        held += 1;
+        capped += 1;
         expect(planLine(zones, { stepMm: step, outerDropMm: 1, soft: true })).toEqual(hard);
       }),
       { numRuns: 200, seed: 105 },
     );
-    expect(held).toBeGreaterThan(40);
+    expect(capped).toBeGreaterThan(40);
   });
   test("the breaches named are all that the plan's findings say, and each is above nothing", () => {
     const plan = planMap(

@@ -17,22 +17,22 @@ const drawn = (key: (typeof DRAWN_PICTURES)[number]["key"]) => DRAWN_PICTURES.fi
 function lashErrors(key: (typeof DRAWN_PICTURES)[number]["key"], marks: PictureMarks, ownCurlDeg: number) {
   const { truth } = drawn(key);
   const errors = marks.lashes.map((lash, i) => {
-    const found = measureClosed({ ...marks, lashes: [lash] }, ownCurlDeg);
-    if ("problem" in found) throw new Error(found.problem);
-    return found.places[0]!.lengthMm - truth.lashesMm[i]!;
+    const result = measureClosed({ ...marks, lashes: [lash] }, ownCurlDeg);
+    if ("problem" in result) throw new Error(result.problem);
+    return result.places[0]!.lengthMm - truth.lashesMm[i]!;
   });
   return { worst: Math.max(...errors.map(Math.abs)), mean: errors.reduce((sum, mm) => sum + mm, 0) / errors.length };
 }
 const measured = (key: (typeof DRAWN_PICTURES)[number]["key"], change: Partial<PictureMarks> = {}, ownCurlDeg = 0) => {
-  const found = measureClosed({ ...drawn(key).marks, ...change }, ownCurlDeg);
-  if ("problem" in found) throw new Error(found.problem);
-  return found;
+  const result = measureClosed({ ...drawn(key).marks, ...change }, ownCurlDeg);
+  if ("problem" in result) throw new Error(result.problem);
+  return result;
 };
 
 // True measures are those the pictures were drawn from (derived: an arc of 26 mm by 1.09 radians is 28.34 mm).
 test.each(["flat", "turned"] as const)("%s: lash line and every lash within 0.3 mm of the truth, by one scale alone", (key) => {
-  const found = measured(key, { across: null });
-  expect(Math.abs(found.lashLineMm! - 28.34)).toBeLessThan(0.3);
+  const result = measured(key, { across: null });
+  expect(Math.abs(result.lashLineMm! - 28.34)).toBeLessThan(0.3);
   expect(lashErrors(key, { ...drawn(key).marks, across: null }, 0).worst).toBeLessThan(0.3);
 });
 test("turned: the scale says by how much", () => {
@@ -41,19 +41,19 @@ test("turned: the scale says by how much", () => {
 test("leaning 27° from the camera: far off by one scale, within 0.3 mm once a second length takes the lean out", () => {
   const one = { ...drawn("leaning").marks, across: null };
   expect(lashErrors("leaning", one, 0).worst).toBeGreaterThan(0.6);
-  const found = measured("leaning");
-  expect(found.tiltDeg).toBeGreaterThan(24);
-  expect(found.tiltDeg).toBeLessThan(30);
-  expect(Math.abs(found.lashLineMm! - 28.34)).toBeLessThan(0.3);
+  const result = measured("leaning");
+  expect(result.tiltDeg).toBeGreaterThan(24);
+  expect(result.tiltDeg).toBeLessThan(30);
+  expect(Math.abs(result.lashLineMm! - 28.34)).toBeLessThan(0.3);
   expect(lashErrors("leaning", drawn("leaning").marks, 0).worst).toBeLessThan(0.3);
 });
 test("curled 55° towards the camera: read over a millimetre short; told of the curl, what is left lies within the spread shown", () => {
   expect(lashErrors("curled", drawn("curled").marks, 0).mean).toBeLessThan(-1);
   const left = lashErrors("curled", drawn("curled").marks, 55);
-  const found = measured("curled", {}, 55);
+  const result = measured("curled", {}, 55);
   expect(Math.abs(left.mean)).toBeLessThan(0.6);
-  expect(Math.abs(left.mean)).toBeLessThan(found.lashOffMm);
-  for (const place of found.places) expect(place.spreadMm).toBeGreaterThanOrEqual(found.lashOffMm);
+  expect(Math.abs(left.mean)).toBeLessThan(result.lashOffMm);
+  for (const place of result.places) expect(place.spreadMm).toBeGreaterThanOrEqual(result.lashOffMm);
 });
 test("an arc of 60°: 1.047 of its chord, 1.209 of what is seen of it from above (derived)", () => {
   const { factor, off } = curlFactor(60);
@@ -62,22 +62,22 @@ test("an arc of 60°: 1.047 of its chord, 1.209 of what is seen of it from above
   expect(curlFactor(0)).toEqual({ factor: 1, off: 0 });
 });
 test("places run outwards with the lashes they stand for, and the survey can take them", () => {
-  const found = measured("flat");
-  expect(found.places).toHaveLength(5);
-  expect(found.places.reduce((sum, { lashes }) => sum + lashes, 0)).toBe(17);
-  found.places.slice(1).forEach((place, i) => expect(place.at).toBeGreaterThan(found.places[i]!.at));
+  const result = measured("flat");
+  expect(result.places).toHaveLength(5);
+  expect(result.places.reduce((sum, { lashes }) => sum + lashes, 0)).toBe(17);
+  result.places.slice(1).forEach((place, i) => expect(place.at).toBeGreaterThan(result.places[i]!.at));
 });
 
 test("open eye: every landmark within a hundredth of the lid, whichever way the scale was tapped", () => {
   const { marks, truth } = drawn("open");
   const scale = marks.scale!;
   for (const tapped of [marks, { ...marks, scale: { ...scale, from: scale.to, to: scale.from } }, { ...marks, across: null }]) {
-    const found = measureOpen(tapped);
-    if ("problem" in found) throw new Error(found.problem);
+    const result = measureOpen(tapped);
+    if ("problem" in result) throw new Error(result.problem);
     for (const key of ["irisInner", "pupil", "irisOuter", "browPeak"] as const)
-      expect(Math.abs(found.landmarks[key] - truth.landmarks![key])).toBeLessThan(0.01);
-    expect(found.lidMm).toBeCloseTo(truth.lashLineMm, 0);
-    expect(found.outerRiseDeg).toBeGreaterThan(1.5);
+      expect(Math.abs(result.landmarks[key] - truth.landmarks![key])).toBeLessThan(0.01);
+    expect(result.lidMm).toBeCloseTo(truth.lashLineMm, 0);
+    expect(result.outerRiseDeg).toBeGreaterThan(1.5);
   }
 });
 

@@ -215,7 +215,7 @@ describe("peroxide in the mix", () => {
     expect(judgePeroxide(exactly(0.03), "brows").state).toBe("fine");
   });
   test("a calibrated 20 drops is stopped with its figure", () => {
-    const held = new Map([
+    const stock = new Map([
       [T, tint({ nozzleMm: 5, densityGMl: 1 })],
       [D, developer({ dropsPerGram: 20 })],
     ]);
@@ -227,14 +227,14 @@ describe("peroxide in the mix", () => {
       developerAmount: 20,
       developerUnit: "drops",
     };
-    const mix = mixFor(recipe, held, BOTH, "lashes");
+    const mix = mixFor(recipe, stock, BOTH, "lashes");
     if (!isMix(mix)) throw new Error(mix.problem);
     expect(mix.peroxide.state).toBe("stopped");
     expect(mix.peroxide.known).toBe(true);
     expect(mix.peroxide.range.mid * 100).toBeCloseTo(2.15, 2);
   });
   test("a leaflet's figure for its own mix settles uncounted drops, not a stronger mix", () => {
-    const held = (drops: number) =>
+    const mixOf = (drops: number) =>
       mixFor(
         {
           colours: [{ productId: T, parts: 1 }],
@@ -251,7 +251,7 @@ describe("peroxide in the mix", () => {
         BOTH,
         "lashes",
       );
-    const [weak, strong] = [held(10), held(20)];
+    const [weak, strong] = [mixOf(10), mixOf(20)];
     if (!isMix(weak) || !isMix(strong)) throw new Error("no mix");
     expect(weak.peroxide.state).toBe("fine");
     expect(strong.peroxide.state).toBe("caution");
@@ -271,7 +271,7 @@ describe("rounding to what a hand can dose", () => {
         fc.double({ min: 0.005, max: 0.06, noNaN: true }),
         fc.boolean(),
         (colourAmount, colourUnit, developerAmount, developerUnit, strength, measured) => {
-          const held = new Map([
+          const stock = new Map([
             [T, tint(measured ? { nozzleMm: 4, densityGMl: 1.1, dropsPerGram: 24 } : {})],
             [D, developer({ peroxide: strength, ...(measured ? { nozzleMm: 3, densityGMl: 1.02, dropsPerGram: 19 } : {}) })],
           ]);
@@ -284,14 +284,14 @@ describe("rounding to what a hand can dose", () => {
               developerAmount,
               developerUnit,
             },
-            held,
+            stock,
             BOTH,
             "lashes",
           );
           if (!isMix(mix)) return;
           const exact = peroxideInMix([
-            { grams: gramsOf(colourAmount, colourUnit, held.get(T)!), peroxide: 0 },
-            { grams: gramsOf(developerAmount, developerUnit, held.get(D)!), peroxide: strength },
+            { grams: gramsOf(colourAmount, colourUnit, stock.get(T)!), peroxide: 0 },
+            { grams: gramsOf(developerAmount, developerUnit, stock.get(D)!), peroxide: strength },
           ]);
           for (const line of mix.lines) expect(line.dosed).toBeGreaterThan(0);
           if (exact.mid <= 0.02) expect(mix.peroxide.range.mid).toBeLessThanOrEqual(0.02 + 2e-9);
@@ -346,7 +346,7 @@ describe("rounding to what a hand can dose", () => {
 });
 
 test("a mix is scaled to areas and hair, split by parts, and priced", () => {
-  const held = new Map([
+  const stock = new Map([
     [T, tint({ nozzleMm: 5, densityGMl: 1 })],
     [T2, tint({ nozzleMm: 5, densityGMl: 1, packG: 30, packPrice: 9 })],
     [D, developer({ dropsPerGram: 20, packG: 100, packPrice: 5 })],
@@ -362,12 +362,12 @@ test("a mix is scaled to areas and hair, split by parts, and priced", () => {
     developerAmount: 10,
     developerUnit: "drops",
   };
-  const both = mixFor(recipe, held, BOTH, "lashes");
+  const both = mixFor(recipe, stock, BOTH, "lashes");
   if (!isMix(both)) throw new Error(both.problem);
   expect(both.lines.map(({ dosed }) => dosed)).toEqual([1.4, 0.6, 10]);
   // Derived: 0.275 mL at 0.6 a gram, 0.118 at 0.3, 0.5 g at 0.05.
   expect(both.cost).toBeCloseTo(0.2749 * 0.6 + 0.1178 * 0.3 + 0.5 * 0.05, 3);
-  const one = mixFor(recipe, held, { areas: ["lashLeft"], density: "usual" }, "lashes");
+  const one = mixFor(recipe, stock, { areas: ["lashLeft"], density: "usual" }, "lashes");
   if (!isMix(one)) throw new Error(one.problem);
   expect(one.lines.map(({ dosed }) => dosed)).toEqual([0.7, 0.3, 5]);
 });

@@ -44,11 +44,11 @@ function bruteForce(zones: readonly ZoneChoices[], limits: LineLimits) {
     }
     let micro = distance;
     for (let k = 1; k < lengths.length; k++) {
-      const [before, here, after] = [lengths[k - 1], lengths[k], lengths[k + 1]];
-      if (before == null || here == null) continue;
-      if (Math.abs(here - before) > limits.stepMm) return;
-      if (k === lengths.length - 1 && here > before - limits.outerDropMm) return;
-      if (after != null) micro += Math.round(MICRO * ROUGHNESS_WEIGHT * Math.abs(before - 2 * here + after));
+      const [before, at, after] = [lengths[k - 1], lengths[k], lengths[k + 1]];
+      if (before == null || at == null) continue;
+      if (Math.abs(at - before) > limits.stepMm) return;
+      if (k === lengths.length - 1 && at > before - limits.outerDropMm) return;
+      if (after != null) micro += Math.round(MICRO * ROUGHNESS_WEIGHT * Math.abs(before - 2 * at + after));
     }
     const total = lengths.reduce<number>((sum, mm) => sum + (mm ?? 0), 0);
     const earlier = () => {
@@ -124,8 +124,8 @@ test("no planned map breaks a hard limit, unless it says which limits clash", ()
       fc.constantFrom("mirrored" as const, "each" as const),
       (survey, trays, look, coupling) => {
         const plan = planMap(survey, wish(look, coupling), defaultPolicy, trays)!;
-        const found = mapFindings(mapFacts(plan.map, { survey, policy: defaultPolicy, trays }));
-        const broken = new Set(found.map((finding) => finding.rule));
+        const findings = mapFindings(mapFacts(plan.map, { survey, policy: defaultPolicy, trays }));
+        const broken = new Set(findings.map((finding) => finding.rule));
         if (plan.breaches.length) clashing += 1;
         const given = new Set(plan.breaches.map(({ limit }) => limit));
         expect(broken.has("notInStock")).toBe(false);
@@ -133,7 +133,7 @@ test("no planned map breaks a hard limit, unless it says which limits clash", ()
         if (!given.has("corner")) expect(broken.has("longCorner")).toBe(false);
         if (!given.has("step")) expect(broken.has("steppedLine")).toBe(false);
         if (!given.has("outerDrop")) expect(broken.has("droopingOuterEnd")).toBe(false);
-        if (!given.has("load")) expect(found.some((f) => f.rule === "loadOverLimit" && f.severity === "stop")).toBe(false);
+        if (!given.has("load")) expect(findings.some((f) => f.rule === "loadOverLimit" && f.severity === "stop")).toBe(false);
         if (coupling === "mirrored") expect(broken.has("unintendedAsymmetry")).toBe(false);
       },
     ),

@@ -338,11 +338,11 @@ export function fingerprint(studioId: string): Promise<string> {
     );
     const parts: string[] = [];
     for (const { table_name } of rows) {
-      const { rows: found } = await db.query<{ digest: string }>(
+      const { rows: digests } = await db.query<{ digest: string }>(
         `select coalesce(md5(string_agg(t::text, '|' order by t::text)), '') as digest from studio."${table_name}" t where studio_id = $1`,
         [studioId],
       );
-      parts.push(`${table_name}:${found[0]!.digest}`);
+      parts.push(`${table_name}:${digests[0]!.digest}`);
     }
     return parts.join(" ");
   });

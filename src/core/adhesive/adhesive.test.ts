@@ -58,9 +58,9 @@ test("following the advice in order always ends inside the window", () => {
 test("outside 16 to 30 °C or 20 to 75 % there is no figure", () => {
   expect(setTime(1, { temperatureC: 15, relativeHumidity: 0.5 }).known).toBe(false);
   expect(setTime(1, { temperatureC: 22, relativeHumidity: 0.76 }).known).toBe(false);
-  const here = setTime(1.5, { temperatureC: 22, relativeHumidity: 0.25 });
-  expect(here).toMatchObject({ known: true, ratio: 2, setTimeS: 3 });
-  if (here.known) expect(here.lowS < 3 && here.highS > 3).toBe(true);
+  const dry = setTime(1.5, { temperatureC: 22, relativeHumidity: 0.25 });
+  expect(dry).toMatchObject({ known: true, ratio: 2, setTimeS: 3 });
+  if (dry.known) expect(dry.lowS < 3 && dry.highS > 3).toBe(true);
 });
 
 // Common practice: 15 to 20 minutes; heat and damp shorten it (a model of ours), kept within half and the whole.

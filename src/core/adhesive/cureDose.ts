@@ -84,7 +84,7 @@ export function doseCurve(readings: readonly AirAt[], law: CureLaw = USUAL_LAW, 
     return integral(law, a.atMs, untilMs, (ms) => between(a, b, ms), unheardIn(a, b, a.atMs, untilMs, silenceMs));
   }
   /** Before the first reading or after the last its air is held. */
-  const held = (a: AirAt, b: AirAt, fromMs: number, toMs: number): Sum => {
+  const isolatedSum = (a: AirAt, b: AirAt, fromMs: number, toMs: number): Sum => {
     const air = a.atMs === -Infinity ? b : a;
     return toMs > fromMs ? integral(law, fromMs, toMs, () => air, unheardIn(a, b, fromMs, toMs, silenceMs)) : NOTHING;
   };
@@ -93,8 +93,8 @@ export function doseCurve(readings: readonly AirAt[], law: CureLaw = USUAL_LAW, 
     latest: last,
     between: (fromMs, toMs) => {
       const inside = (ms: number) => Math.min(last.atMs, Math.max(first.atMs, ms));
-      const before = held({ ...first, atMs: -Infinity }, first, fromMs, Math.min(toMs, first.atMs));
-      const after = held(last, { ...last, atMs: Infinity }, Math.max(fromMs, last.atMs), toMs);
+      const before = isolatedSum({ ...first, atMs: -Infinity }, first, fromMs, Math.min(toMs, first.atMs));
+      const after = isolatedSum(last, { ...last, atMs: Infinity }, Math.max(fromMs, last.atMs), toMs);
       const heard = toMs > fromMs ? plus(upTo(inside(toMs)), upTo(inside(fromMs)), -1) : NOTHING;
       const { doseS, unsureS, unheardS, outsideS } = plus(plus(before, heard), after);
       return { doseS, lowS: doseS - unsureS, highS: doseS + unsureS, unheardS, outsideS };

@@ -7,9 +7,9 @@ const cureLedger = (
   placings: Parameters<typeof ledgerOf>[0],
   readings: readonly AirAt[],
   nowMs: number,
-  own: Parameters<typeof ledgerOf>[3],
+  settings: Parameters<typeof ledgerOf>[3],
   more: Parameters<typeof ledgerOf>[4] = {},
-) => ledgerOf(placings, doseCurve(readings), nowMs, own, more);
+) => ledgerOf(placings, doseCurve(readings), nowMs, settings, more);
 const settings = cureSettings(defaultPolicy);
 const MINUTE = 60_000;
 const steady = (relativeHumidity: number, minutes = 60) =>
@@ -86,8 +86,8 @@ test.each([
   [at(17, 0.2), 8, true],
   [at(28, 0.7), 2, false],
 ])("one lash is held apart in %j for %d s (common practice: shown 2 to 8)", (air, seconds, tooSlow) => {
-  const held = isolation({ holdS: 3, holdFollowsAir: true }, air);
-  expect([Math.round(held.seconds), held.tooSlow]).toEqual([seconds, tooSlow]);
+  const isolated = isolation({ holdS: 3, holdFollowsAir: true }, air);
+  expect([Math.round(isolated.seconds), isolated.tooSlow]).toEqual([seconds, tooSlow]);
 });
 
 test("a school that counts fixed seconds is not moved by the air, and is still told when the air is too slow", () => {

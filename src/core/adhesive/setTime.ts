@@ -29,8 +29,8 @@ export function setTimeRatio(air: Air, { m, bK }: CureLaw = USUAL_LAW): number {
 
 /** Is this air inside what the model is good for? */
 export function isGoodFor(air: Air): boolean {
-  const held = heldToGood(air);
-  return held.temperatureC === air.temperatureC && held.relativeHumidity === air.relativeHumidity;
+  const heldAir = heldToGood(air);
+  return heldAir.temperatureC === air.temperatureC && heldAir.relativeHumidity === air.relativeHumidity;
 }
 
 /** The nearest air that the model is good for. */

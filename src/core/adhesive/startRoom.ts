@@ -79,8 +79,8 @@ function airAtHour(
   people: number,
 ): Air {
   if (hour <= nowHour) return now;
-  const found = ahead.find((one) => one.hour === Math.floor(hour));
-  if (found) return { temperatureC: found.temperatureC, relativeHumidity: found.relativeHumidity };
+  const atHour = ahead.find((one) => one.hour === Math.floor(hour));
+  if (atHour) return { temperatureC: atHour.temperatureC, relativeHumidity: atHour.relativeHumidity };
   return airAfter(room, now, (hour - nowHour) * 60, { people, addedGPerH: 0, degreesPerH: 0 });
 }
 

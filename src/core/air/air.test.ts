@@ -34,9 +34,9 @@ describe("what a sensor's readings show of the sensor", () => {
   });
   test("a breath is a spike, its neighbours with it; a step to new air is none", () => {
     const breath = wandering(60, (i) => (i === 30 || i === 31 ? { relativeHumidity: 0.6 } : {}));
-    const found = readingFaults(breath, endOf(breath));
-    expect(found).toMatchObject([{ kind: "spike", fromMs: T0 + 30 * MINUTE, toMs: T0 + 31 * MINUTE }]);
-    expect(found[0]!.by!.relativeHumidity).toBeCloseTo(0.15, 1);
+    const faults = readingFaults(breath, endOf(breath));
+    expect(faults).toMatchObject([{ kind: "spike", fromMs: T0 + 30 * MINUTE, toMs: T0 + 31 * MINUTE }]);
+    expect(faults[0]!.by!.relativeHumidity).toBeCloseTo(0.15, 1);
     const step = wandering(60, (i) => (i >= 30 ? { relativeHumidity: 0.6 + 0.001 * Math.sin(i) } : {}));
     expect(readingFaults(step, endOf(step))).toEqual([]);
   });

@@ -11,9 +11,9 @@ export function dewPointC({ temperatureC, relativeHumidity }: Air): number {
   let t = temperatureC - (1 - relativeHumidity) * 20;
   for (let i = 0; i < 60; i++) {
     const h = 1e-3;
-    const here = Math.log(saturationPressurePa(t));
+    const logPressure = Math.log(saturationPressurePa(t));
     const slope = (Math.log(saturationPressurePa(t + h)) - Math.log(saturationPressurePa(t - h))) / (2 * h);
-    const next = t - (here - wanted) / slope;
+    const next = t - (logPressure - wanted) / slope;
     if (Math.abs(next - t) < 1e-9) return next;
     t = next;
   }

@@ -29,9 +29,9 @@ describe("where each machine of a room leads", () => {
     expect(end.relativeHumidity).toBeLessThan(0.26);
   });
   test("the way comes to the plan's humidity inside the plan's minutes", () => {
-    const here = room({ humidifierGPerH: 400 });
-    const plan = roomPlan(here, at(21, 0.35), at(21, 0.5), 2);
-    const after = (minutes: number) => airAfter(here, at(21, 0.35), minutes, { people: 2, addedGPerH: 400, degreesPerH: 0 });
+    const misty = room({ humidifierGPerH: 400 });
+    const plan = roomPlan(misty, at(21, 0.35), at(21, 0.5), 2);
+    const after = (minutes: number) => airAfter(misty, at(21, 0.35), minutes, { people: 2, addedGPerH: 400, degreesPerH: 0 });
     expect(after(plan.minutes!.low).relativeHumidity).toBeLessThanOrEqual(0.5);
     expect(after(plan.minutes!.high).relativeHumidity).toBeGreaterThanOrEqual(0.5);
   });

@@ -24,13 +24,13 @@ const EIGHTY_PER_CENT = 1.2816;
  * departure fading. Hours with fewer than three days behind them are left out.
  */
 export function outlook(past: readonly HourAir[], now: Air | null, nowHour: number, untilHour: number): OutlookHour[] {
-  const here = Math.floor(nowHour);
-  const usualNow = ofHour(past, here);
+  const thisHour = Math.floor(nowHour);
+  const usualNow = ofHour(past, thisHour);
   const departure =
     now && usualNow
       ? { water: vapourDensityGm3(now) - usualNow.water, temperatureC: now.temperatureC - usualNow.temperatureC }
       : { water: 0, temperatureC: 0 };
-  return Array.from({ length: Math.max(0, untilHour - here) }, (_, i) => here + 1 + i).flatMap((hour) => {
+  return Array.from({ length: Math.max(0, untilHour - thisHour) }, (_, i) => thisHour + 1 + i).flatMap((hour) => {
     const usual = ofHour(past, hour);
     if (!usual) return [];
     const left = Math.exp(-(hour - nowHour) / DEPARTURE_LASTS_H);

@@ -68,22 +68,22 @@ function stuck(readings: readonly DatedAir[]): ReadingFault[] {
   });
   const isCoarse = steps.length === 0 ? readings.every(onWholePoints) : Math.min(...steps) >= 0.0049;
   const longest = isCoarse ? FAULTS.stuckCoarseMs : FAULTS.stuckFineMs;
-  const found: ReadingFault[] = [];
+  const faults: ReadingFault[] = [];
   let from = 0;
   for (let i = 1; i <= readings.length; i++) {
-    const [here, first] = [readings[i], readings[from]!];
-    if (here && here.relativeHumidity === first.relativeHumidity && here.temperatureC === first.temperatureC) continue;
+    const [reading, first] = [readings[i], readings[from]!];
+    if (reading && reading.relativeHumidity === first.relativeHumidity && reading.temperatureC === first.temperatureC) continue;
     const last = readings[i - 1]!;
-    if (last.takenAtMs - first.takenAtMs >= longest) found.push({ kind: "stuck", fromMs: first.takenAtMs, toMs: last.takenAtMs });
+    if (last.takenAtMs - first.takenAtMs >= longest) faults.push({ kind: "stuck", fromMs: first.takenAtMs, toMs: last.takenAtMs });
     from = i;
   }
-  return found;
+  return faults;
 }
 const onWholePoints = ({ relativeHumidity }: Air) => Math.abs(relativeHumidity * 100 - Math.round(relativeHumidity * 100)) < 1e-6;
 
 /** Readings that jump away from those around them and come back: a breath, a door, a fault; shown, not smoothed. */
 function spikes(readings: readonly DatedAir[]): ReadingFault[] {
-  const found: ReadingFault[] = [];
+  const faults: ReadingFault[] = [];
   const around = 4;
   for (let i = around; i < readings.length - around; i++) {
     const sides = [readings.slice(i - around, i), readings.slice(i + FAULTS.spikeReadings, i + FAULTS.spikeReadings + around)];
@@ -92,9 +92,9 @@ function spikes(readings: readonly DatedAir[]): ReadingFault[] {
       relativeHumidity: middle(side.map((one) => one.relativeHumidity)),
       temperatureC: middle(side.map((one) => one.temperatureC)),
     })) as [Air, Air];
-    const here = readings[i]!;
+    const reading = readings[i]!;
     const off = (key: keyof Air, most: number) => {
-      const [a, b] = [here[key] - before[key], here[key] - after[key]];
+      const [a, b] = [reading[key] - before[key], reading[key] - after[key]];
       return Math.abs(a) > most && Math.abs(b) > most && Math.sign(a) === Math.sign(b)
         ? Math.sign(a) * Math.min(Math.abs(a), Math.abs(b))
         : 0;
@@ -104,11 +104,11 @@ function spikes(readings: readonly DatedAir[]): ReadingFault[] {
       temperatureC: off("temperatureC", FAULTS.spikeTemperatureC),
     };
     if (by.relativeHumidity === 0 && by.temperatureC === 0) continue;
-    const last = found.at(-1);
+    const last = faults.at(-1);
     // Neighbouring readings of one jump are one spike.
-    if (last && here.takenAtMs - last.toMs <= 2 * usualIntervalMs(readings.slice(Math.max(0, i - 20), i + 1)))
-      found[found.length - 1] = { ...last, toMs: here.takenAtMs };
-    else found.push({ kind: "spike", fromMs: here.takenAtMs, toMs: here.takenAtMs, by });
+    if (last && reading.takenAtMs - last.toMs <= 2 * usualIntervalMs(readings.slice(Math.max(0, i - 20), i + 1)))
+      faults[faults.length - 1] = { ...last, toMs: reading.takenAtMs };
+    else faults.push({ kind: "spike", fromMs: reading.takenAtMs, toMs: reading.takenAtMs, by });
   }
-  return found;
+  return faults;
 }

@@ -51,12 +51,12 @@ describe("one row of air a minute", () => {
     const rows = fc.array(fc.record({ atMs: fc.integer({ min: NOW, max: NOW + 3_600_000 }) }), { maxLength: 60 });
     fc.assert(
       fc.property(fc.array(rows, { maxLength: 4 }), (bySource) => {
-        const found = onePerMinute(bySource);
-        const minutes = found.map(({ atMs }) => Math.floor(atMs / MINUTE));
+        const perMinute = onePerMinute(bySource);
+        const minutes = perMinute.map(({ atMs }) => Math.floor(atMs / MINUTE));
         expect(new Set(minutes).size).toBe(minutes.length);
         expect([...minutes].sort((a, b) => a - b)).toEqual(minutes);
         expect(new Set(minutes)).toEqual(new Set(bySource.flat().map(({ atMs }) => Math.floor(atMs / MINUTE))));
-        for (const one of found) expect(bySource.flat()).toContain(one);
+        for (const one of perMinute) expect(bySource.flat()).toContain(one);
       }),
     );
   });

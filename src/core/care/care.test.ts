@@ -65,7 +65,7 @@ const sound: CareFacts = {
   past: [],
   products: [],
 };
-const found = (service: ServiceId, over: Partial<CareFacts> = {}, rules: Partial<CareRules> = {}) =>
+const findingsFor = (service: ServiceId, over: Partial<CareFacts> = {}, rules: Partial<CareRules> = {}) =>
   careFindings(service, { ...sound, ...over }, { ...RULES, ...rules }).map(({ weight, rule }) => `${weight} ${rule}`);
 const done = (treatment: Treatment, hoursAgo: number, part: Treated["part"] = "lashes", over: Partial<PastService> = {}): PastService => ({
   label: treatment,
@@ -87,10 +87,10 @@ const used = (over: Partial<UsedProduct> = {}): UsedProduct => ({
 });
 
 test("somebody whose papers are in order may have anything", () => {
-  for (const service of CLIENT_SERVICES) expect([service, found(service)]).toEqual([service, []]);
+  for (const service of CLIENT_SERVICES) expect([service, findingsFor(service)]).toEqual([service, []]);
 });
 test("nothing stands against practice on a mannequin head", () =>
-  expect(found("practice", { consultation: answers({ conditions: ["inflamed"] }), bornOn: null, tests: [] })).toEqual([]));
+  expect(findingsFor("practice", { consultation: answers({ conditions: ["inflamed"] }), bornOn: null, tests: [] })).toEqual([]));
 
 describe("stops and questions, over every service", () => {
   // Which services each condition stops (■), is asked at (▲), or says nothing of (·), in the order of the table of services.
@@ -126,7 +126,7 @@ describe("stops and questions, over every service", () => {
     ["injections", "······▲▲▲▲"],
   ] as const)("condition %s: %s", (condition, row) => {
     const marks = ORDER.map((service) => {
-      const [first] = found(service, { consultation: answers({ conditions: [condition] }) });
+      const [first] = findingsFor(service, { consultation: answers({ conditions: [condition] }) });
       return first === "stop condition" ? "■" : first === "ask condition" ? "▲" : first === undefined ? "·" : first;
     });
     expect(marks.join("")).toBe(row);
@@ -148,7 +148,7 @@ describe("stops and questions, over every service", () => {
     ["gelPads", "▲▲▲▲▲▲·▲··"],
   ] as const)("allergy %s: %s", (allergy, row) => {
     const marks = ORDER.map((service) => {
-      const [first] = found(service, { allergies: [allergy] });
+      const [first] = findingsFor(service, { allergies: [allergy] });
       return first === "stop allergy" ? "■" : first === "ask allergy" ? "▲" : first === undefined ? "·" : first;
     });
     expect(marks.join("")).toBe(row);
@@ -159,38 +159,38 @@ describe("stops and questions, over every service", () => {
     expect(ALLERGIES.dye.label).toMatch(/henna/);
   });
   test("another allergy, in the client's words, is asked", () =>
-    expect(found("lift", { consultation: answers({ otherAllergies: "nickel" }) })).toEqual(["ask otherAllergy"]));
+    expect(findingsFor("lift", { consultation: answers({ otherAllergies: "nickel" }) })).toEqual(["ask otherAllergy"]));
   test("asthma stops a powder lightener, and only that", () => {
     const asthma = { consultation: answers({ conditions: ["asthma"] }) };
     const lightener = (isPowder: boolean) => [used({ family: "lightener", isPowder, openedOn: null, lifeAfterOpeningDays: null })];
-    expect(found("lightening", { ...asthma, products: lightener(true) })).toContain("stop condition");
-    expect(found("lightening", { ...asthma, products: lightener(false) })).toContain("ask condition");
+    expect(findingsFor("lightening", { ...asthma, products: lightener(true) })).toContain("stop condition");
+    expect(findingsFor("lightening", { ...asthma, products: lightener(false) })).toContain("ask condition");
   });
   test("a removal over an inflamed eye only at a doctor's word, and no other service at it", () => {
     const word = { consultation: answers({ conditions: ["inflamed"], doctorsWord: "Dr Reed, today" }) };
-    expect(found("removal", word)).toEqual(["ask condition"]);
-    expect(found("lift", word)).toEqual(["stop condition"]);
+    expect(findingsFor("removal", word)).toEqual(["ask condition"]);
+    expect(findingsFor("lift", word)).toEqual(["stop condition"]);
   });
   test("for a later day what stands today is a note; what cannot be mended stays a stop", () => {
     const ahead = { atMs: NOW + 7 * DAY, dayStartMs: sound.dayStartMs + 7 * DAY, today: "2026-12-02" };
-    expect(found("fill", { ...ahead, consultation: answers({ conditions: ["inflamed"] }) })).toEqual(["note condition"]);
-    expect(found("fill", { ...ahead, allergies: ["acrylate"] })).toEqual(["stop allergy"]);
-    expect(found("fill", { ...ahead, consultation: null, consents: [] })).toEqual(["note noConsent"]);
+    expect(findingsFor("fill", { ...ahead, consultation: answers({ conditions: ["inflamed"] }) })).toEqual(["note condition"]);
+    expect(findingsFor("fill", { ...ahead, allergies: ["acrylate"] })).toEqual(["stop allergy"]);
+    expect(findingsFor("fill", { ...ahead, consultation: null, consents: [] })).toEqual(["note noConsent"]);
   });
 });
 
 describe("after an eye operation", () => {
   const had = (on: string | null, releasedOn: string | null) => ({ consultation: answers({ operation: { what: "", on, releasedOn } }) });
   test("not before three months, whatever is noted; not without the surgeon's release", () => {
-    for (const service of CLIENT_SERVICES) expect(found(service, had("2026-09-01", "2026-10-01"))).toEqual(["stop operation"]);
-    expect(found("lift", had("2026-08-24", "2026-10-01"))).toEqual([]);
-    expect(found("lift", had("2026-08-26", "2026-10-01"))).toEqual(["stop operation"]);
-    expect(found("lift", had("2020-01-01", null))).toEqual(["stop operation"]);
-    expect(found("lift", had(null, "2026-10-01"))).toEqual(["ask operation"]);
-    expect(found("lift", had(null, null))).toEqual(["stop operation"]);
+    for (const service of CLIENT_SERVICES) expect(findingsFor(service, had("2026-09-01", "2026-10-01"))).toEqual(["stop operation"]);
+    expect(findingsFor("lift", had("2026-08-24", "2026-10-01"))).toEqual([]);
+    expect(findingsFor("lift", had("2026-08-26", "2026-10-01"))).toEqual(["stop operation"]);
+    expect(findingsFor("lift", had("2020-01-01", null))).toEqual(["stop operation"]);
+    expect(findingsFor("lift", had(null, "2026-10-01"))).toEqual(["ask operation"]);
+    expect(findingsFor("lift", had(null, null))).toEqual(["stop operation"]);
   });
   test("a studio may wait longer", () =>
-    expect(found("lift", had("2026-07-01", "2026-10-01"), { operationMonths: 6 })).toEqual(["stop operation"]));
+    expect(findingsFor("lift", had("2026-07-01", "2026-10-01"), { operationMonths: 6 })).toEqual(["stop operation"]));
 });
 
 describe("age", () => {
@@ -202,35 +202,35 @@ describe("age", () => {
   test("sixteen is the floor of tint, lightening, lift, lamination; extensions by default; removal at any age", () => {
     for (const service of CLIENT_SERVICES) {
       const expected = service === "removal" ? [] : ["stop underAge"];
-      for (const bornOn of ["2010-11-26", "2018-11-25"]) expect([service, found(service, { bornOn })]).toEqual([service, expected]);
+      for (const bornOn of ["2010-11-26", "2018-11-25"]) expect([service, findingsFor(service, { bornOn })]).toEqual([service, expected]);
     }
-    expect(found("fill", { bornOn: "2011-11-26" }, { extensionsAge: 14 })).toEqual(["stop guardian"]);
+    expect(findingsFor("fill", { bornOn: "2011-11-26" }, { extensionsAge: 14 })).toEqual(["stop guardian"]);
   });
   test("at sixteen and seventeen a guardian signs, for that service", () => {
     const bornOn = "2010-11-25";
-    expect(found("lift", { bornOn })).toEqual(["stop guardian"]);
+    expect(findingsFor("lift", { bornOn })).toEqual(["stop guardian"]);
     const signedBy = (service: ServiceId) =>
       sound.consents.map((one) => (one.service === service ? { ...one, signedBy: "guardian" as const } : one));
-    expect(found("lift", { bornOn, consents: signedBy("lift") })).toEqual([]);
-    expect(found("lift", { bornOn, consents: signedBy("browTint") })).toEqual(["stop guardian"]);
-    expect(found("lift", { bornOn: "2008-11-25" })).toEqual([]);
+    expect(findingsFor("lift", { bornOn, consents: signedBy("lift") })).toEqual([]);
+    expect(findingsFor("lift", { bornOn, consents: signedBy("browTint") })).toEqual(["stop guardian"]);
+    expect(findingsFor("lift", { bornOn: "2008-11-25" })).toEqual([]);
   });
   test("not known it is asked", () => {
-    expect(found("fill", { bornOn: null })).toEqual(["ask ageUnknown"]);
-    expect(found("removal", { bornOn: null })).toEqual([]);
+    expect(findingsFor("fill", { bornOn: null })).toEqual(["ask ageUnknown"]);
+    expect(findingsFor("removal", { bornOn: null })).toEqual([]);
   });
 });
 
 describe("patch tests in a service", () => {
   const without = (family: PatchTest["family"]) => ({ tests: sound.tests.filter((test) => test.family !== family) });
   test("colour and lightening never without; adhesive and lotion may, for a written reason", () => {
-    expect(found("lashTint", without("tint"))).toEqual(["stop noPatchTest"]);
-    expect(found("lightening", without("lightener"))).toEqual(["stop noPatchTest"]);
-    expect(found("lightening", without("tint"))).toEqual(["stop noPatchTest"]);
-    expect(found("lift", without("lotion"))).toEqual(["ask noPatchTest"]);
-    expect(found("fill", without("adhesive"))).toEqual(["ask noPatchTest"]);
-    expect(found("liftTint", { tests: [] })).toEqual(["stop noPatchTest", "ask noPatchTest"]);
-    expect(found("removal", { tests: [] })).toEqual([]);
+    expect(findingsFor("lashTint", without("tint"))).toEqual(["stop noPatchTest"]);
+    expect(findingsFor("lightening", without("lightener"))).toEqual(["stop noPatchTest"]);
+    expect(findingsFor("lightening", without("tint"))).toEqual(["stop noPatchTest"]);
+    expect(findingsFor("lift", without("lotion"))).toEqual(["ask noPatchTest"]);
+    expect(findingsFor("fill", without("adhesive"))).toEqual(["ask noPatchTest"]);
+    expect(findingsFor("liftTint", { tests: [] })).toEqual(["stop noPatchTest", "ask noPatchTest"]);
+    expect(findingsFor("removal", { tests: [] })).toEqual([]);
   });
   test("“worn before” counts on our record only", () => {
     const words = (past: PastService[]) => careFindings("fill", { ...sound, ...without("adhesive"), past }, RULES)[0]!.words;
@@ -239,10 +239,10 @@ describe("patch tests in a service", () => {
   });
   test("a product that was not the one tested is asked about", () => {
     const tests = [testOf("adhesive", { productId: "one" })];
-    expect(found("fill", { tests, products: [used()] })).toEqual([]);
-    expect(found("fill", { tests, products: [used({ productId: "two" })] })).toEqual(["ask newProduct"]);
+    expect(findingsFor("fill", { tests, products: [used()] })).toEqual([]);
+    expect(findingsFor("fill", { tests, products: [used({ productId: "two" })] })).toEqual(["ask newProduct"]);
     // Of which product the test was is not known: nothing can be said of a new one.
-    expect(found("fill", { products: [used({ productId: "two" })] })).toEqual([]);
+    expect(findingsFor("fill", { products: [used({ productId: "two" })] })).toEqual([]);
   });
   test("booked ahead there is time to place one and read it, or there is not", () => {
     const ahead = (hours: number) => ({
@@ -250,15 +250,15 @@ describe("patch tests in a service", () => {
       atMs: NOW + hours * HOUR,
       dayStartMs: sound.dayStartMs + Math.ceil(hours / 24) * DAY,
     });
-    expect(found("lashTint", ahead(72))).toEqual(["note noPatchTest"]);
-    expect(found("lashTint", ahead(48))).toEqual(["note noPatchTest"]);
-    expect(found("lashTint", ahead(47))).toEqual(["stop noPatchTest"]);
-    expect(found("fill", { ...without("adhesive"), atMs: NOW + 20 * HOUR, dayStartMs: sound.dayStartMs + DAY })).toEqual([
+    expect(findingsFor("lashTint", ahead(72))).toEqual(["note noPatchTest"]);
+    expect(findingsFor("lashTint", ahead(48))).toEqual(["note noPatchTest"]);
+    expect(findingsFor("lashTint", ahead(47))).toEqual(["stop noPatchTest"]);
+    expect(findingsFor("fill", { ...without("adhesive"), atMs: NOW + 20 * HOUR, dayStartMs: sound.dayStartMs + DAY })).toEqual([
       "ask noPatchTest",
     ]);
   });
   test("a product's own family counts beside the service's", () =>
-    expect(found("lamination", { ...without("tint"), products: [used({ family: "tint", lifeAfterOpeningDays: null })] })).toEqual([
+    expect(findingsFor("lamination", { ...without("tint"), products: [used({ family: "tint", lifeAfterOpeningDays: null })] })).toEqual([
       "stop noPatchTest",
     ]));
 });
@@ -274,25 +274,25 @@ describe("reactions", () => {
     const tests = [...sound.tests, reacted("lotion")];
     for (const service of CLIENT_SERVICES) {
       const stopped = serviceOf(service).families.includes("lotion");
-      expect([service, found(service, { tests })]).toEqual([service, stopped ? ["stop reaction"] : []]);
+      expect([service, findingsFor(service, { tests })]).toEqual([service, stopped ? ["stop reaction"] : []]);
     }
-    expect(found("removal", { tests: [...sound.tests, reacted("adhesive")] })).toEqual([]);
+    expect(findingsFor("removal", { tests: [...sound.tests, reacted("adhesive")] })).toEqual([]);
   });
   test("lifted by the owner it is said ever after, and holds for that product alone", () => {
     const tests = [...sound.tests, reacted("tint")];
     const liftings = [{ readingId: "reaction", productId: "one", finding: "Dr Reed, 3 June", atMs: NOW - 100 * DAY }];
     const tint = (productId: string) => [used({ productId, family: "tint", lifeAfterOpeningDays: null })];
-    expect(found("browTint", { tests, liftings, products: tint("one") })).toEqual(["note reaction"]);
-    expect(found("browTint", { tests, liftings, products: tint("two") })).toEqual(["stop reaction"]);
-    expect(found("browTint", { tests, liftings, products: [...tint("one"), ...tint("two")] })).toEqual(["stop reaction"]);
-    expect(found("browTint", { tests, liftings })).toEqual(["ask reaction"]);
-    expect(found("browTint", { tests })).toEqual(["stop reaction"]);
+    expect(findingsFor("browTint", { tests, liftings, products: tint("one") })).toEqual(["note reaction"]);
+    expect(findingsFor("browTint", { tests, liftings, products: tint("two") })).toEqual(["stop reaction"]);
+    expect(findingsFor("browTint", { tests, liftings, products: [...tint("one"), ...tint("two")] })).toEqual(["stop reaction"]);
+    expect(findingsFor("browTint", { tests, liftings })).toEqual(["ask reaction"]);
+    expect(findingsFor("browTint", { tests })).toEqual(["stop reaction"]);
   });
   test("after swelling, blisters or trouble breathing, or where nobody knows, a lifting does nothing", () => {
     const liftings = [{ readingId: "reaction", productId: "one", finding: "Dr Reed, 3 June", atMs: NOW }];
     for (const severe of [true, null])
       expect(
-        found("browTint", {
+        findingsFor("browTint", {
           tests: [...sound.tests, reacted("tint", severe)],
           liftings,
           products: [used({ family: "tint", lifeAfterOpeningDays: null })],
@@ -317,7 +317,7 @@ describe("spacing, row by row", () => {
   ];
   test("every row is in the table", () => expect(TABLE.map(([id]) => id).sort()).toEqual([...SPACING_IDS].sort()));
   test.each(TABLE)("%s: %s of %s, then %s, stop under %s h, ask under %s h", (_id, before, part, then, stop, ask) => {
-    const after = (hours: number) => found(then, { past: [done(before, hours, part)] });
+    const after = (hours: number) => findingsFor(then, { past: [done(before, hours, part)] });
     if (stop !== null) {
       expect(after(0)).toEqual(["stop spacing"]);
       expect(after(stop - 0.01)).toEqual(["stop spacing"]);
@@ -329,23 +329,23 @@ describe("spacing, row by row", () => {
     }
     // The other part of the hair is other hair.
     expect(
-      found(then, { past: [done(before, 1, part === "lashes" ? "brows" : "lashes")] }).filter((one) => one.endsWith("spacing")),
+      findingsFor(then, { past: [done(before, 1, part === "lashes" ? "brows" : "lashes")] }).filter((one) => one.endsWith("spacing")),
     ).not.toContain(stop === null ? "ask spacing" : "stop spacing");
   });
   test("a studio's own hours take the place of the usual ones", () => {
     const spacing = { liftAgain: { stopHours: 100, askHours: null } };
-    expect(found("lift", { past: [done("lift", 99)] }, { spacing })).toEqual(["stop spacing"]);
-    expect(found("lift", { past: [done("lift", 100)] }, { spacing })).toEqual([]);
+    expect(findingsFor("lift", { past: [done("lift", 99)] }, { spacing })).toEqual(["stop spacing"]);
+    expect(findingsFor("lift", { past: [done("lift", 100)] }, { spacing })).toEqual([]);
   });
   test("what is agreed, or done elsewhere on a known day, counts as well", () => {
-    expect(found("lift", { past: [done("lift", 24, "lashes", { known: "agreed" })] })).toEqual(["stop spacing"]);
-    expect(found("lift", { past: [done("lift", 24, "lashes", { known: "elsewhere" })] })).toEqual(["stop spacing"]);
+    expect(findingsFor("lift", { past: [done("lift", 24, "lashes", { known: "agreed" })] })).toEqual(["stop spacing"]);
+    expect(findingsFor("lift", { past: [done("lift", 24, "lashes", { known: "elsewhere" })] })).toEqual(["stop spacing"]);
   });
   test("a lift and tint counts as both, and the newest decides", () => {
     const both = done("lift", 30, "lashes", { treated: SERVICES.liftTint.counts });
-    expect(found("lashTint", { past: [both] })).toEqual(["ask spacing"]);
-    expect(found("newSet", { past: [both] })).toEqual(["stop spacing"]);
-    expect(found("lift", { past: [done("lift", 7 * W), done("lift", 10)] })).toEqual(["stop spacing"]);
+    expect(findingsFor("lashTint", { past: [both] })).toEqual(["ask spacing"]);
+    expect(findingsFor("newSet", { past: [both] })).toEqual(["stop spacing"]);
+    expect(findingsFor("lift", { past: [done("lift", 7 * W), done("lift", 10)] })).toEqual(["stop spacing"]);
   });
 
   describe("what is agreed for later and would come too soon after this", () => {
@@ -394,15 +394,15 @@ describe("spacing, row by row", () => {
       expect(words([agreed("browTint", AHEAD + 24)])).toEqual([]);
     });
     test("on the day it is asked about: then the later visit moves", () => {
-      expect(found("lift", { past: [agreed("newSet", 20)] })).toEqual(["ask agreedLater"]);
-      expect(found("newSet", { past: [agreed("lift", 24 * 9)] })).toEqual(["ask agreedLater"]);
+      expect(findingsFor("lift", { past: [agreed("newSet", 20)] })).toEqual(["ask agreedLater"]);
+      expect(findingsFor("newSet", { past: [agreed("lift", 24 * 9)] })).toEqual(["ask agreedLater"]);
     });
   });
 
   describe("extensions that are still worn", () => {
     const set = done("extensions", 3 * 24);
     test("no lift, no lash tint over them; brows and removal are free", () => {
-      const against = CLIENT_SERVICES.filter((service) => found(service, { past: [set] }).includes("stop wornExtensions"));
+      const against = CLIENT_SERVICES.filter((service) => findingsFor(service, { past: [set] }).includes("stop wornExtensions"));
       expect(against).toEqual(["lift", "liftTint", "lashTint", "lashBrowTint"]);
     });
     test("for a later day it says to book the removal first, and one that is booked clears it", () => {
@@ -410,82 +410,82 @@ describe("spacing, row by row", () => {
       expect(careFindings("lift", { ...sound, ...ahead }, RULES)[0]!.words).toMatch(/Book their removal before it/);
       expect(careFindings("lift", { ...sound, past: [set] }, RULES)[0]!.words).toMatch(/Take them off and write the removal down/);
       const removal = { ...done("removal", -5 * 24), known: "agreed" as const };
-      expect(found("lift", { ...ahead, past: [set, removal] })).toEqual([]);
+      expect(findingsFor("lift", { ...ahead, past: [set, removal] })).toEqual([]);
     });
     test("worn for 42 days, until a removal, or until somebody looked", () => {
-      expect(found("lift", { past: [done("extensions", 42 * 24)] })).toEqual(["stop wornExtensions"]);
-      expect(found("lift", { past: [done("extensions", 42 * 24 + 1)] })).toEqual([]);
-      expect(found("lift", { past: [set, done("removal", 30)] })).toEqual([]);
+      expect(findingsFor("lift", { past: [done("extensions", 42 * 24)] })).toEqual(["stop wornExtensions"]);
+      expect(findingsFor("lift", { past: [done("extensions", 42 * 24 + 1)] })).toEqual([]);
+      expect(findingsFor("lift", { past: [set, done("removal", 30)] })).toEqual([]);
       // Of the same moment: taken off, or looked at, after it.
-      expect(found("lift", { past: [set, done("removal", 3 * 24)] })).toEqual([]);
-      expect(found("lift", { past: [set], extensionsSeen: { on: false, atMs: set.atMs } })).toEqual([]);
-      expect(found("lift", { past: [set, done("removal", 4 * 24)] })).toEqual(["stop wornExtensions"]);
-      expect(found("lift", { past: [set], extensionsSeen: { on: false, atMs: NOW - HOUR } })).toEqual([]);
-      expect(found("lift", { past: [set], extensionsSeen: { on: false, atMs: NOW - 4 * DAY } })).toEqual(["stop wornExtensions"]);
-      expect(found("lift", { extensionsSeen: { on: true, atMs: NOW - HOUR } })).toEqual(["stop wornExtensions"]);
-      expect(found("lift", { extensionsSeen: { on: true, atMs: NOW - 2 * DAY }, past: [done("removal", 24)] })).toEqual([]);
+      expect(findingsFor("lift", { past: [set, done("removal", 3 * 24)] })).toEqual([]);
+      expect(findingsFor("lift", { past: [set], extensionsSeen: { on: false, atMs: set.atMs } })).toEqual([]);
+      expect(findingsFor("lift", { past: [set, done("removal", 4 * 24)] })).toEqual(["stop wornExtensions"]);
+      expect(findingsFor("lift", { past: [set], extensionsSeen: { on: false, atMs: NOW - HOUR } })).toEqual([]);
+      expect(findingsFor("lift", { past: [set], extensionsSeen: { on: false, atMs: NOW - 4 * DAY } })).toEqual(["stop wornExtensions"]);
+      expect(findingsFor("lift", { extensionsSeen: { on: true, atMs: NOW - HOUR } })).toEqual(["stop wornExtensions"]);
+      expect(findingsFor("lift", { extensionsSeen: { on: true, atMs: NOW - 2 * DAY }, past: [done("removal", 24)] })).toEqual([]);
     });
     test("a lift on the day of the removal is asked about", () => {
-      expect(found("lift", { past: [set, done("removal", 2)] })).toEqual(["ask removedToday"]);
-      expect(found("lashTint", { past: [set, done("removal", 2)] })).toEqual([]);
-      expect(found("lift", { past: [set, done("removal", 11)] })).toEqual([]);
-      expect(found("lift", { past: [set, done("removal", 9.9)] })).toEqual(["ask removedToday"]);
-      expect(found("lift", { past: [set, done("removal", 10)] })).toEqual(["ask removedToday"]);
+      expect(findingsFor("lift", { past: [set, done("removal", 2)] })).toEqual(["ask removedToday"]);
+      expect(findingsFor("lashTint", { past: [set, done("removal", 2)] })).toEqual([]);
+      expect(findingsFor("lift", { past: [set, done("removal", 11)] })).toEqual([]);
+      expect(findingsFor("lift", { past: [set, done("removal", 9.9)] })).toEqual(["ask removedToday"]);
+      expect(findingsFor("lift", { past: [set, done("removal", 10)] })).toEqual(["ask removedToday"]);
     });
   });
 });
 
 describe("the rest", () => {
   test("lash tint is offered once its lawfulness is confirmed", () => {
-    const not = CLIENT_SERVICES.filter((service) => found(service, {}, { lashTintLawful: "notConfirmed" }).includes("stop lawful"));
+    const not = CLIENT_SERVICES.filter((service) => findingsFor(service, {}, { lashTintLawful: "notConfirmed" }).includes("stop lawful"));
     expect(not).toEqual(["liftTint", "lashTint", "lashBrowTint"]);
   });
   test("consultation: asked on the day, whole after six months and for a new kind of service", () => {
-    expect(found("fill", { consultation: null })).toEqual(["ask noConsultation"]);
-    expect(found("fill", { consultation: answers({}, NOW - 11 * HOUR) })).toEqual(["ask noConsultation"]);
-    expect(found("fill", { consultation: answers({}, sound.dayStartMs) })).toEqual([]);
-    expect(found("fill", { consultation: { ...answers()!, wholeAtMs: Date.parse("2026-05-24T10:00:00Z") } })).toEqual([
+    expect(findingsFor("fill", { consultation: null })).toEqual(["ask noConsultation"]);
+    expect(findingsFor("fill", { consultation: answers({}, NOW - 11 * HOUR) })).toEqual(["ask noConsultation"]);
+    expect(findingsFor("fill", { consultation: answers({}, sound.dayStartMs) })).toEqual([]);
+    expect(findingsFor("fill", { consultation: { ...answers()!, wholeAtMs: Date.parse("2026-05-24T10:00:00Z") } })).toEqual([
       "ask noConsultation",
     ]);
-    expect(found("fill", { consultation: { ...answers()!, wholeAtMs: Date.parse("2026-05-26T10:00:00Z") } })).toEqual([]);
-    expect(found("fill", { consultation: { ...answers()!, kinds: ["lift"] } })).toEqual(["ask noConsultation"]);
+    expect(findingsFor("fill", { consultation: { ...answers()!, wholeAtMs: Date.parse("2026-05-26T10:00:00Z") } })).toEqual([]);
+    expect(findingsFor("fill", { consultation: { ...answers()!, kinds: ["lift"] } })).toEqual(["ask noConsultation"]);
   });
   test("consent: for this service, in today's wording, for twelve months; none for a removal", () => {
     const only = (over: object) => ({
       consents: [{ service: "lift" as const, words: consentText("lift"), signedAtMs: NOW - DAY, signedBy: "client" as const, ...over }],
     });
-    expect(found("lift", only({}))).toEqual([]);
-    expect(found("lift", { consents: [] })).toEqual(["ask noConsent"]);
-    expect(found("lift", only({ service: "fill" }))).toEqual(["ask noConsent"]);
-    expect(found("lift", only({ words: "older words" }))).toEqual(["ask noConsent"]);
-    expect(found("lift", only({ signedAtMs: NOW - 366 * DAY }))).toEqual(["ask noConsent"]);
-    expect(found("lift", only({ signedAtMs: NOW - 364 * DAY }))).toEqual([]);
-    expect(found("removal", { consents: [] })).toEqual([]);
+    expect(findingsFor("lift", only({}))).toEqual([]);
+    expect(findingsFor("lift", { consents: [] })).toEqual(["ask noConsent"]);
+    expect(findingsFor("lift", only({ service: "fill" }))).toEqual(["ask noConsent"]);
+    expect(findingsFor("lift", only({ words: "older words" }))).toEqual(["ask noConsent"]);
+    expect(findingsFor("lift", only({ signedAtMs: NOW - 366 * DAY }))).toEqual(["ask noConsent"]);
+    expect(findingsFor("lift", only({ signedAtMs: NOW - 364 * DAY }))).toEqual([]);
+    expect(findingsFor("removal", { consents: [] })).toEqual([]);
   });
   test("products past their life: adhesive asked, the rest stopped; past the printed date nothing is used", () => {
     const lotion = { family: "lotion" as const };
-    expect(found("fill", { products: [used({ lifeAfterOpeningDays: 24 })] })).toEqual([]);
-    expect(found("fill", { products: [used({ lifeAfterOpeningDays: 23 })] })).toEqual(["ask productLife"]);
-    expect(found("lift", { products: [used({ ...lotion, lifeAfterOpeningDays: 24 })] })).toEqual([]);
-    expect(found("lift", { products: [used({ ...lotion, lifeAfterOpeningDays: 23 })] })).toEqual(["stop productLife"]);
+    expect(findingsFor("fill", { products: [used({ lifeAfterOpeningDays: 24 })] })).toEqual([]);
+    expect(findingsFor("fill", { products: [used({ lifeAfterOpeningDays: 23 })] })).toEqual(["ask productLife"]);
+    expect(findingsFor("lift", { products: [used({ ...lotion, lifeAfterOpeningDays: 24 })] })).toEqual([]);
+    expect(findingsFor("lift", { products: [used({ ...lotion, lifeAfterOpeningDays: 23 })] })).toEqual(["stop productLife"]);
     for (const family of ["adhesive", "lotion"] as const) {
       const service = family === "adhesive" ? "fill" : "lift";
-      expect(found(service, { products: [used({ family, expiresOn: "2026-11-24" })] })).toEqual(["stop productLife"]);
-      expect(found(service, { products: [used({ family, expiresOn: "2026-11-25" })] })).toEqual([]);
+      expect(findingsFor(service, { products: [used({ family, expiresOn: "2026-11-24" })] })).toEqual(["stop productLife"]);
+      expect(findingsFor(service, { products: [used({ family, expiresOn: "2026-11-25" })] })).toEqual([]);
     }
-    expect(found("removal", { products: [used({ family: null, lifeAfterOpeningDays: 1 })] })).toEqual(["stop productLife"]);
+    expect(findingsFor("removal", { products: [used({ family: null, lifeAfterOpeningDays: 1 })] })).toEqual(["stop productLife"]);
   });
   test("work done elsewhere is asked: what and when, on the same hair", () => {
     const elsewhere = { consultation: answers({ elsewhere: [{ treatment: "lift", part: "brows", on: null }] }) };
     expect(careFindings("lamination", { ...sound, ...elsewhere }, RULES)[0]!.words).toMatch(/^Lamination elsewhere, nobody knows when/);
-    expect(found("lift", elsewhere)).toEqual([]);
+    expect(findingsFor("lift", elsewhere)).toEqual([]);
   });
   test("after a stop the next visit asks how it has been; once something went well it asks no more", () => {
     const stopped = done("tint", 60 * 24, "brows", { stopped: "splash or sting" });
     expect(careFindings("fill", { ...sound, past: [stopped] }, RULES)[0]!.words).toBe(
       "Last time was stopped (splash or sting), 60 days before: ask how it has been since.",
     );
-    expect(found("fill", { past: [stopped, done("tint", 20 * 24, "brows")] })).toEqual([]);
+    expect(findingsFor("fill", { past: [stopped, done("tint", 20 * 24, "brows")] })).toEqual([]);
   });
   test("a reason covers what it was written for, while that is unchanged", () => {
     const findings = careFindings("fill", { ...sound, consultation: answers({ conditions: ["dryEye"] }), allergies: ["latex"] }, RULES);

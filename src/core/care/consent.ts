@@ -27,8 +27,8 @@ export function consentStanding(
   atMs: number,
   validMonths: number,
 ): { readonly state: "missing" | "expired" | "wording" | "valid"; readonly consent: Consent | null } {
-  const own = consents.filter((one) => one.service === service && one.signedAtMs <= atMs).sort((a, b) => b.signedAtMs - a.signedAtMs);
-  const newest = own[0];
+  const signed = consents.filter((one) => one.service === service && one.signedAtMs <= atMs).sort((a, b) => b.signedAtMs - a.signedAtMs);
+  const newest = signed[0];
   if (!newest) return { state: "missing", consent: null };
   if (newest.words !== consentText(service)) return { state: "wording", consent: newest };
   return { state: addMonths(newest.signedAtMs, validMonths) < atMs ? "expired" : "valid", consent: newest };

@@ -56,7 +56,7 @@ export function spacingAgainst(
   then: readonly Treated[],
   past: readonly PastService[],
   atMs: number,
-  own: Partial<Record<SpacingId, Spacing>>,
+  ofStudio: Partial<Record<SpacingId, Spacing>>,
 ): SpacingFinding[] {
   return SPACING_IDS.flatMap((id): SpacingFinding[] => {
     const row = SPACING[id];
@@ -64,7 +64,7 @@ export function spacingAgainst(
     const before = newestOf(past, row.before, atMs);
     if (!before) return [];
     const hours = (atMs - before.atMs) / 3_600_000;
-    const { stopHours, askHours } = own[id] ?? row;
+    const { stopHours, askHours } = ofStudio[id] ?? row;
     if (stopHours !== null && hours < stopHours) return [{ id, weight: "stop", hours, until: stopHours, before }];
     if (askHours !== null && hours < askHours) return [{ id, weight: "ask", hours, until: askHours, before }];
     return [];
@@ -82,7 +82,7 @@ export function agreedTooSoonAfter(
   treated: readonly Treated[],
   past: readonly PastService[],
   endMs: number,
-  own: Partial<Record<SpacingId, Spacing>>,
+  ofStudio: Partial<Record<SpacingId, Spacing>>,
 ): AgreedTooSoon[] {
   const before: PastService = { label: "", treated, atMs: endMs, stopped: null, known: "agreed" };
   const removals = past.filter((one) => one.treated.some((what) => same(what, lashes("removal"))));
@@ -90,7 +90,7 @@ export function agreedTooSoonAfter(
     .flatMap((later) => (later.fromMs === undefined ? [] : [{ later, fromMs: later.fromMs }]))
     .sort((a, b) => a.fromMs - b.fromMs)
     .flatMap(({ later, fromMs }): AgreedTooSoon[] => {
-      const row = spacingAgainst(later.treated, [before], fromMs, own).find(({ weight }) => weight === "stop") ?? null;
+      const row = spacingAgainst(later.treated, [before], fromMs, ofStudio).find(({ weight }) => weight === "stop") ?? null;
       const overThem = doesNotGoOverExtensions(later.treated) && wornAt([before, ...removals], fromMs, null) !== undefined;
       return row || overThem ? [{ later, fromMs, row }] : [];
     });

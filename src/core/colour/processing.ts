@@ -90,7 +90,7 @@ export function timeToTarget(target: number, current: Course, earlier: readonly 
   let never = 0;
   for (const rateAt of RATES) {
     const clientRate = log(prior.rate.median) + rateAt.z * prior.rate.logSd;
-    const held = ends.map((end, i) =>
+    const risen = ends.map((end, i) =>
       usable.reduce(
         (weight, course) => weight * likelihood(laterLooks(course), beganAt(course)!, clientRate, end, prior),
         rateAt.weight * ENDS[i]!.weight,
@@ -103,7 +103,7 @@ export function timeToTarget(target: number, current: Course, earlier: readonly 
         const began = from + start.z * SEEN_SD;
         const wanted = (target - began) * prior.way;
         ends.forEach((end, i) => {
-          const weight = held[i]! * visit.weight * start.weight * fits(looks, shares, began, prior.way * end);
+          const weight = risen[i]! * visit.weight * start.weight * fits(looks, shares, began, prior.way * end);
           if (wanted <= 0) already += weight;
           else if (wanted >= end) never += weight;
           else {

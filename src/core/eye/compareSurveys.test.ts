@@ -8,7 +8,7 @@ const right = (survey: Survey, change: Partial<Survey["eyes"]["right"]>): Survey
 });
 const points = (change: Partial<Survey["eyes"]["right"]["points"][number]>, from = 0) =>
   before.eyes.right.points.map((point, i) => (i >= from ? { ...point, ...change } : point));
-const what = (after: Survey) => compareSurveys(before, after).map((found) => found.what);
+const what = (after: Survey) => compareSurveys(before, after).map((difference) => difference.what);
 
 describe("two surveys of one client", () => {
   test("the same eyes are told of nothing, nor is what a ruler may be off by", () => {
@@ -17,10 +17,12 @@ describe("two surveys of one client", () => {
     expect(what(surveyOf([7.2, 10.2, 9.2]))).toEqual([]);
   });
   test("lashes that grew shorter are told by third, with both lengths", () => {
-    const found = compareSurveys(before, surveyOf([7, 10, 7.5]));
-    expect(found.map((one) => one.what)).toEqual(expect.arrayContaining(["client's right, outer, length", "client's left, outer, length"]));
-    expect(found.map((one) => one.what)).not.toContain("client's right, inner, length");
-    const outer = found.find((one) => one.what === "client's right, outer, length")!;
+    const differences = compareSurveys(before, surveyOf([7, 10, 7.5]));
+    expect(differences.map((one) => one.what)).toEqual(
+      expect.arrayContaining(["client's right, outer, length", "client's left, outer, length"]),
+    );
+    expect(differences.map((one) => one.what)).not.toContain("client's right, inner, length");
+    const outer = differences.find((one) => one.what === "client's right, outer, length")!;
     expect(parseFloat(outer.before) - parseFloat(outer.after)).toBeGreaterThan(0.3);
   });
   test.each<[string, Survey, string]>([

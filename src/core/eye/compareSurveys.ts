@@ -20,27 +20,27 @@ const mm = (value: number) => `${value.toFixed(1)} mm`;
 const percent = (share: number) => `${Math.round(share * 100)} %`;
 
 function between(name: string, before: EyeSurvey, after: EyeSurvey): SurveyDifference[] {
-  const found: SurveyDifference[] = [];
+  const differences: SurveyDifference[] = [];
   if (Math.abs(before.lashLineMm - after.lashLineMm) >= TELLS_LINE_MM)
-    found.push({ what: `${name}, lash line`, before: mm(before.lashLineMm), after: mm(after.lashLineMm) });
+    differences.push({ what: `${name}, lash line`, before: mm(before.lashLineMm), after: mm(after.lashLineMm) });
   for (const { name: third, from, to } of THIRDS) {
     const [a, b] = [naturalZone(before, from, to), naturalZone(after, from, to)];
     if (Math.abs(a.meanMm - b.meanMm) >= TELLS_MM)
-      found.push({ what: `${name}, ${third}, length`, before: mm(a.meanMm), after: mm(b.meanMm) });
+      differences.push({ what: `${name}, ${third}, length`, before: mm(a.meanMm), after: mm(b.meanMm) });
     if (Math.abs(a.babyShare - b.babyShare) >= TELLS_SHARE)
-      found.push({ what: `${name}, ${third}, baby lashes`, before: percent(a.babyShare), after: percent(b.babyShare) });
+      differences.push({ what: `${name}, ${third}, baby lashes`, before: percent(a.babyShare), after: percent(b.babyShare) });
     const [usual, now] = [a.allLashes, b.allLashes];
     if (Math.abs(usual - now) / Math.max(1, usual) >= TELLS_SHARE && Math.abs(usual - now) >= 3)
-      found.push({ what: `${name}, ${third}, lashes`, before: String(usual), after: String(now) });
+      differences.push({ what: `${name}, ${third}, lashes`, before: String(usual), after: String(now) });
     const angle = (eye: EyeSurvey) => naturalLashAt(eye)((from + to) / 2).angleDeg;
     if (Math.abs(angle(before) - angle(after)) >= 10)
-      found.push({
+      differences.push({
         what: `${name}, ${third}, growth angle`,
         before: `${Math.round(angle(before))}°`,
         after: `${Math.round(angle(after))}°`,
       });
   }
-  return found;
+  return differences;
 }
 
 /** What is other than at the last survey, past what a ruler may be off by; empty where nothing is. */
@@ -50,7 +50,7 @@ export function compareSurveys(before: Survey, after: Survey): SurveyDifference[
 
 /** In what the two eyes of one survey differ: `before` is the right, `after` the left. */
 export function eyesApart({ eyes }: Survey): SurveyDifference[] {
-  return between("eyes", eyes.right, eyes.left).map((found) => ({ ...found, what: found.what.replace("eyes, ", "") }));
+  return between("eyes", eyes.right, eyes.left).map((difference) => ({ ...difference, what: difference.what.replace("eyes, ", "") }));
 }
 
 /** The eye of the two whose lashes are shorter overall, or null where none is. */

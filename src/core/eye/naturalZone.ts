@@ -46,11 +46,11 @@ const zones = new WeakMap<EyeSurvey, Map<string, NaturalZone>>();
 function sumUp(eye: EyeSurvey, from: number, to: number): NaturalZone {
   const quantiles = new Map<number, number>();
   const lashAt = naturalLashAt(eye);
-  const found: NaturalLash[] = Array.from({ length: SAMPLES }, (_, i) => lashAt(from + ((i + 0.5) / SAMPLES) * (to - from)));
+  const lashes: NaturalLash[] = Array.from({ length: SAMPLES }, (_, i) => lashAt(from + ((i + 0.5) / SAMPLES) * (to - from)));
   const usable = (lash: NaturalLash) => lash.lashesPerMm * (1 - lash.babyShare);
-  const weight = found.reduce((sum, lash) => sum + usable(lash), 0);
-  const all = found.reduce((sum, lash) => sum + lash.lashesPerMm, 0);
-  const mean = (of: (lash: NaturalLash) => number) => found.reduce((sum, lash) => sum + of(lash) * usable(lash), 0) / weight;
+  const weight = lashes.reduce((sum, lash) => sum + usable(lash), 0);
+  const all = lashes.reduce((sum, lash) => sum + lash.lashesPerMm, 0);
+  const mean = (of: (lash: NaturalLash) => number) => lashes.reduce((sum, lash) => sum + of(lash) * usable(lash), 0) / weight;
   const cdf = (lengthMm: number) => mean((lash) => normalCdf((lengthMm - lash.lengthMm) / lash.spreadMm));
   const widthMm = (to - from) * eye.lashLineMm;
   return {
@@ -67,8 +67,8 @@ function sumUp(eye: EyeSurvey, from: number, to: number): NaturalZone {
     quantileMm: (p) => {
       const known = quantiles.get(p);
       if (known !== undefined) return known;
-      let low = Math.min(...found.map((lash) => lash.lengthMm - 4 * lash.spreadMm));
-      let high = Math.max(...found.map((lash) => lash.lengthMm + 4 * lash.spreadMm));
+      let low = Math.min(...lashes.map((lash) => lash.lengthMm - 4 * lash.spreadMm));
+      let high = Math.max(...lashes.map((lash) => lash.lengthMm + 4 * lash.spreadMm));
       for (let i = 0; i < 24; i++) {
         const middle = (low + high) / 2;
         if (cdf(middle) < p) low = middle;

@@ -98,9 +98,9 @@ test("a table in any usual habit is read back as it was written", () => {
         temperatureUnit: by.fahrenheit ? "F" : "C",
         humidityUnit: by.fraction ? "fraction" : "percent",
       });
-      const found = readTable(cells, guess.reading);
-      expect(found).toHaveLength(rows.length);
-      for (const [i, row] of found.entries()) {
+      const table = readTable(cells, guess.reading);
+      expect(table).toHaveLength(rows.length);
+      for (const [i, row] of table.entries()) {
         if (!row.ok || row.time.kind !== "wall") throw new Error(`line ${row.line} was not read: ${text}`);
         const { year, month, day, hour, minute } = row.time;
         expect((Date.UTC(year, month - 1, day, hour, minute) - BEGIN) / 60_000).toBe(rows[i]!.minute);

@@ -61,8 +61,8 @@ const NOT_THESE = /dew|tau|ros[ée]e|vpd|abs|index|battery|volt|press|min|max|he
 /** A number as loggers write it, units and thousands marks put up with; null where there is none. */
 export function numberIn(text: string): number | null {
   const cleaned = text.replace(/[^\d,.\-+eE]/g, "");
-  const found = /^[+-]?\d+(?:[.,]\d+)?(?:[eE][+-]?\d+)?$/.exec(cleaned);
-  return found ? Number(found[0].replace(",", ".")) : null;
+  const match = /^[+-]?\d+(?:[.,]\d+)?(?:[eE][+-]?\d+)?$/.exec(cleaned);
+  return match ? Number(match[0].replace(",", ".")) : null;
 }
 
 const looksLikeTime = (text: string) =>
@@ -157,9 +157,9 @@ export function parseTime(cell: string, order: DateOrder, hourCell?: string): Ta
   const text = (hourCell === undefined ? cell : `${cell.trim()} ${hourCell.trim()}`).trim();
   if (order === "unixS" || order === "unixMs")
     return isUnix(text) ? { kind: "absolute", ms: Number(text) * (order === "unixS" ? 1000 : 1) } : null;
-  const found = DATE.exec(text);
-  if (!found) return null;
-  const [, a, b, c, h, min, s, half, zone] = found;
+  const match = DATE.exec(text);
+  if (!match) return null;
+  const [, a, b, c, h, min, s, half, zone] = match;
   const yearFirst = a!.length === 4;
   if (order === "iso" && !yearFirst) return null;
   const [year, month, day] = yearFirst ? [a!, b!, c!] : order === "mdy" ? [c!, a!, b!] : [c!, b!, a!];

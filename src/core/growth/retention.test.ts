@@ -39,8 +39,8 @@ describe("what nature leaves (handbook of the trade: 1 − t/(C − g); derived)
 
 test("a bond holds the longer the more it has to hold by", () => {
   const contacts = [0.1, 0.5, 0.96, 1.4, 2, 3];
-  const held = contacts.map((contactMm) => bondSurvival(21, contactMm));
-  for (let i = 1; i < held.length; i++) expect(held[i]!).toBeGreaterThan(held[i - 1]!);
+  const survivals = contacts.map((contactMm) => bondSurvival(21, contactMm));
+  for (let i = 1; i < survivals.length; i++) expect(survivals[i]!).toBeGreaterThan(survivals[i - 1]!);
   // Derived: the ordinary contact keeps exp(−0.0117 × 21); twice the contact its square root; half of it its square.
   expect(bondSurvival(21, 1.4)).toBeCloseTo(Math.exp(-0.2457), 9);
   expect(bondSurvival(21, 2.8)).toBeCloseTo(Math.exp(-0.2457 / 2), 9);

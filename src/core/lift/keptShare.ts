@@ -44,6 +44,6 @@ export function learnKeptShare(readings: readonly KeptReading[], prior = KEPT_PR
 
 /** Kept turn of a raw one with its 95 % interval, degrees; a share is never under 0 nor over 1. */
 export function keptTurnDeg(rawDeg: number, share: KeptShare): { readonly low: number; readonly mid: number; readonly high: number } {
-  const held = (z: number) => rawDeg * Math.min(1, Math.max(0, share.mean + z * Math.hypot(share.sd, RUN_TO_RUN_SD)));
-  return { low: held(-1.96), mid: held(0), high: held(1.96) };
+  const keptDeg = (z: number) => rawDeg * Math.min(1, Math.max(0, share.mean + z * Math.hypot(share.sd, RUN_TO_RUN_SD)));
+  return { low: keptDeg(-1.96), mid: keptDeg(0), high: keptDeg(1.96) };
 }

@@ -45,38 +45,38 @@ const WHOLE: readonly (readonly [what: string, say: (map: LashMap) => string])[]
   ["limits of its own", ({ limits }) => limitWords(limits).join(", ") || "none"],
 ];
 
-type Say = (layer: Layer, own: FibreKind, map: LashMap) => string;
+type LayerWords = (layer: Layer, standard: FibreKind, map: LashMap) => string;
 
 /** "9 10 11", and what a zone wears that is not the layer's own: "9 10 11 (D 0.05, 5D)". */
-function line({ zones }: Layer, own: FibreKind, { hybrid }: LashMap): string {
-  const say = (zone: ZoneFibre | null) => {
+function line({ zones }: Layer, standard: FibreKind, { hybrid }: LashMap): string {
+  const wordsOf = (zone: ZoneFibre | null) => {
     if (!zone) return "–";
     const classes = (zone.classes ?? []).map(({ upToMm, lengthMm }) => `${lengthMm}≤${upToMm}/`).join("");
-    const other = samePlaced(zone, own) ? "" : ` (${kind(zone)})`;
+    const other = samePlaced(zone, standard) ? "" : ` (${kind(zone)})`;
     const mixture = zone.hybrid && mix(zone.hybrid);
     const mixed = zone.hybrid ? `+${zone.hybrid.fibre.lengthMm}${hybrid && mixture === mix(hybrid) ? "" : ` (${mixture})`}` : "";
     return `${classes}${zone.lengthMm}${other}${mixed}`;
   };
-  return zones.map(say).join(" ");
+  return zones.map(wordsOf).join(" ");
 }
 
-function lines(map: LashMap, side: Side, role: Layer["role"], say: Say): string {
-  const own = { base: map.fibre, accent: map.accents?.fibre ?? map.fibre, under: map.under?.fibre ?? map.fibre }[role];
+function lines(map: LashMap, side: Side, role: Layer["role"], words: LayerWords): string {
+  const standard = { base: map.fibre, accent: map.accents?.fibre ?? map.fibre, under: map.under?.fibre ?? map.fibre }[role];
   const layers = map.eyes[side].layers.filter((layer) => layer.role === role);
-  return layers.map((layer) => say(layer, own, map)).join(" / ") || "none";
+  return layers.map((layer) => words(layer, standard, map)).join(" / ") || "none";
 }
 
 /** What changed from one map to another, empty where nothing did but the title. */
 export function compareMaps(before: LashMap, after: LashMap): Difference[] {
   const rows: Difference[] = [
-    ...WHOLE.map(([what, say]) => ({ what, before: say(before), after: say(after) })),
+    ...WHOLE.map(([what, words]) => ({ what, before: words(before), after: words(after) })),
     ...SIDES.flatMap((side) =>
       LAYER_ROLES.flatMap((role) => {
         const where = `client's ${side}${role === "base" ? "" : `, ${LAYER_LABELS[role]}`}`;
-        const row = (what: string, say: Say) => ({
+        const row = (what: string, words: LayerWords) => ({
           what,
-          before: lines(before, side, role, say),
-          after: lines(after, side, role, say),
+          before: lines(before, side, role, words),
+          after: lines(after, side, role, words),
         });
         return [
           row(where, line),

@@ -12,17 +12,17 @@ const MOST_FIBRES = 20;
  * same cross-section, as near as whole fibres come (within a third). The nearest in mass first.
  */
 export function equivalents(fibre: Fibre, trays: readonly Tray[]): Equivalent[] {
-  const own = { ...fibre, count: mostCount(fibre) };
+  const fullest = { ...fibre, count: mostCount(fibre) };
   return stockedKinds(trays)
     .filter((kind) => kind.curl === fibre.curl && (kind.diameterMm !== fibre.diameterMm || kind.shape !== fibre.shape))
     .filter((kind) => stockedLengths(trays, kind).includes(fibre.lengthMm))
     .flatMap((kind): Equivalent[] => {
-      const exactCount = equalCount(own, kind);
+      const exactCount = equalCount(fullest, kind);
       const count = Math.round(exactCount);
       if (count < 1 || count > MOST_FIBRES) return [];
       const { countTo: _, ...one } = fibre;
       const swapped: Fibre = { ...one, ...kind, count };
-      const massRatio = fibreMassMg(swapped) / fibreMassMg(own);
+      const massRatio = fibreMassMg(swapped) / fibreMassMg(fullest);
       return Math.abs(massRatio - 1) <= 1 / 3 ? [{ fibre: swapped, exactCount, massRatio }] : [];
     })
     .sort((a, b) => Math.abs(a.massRatio - 1) - Math.abs(b.massRatio - 1));

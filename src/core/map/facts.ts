@@ -50,11 +50,11 @@ export type MapFacts = MapContext & {
 /** Every zone of a map with its limits: reckoned once, read by every rule and view. The policy is the map's own. */
 export function mapFacts(map: LashMap, context: MapContext): MapFacts {
   const policy = mapPolicy(context.policy, map);
-  const own = { ...context, policy };
-  const layersOf = (side: Side) => map.eyes[side].layers.map((layer, index) => layerFacts(map, side, index, layer, own));
+  const ownContext = { ...context, policy };
+  const layersOf = (side: Side) => map.eyes[side].layers.map((layer, index) => layerFacts(map, side, index, layer, ownContext));
   const layers = { right: layersOf("right"), left: layersOf("left") };
   const [right, left] = SIDES.map((side) => layers[side][baseIndex(map, side)]!);
-  return { ...own, map, layers, zones: { right: right!, left: left! } };
+  return { ...ownContext, map, layers, zones: { right: right!, left: left! } };
 }
 
 function layerFacts(map: LashMap, side: Side, index: number, layer: Layer, context: MapContext): readonly ZoneFacts[] {

@@ -86,13 +86,13 @@ describe("singles and fans mixed", () => {
     const hybrid = { share: 0.5, pattern: "alternate" as const, fibre: { ...fan, lengthMm: 9 } };
     const thick = setZone(planned({ share: 0.5, pattern: "alternate" }), "right", 4, { ...single, diameterMm: 0.18, lengthMm: 9, hybrid });
     const stock = [...trays, trayOf(lengthsFrom(6, 14), { diameterMm: 0.18 })];
-    const found = (map: LashMap) => mapFindings(mapFacts(map, { survey, policy: defaultPolicy, trays: stock }));
-    const finding = found(thick).find(({ rule }) => rule === "thickSingleInHybrid")!;
+    const findingsOf = (map: LashMap) => mapFindings(mapFacts(map, { survey, policy: defaultPolicy, trays: stock }));
+    const finding = findingsOf(thick).find(({ rule }) => rule === "thickSingleInHybrid")!;
     expect(finding.where).toMatchObject({ side: "right", zones: [4] });
-    const after = found(finding.fix!.apply(thick));
+    const after = findingsOf(finding.fix!.apply(thick));
     expect(after.some(({ rule }) => rule === "thickSingleInHybrid")).toBe(false);
     expect(after.filter(({ severity }) => severity === "stop").length).toBeLessThanOrEqual(
-      found(thick).filter(({ severity }) => severity === "stop").length,
+      findingsOf(thick).filter(({ severity }) => severity === "stop").length,
     );
   });
 });

@@ -21,7 +21,7 @@ export function lashClasses(
   policy: Policy,
 ): Pick<ZoneFibre, "classes"> {
   if (!classes) return {};
-  const found: { upToMm: number; lengthMm: number }[] = [];
+  const ascending: { upToMm: number; lengthMm: number }[] = [];
   let below = fibre.lengthMm;
   for (let i = classes - 1; i >= 1; i--) {
     const [from, upTo] = [i === 1 ? 0 : limit.natural.quantileMm((i - 1) / classes), limit.natural.quantileMm(i / classes)];
@@ -32,10 +32,10 @@ export function lashClasses(
     };
     // Where nothing shorter fits, these lashes wear what the shortest class wears: the least there is in stock.
     const lengthMm = stockedMm.filter(fits).at(-1) ?? stockedMm[0]!;
-    if (lengthMm < below) found.unshift({ upToMm: Math.round(upTo * 10) / 10, lengthMm });
+    if (lengthMm < below) ascending.unshift({ upToMm: Math.round(upTo * 10) / 10, lengthMm });
     below = Math.min(below, lengthMm);
   }
   // Rounding may bring two classes together.
-  const classesApart = found.filter((c, i) => i === 0 || c.upToMm > found[i - 1]!.upToMm);
+  const classesApart = ascending.filter((c, i) => i === 0 || c.upToMm > ascending[i - 1]!.upToMm);
   return classesApart.length ? { classes: classesApart } : {};
 }

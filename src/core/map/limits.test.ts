@@ -64,10 +64,10 @@ describe("limits set aside on one map", () => {
     expect(finding.why).toMatch(words);
   });
   test("a caution never stands above a stop that was lowered, nor fine lashes above the rest", () => {
-    const own = mapPolicy(defaultPolicy, { limits: { loadRed: 0.9, overLengthMm: 1 } });
-    expect(own.loadAmber).toBeLessThan(0.9);
-    expect(own.loadAmberFan).toBeLessThan(0.9);
-    expect(own.fineOverLengthMm).toBe(1);
+    const changed = mapPolicy(defaultPolicy, { limits: { loadRed: 0.9, overLengthMm: 1 } });
+    expect(changed.loadAmber).toBeLessThan(0.9);
+    expect(changed.loadAmberFan).toBeLessThan(0.9);
+    expect(changed.fineOverLengthMm).toBe(1);
     expect(mapPolicy(defaultPolicy, {})).toBe(defaultPolicy);
   });
 });

@@ -132,12 +132,12 @@ describe("a zone's limit", () => {
         fc.double({ min: 0.03, max: 0.24, noNaN: true }),
         fc.integer({ min: 2, max: 19 }),
         (length, diameter, count) => {
-          const here = load(length, diameter, count);
+          const loadHere = load(length, diameter, count);
           for (const more of [load(length + 1, diameter, count), load(length, diameter + 0.01, count), load(length, diameter, count + 1)]) {
-            expect(more.resting).toBeGreaterThan(here.resting);
-            expect(more.growing).toBeGreaterThan(here.growing);
+            expect(more.resting).toBeGreaterThan(loadHere.resting);
+            expect(more.growing).toBeGreaterThan(loadHere.growing);
           }
-          expect(here.growing).toBeGreaterThanOrEqual(here.resting);
+          expect(loadHere.growing).toBeGreaterThanOrEqual(loadHere.resting);
         },
       ),
       { seed: 53 },

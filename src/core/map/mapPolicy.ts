@@ -7,12 +7,12 @@ export function mapPolicy(policy: Policy, map: Pick<LashMap, "limits">): Policy 
   const known = overridden.get(map.limits);
   if (known?.policy === policy) return known.own;
   const set = Object.fromEntries(Object.entries(map.limits).filter(([, value]) => value !== undefined)) as Partial<Policy>;
-  const own = { ...policy, ...set };
-  own.fineOverLengthMm = Math.min(own.fineOverLengthMm, own.overLengthMm);
-  own.loadAmber = Math.min(own.loadAmber, own.loadRed - 0.05);
-  own.loadAmberFan = Math.min(own.loadAmberFan, own.loadRed - 0.05);
-  overridden.set(map.limits, { policy, own });
-  return own;
+  const merged = { ...policy, ...set };
+  merged.fineOverLengthMm = Math.min(merged.fineOverLengthMm, merged.overLengthMm);
+  merged.loadAmber = Math.min(merged.loadAmber, merged.loadRed - 0.05);
+  merged.loadAmberFan = Math.min(merged.loadAmberFan, merged.loadRed - 0.05);
+  overridden.set(map.limits, { policy, own: merged });
+  return merged;
 }
 
 /** The same limits give the same policy object, so that what is reckoned from it can be kept. */

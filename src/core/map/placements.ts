@@ -20,15 +20,15 @@ export function placements(map: LashMap, survey: Survey, side: Side): readonly P
   const field = fieldOf(survey, side);
   const eye = map.eyes[side];
   const known = placed.get(eye);
-  if (known?.field === field) return known.found;
+  if (known?.field === field) return known.placements;
   const worn = wornBy(map, side, field);
-  const found = field.map((lash, i) => ({ lash, worn: worn[i]! }));
-  placed.set(eye, { field, found });
-  return found;
+  const candidates = field.map((lash, i) => ({ lash, worn: worn[i]! }));
+  placed.set(eye, { field, placements: candidates });
+  return candidates;
 }
 
 /** Drawings, totals and darkness ask for the same eye's placements; they are found once a change. */
-const placed = new WeakMap<LashMap["eyes"][Side], { field: readonly FieldLash[]; found: readonly Placement[] }>();
+const placed = new WeakMap<LashMap["eyes"][Side], { field: readonly FieldLash[]; placements: readonly Placement[] }>();
 
 function wornBy(map: LashMap, side: Side, field: readonly FieldLash[]): Placement["worn"][] {
   const { layers } = map.eyes[side];

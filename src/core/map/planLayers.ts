@@ -15,8 +15,8 @@ type Wish = Pick<LashMap, "coupling">;
 /** Mean length of a layer over a stretch, bare zones left out, mm; null where all of it is bare. */
 function meanLength(layer: Layer, from: number, to: number): number | null {
   const samples = 24;
-  const found = Array.from({ length: samples }, (_, i) => layer.zones[zoneIndexAt(layer, from + ((i + 0.5) / samples) * (to - from))]);
-  const worn = found.filter((zone) => zone != null);
+  const zones = Array.from({ length: samples }, (_, i) => layer.zones[zoneIndexAt(layer, from + ((i + 0.5) / samples) * (to - from))]);
+  const worn = zones.filter((zone) => zone != null);
   return worn.length ? worn.reduce((sum, zone) => sum + zone.lengthMm, 0) / worn.length : null;
 }
 

@@ -53,9 +53,10 @@ export type LimitCost = {
 export function planMap(survey: Survey, wish: MapWish, policy: Policy, trays: readonly Tray[]): MapPlan | null {
   const ground = groundOf(survey, wish, policy, trays);
   if (ground.stocked.length === 0) return null;
-  const found = planBase(ground) ?? planBase(ground, { soft: true })!;
-  const clash = found.plan.breach > 0 ? PLAN_LIMITS.filter((limit) => planBase(ground, { without: limit }) !== null) : ([] as PlanLimit[]);
-  const base = toLayers(ground, found.plan.lengthsMm);
+  const baseLayer = planBase(ground) ?? planBase(ground, { soft: true })!;
+  const clash =
+    baseLayer.plan.breach > 0 ? PLAN_LIMITS.filter((limit) => planBase(ground, { without: limit }) !== null) : ([] as PlanLimit[]);
+  const base = toLayers(ground, baseLayer.plan.lengthsMm);
   const accents = wish.accents ? planAccents(survey, base, wish.accents, wish, ground.policy, trays) : null;
   const under = wish.under ? planUnder(survey, base, wish.under, wish, ground.policy, trays) : null;
   const layersOf = (side: Side): Layer[] => [base[side], ...(accents ? [accents[side]] : []), ...(under ? [under[side]] : [])];
@@ -68,8 +69,8 @@ export function planMap(survey: Survey, wish: MapWish, policy: Policy, trays: re
       fibre: fibreKind(wish.fibre),
       eyes: { right: { layers: layers.right }, left: { layers: layers.left } },
     },
-    objective: found.plan.objective,
-    longestMm: found.longestMm,
+    objective: baseLayer.plan.objective,
+    longestMm: baseLayer.longestMm,
     clash,
     breaches: planBreaches(layers, survey, ground.policy),
   };
@@ -84,14 +85,14 @@ export function limitCosts(survey: Survey, wish: MapWish, policy: Policy, trays:
   const all = ground.stocked.length ? planBase(ground) : null;
   if (!all) return [];
   return PLAN_LIMITS.flatMap((limit): LimitCost[] => {
-    const held = planBase(ground, { without: limit, longestMm: all.longestMm });
+    const capped = planBase(ground, { without: limit, longestMm: all.longestMm });
     const free = planBase(ground, { without: limit });
-    if (!held || !free) return [];
+    if (!capped || !free) return [];
     const longerZones = SIDES.reduce(
-      (sum, side) => sum + held.plan.lengthsMm[side].filter((mm, i) => (mm ?? 0) > (all.plan.lengthsMm[side][i] ?? 0) + 1e-9).length,
+      (sum, side) => sum + capped.plan.lengthsMm[side].filter((mm, i) => (mm ?? 0) > (all.plan.lengthsMm[side][i] ?? 0) + 1e-9).length,
       0,
     );
-    const costMm2 = Math.max(0, all.plan.objective - held.plan.objective);
+    const costMm2 = Math.max(0, all.plan.objective - capped.plan.objective);
     const longestMm = Math.min(free.longestMm.right, free.longestMm.left);
     const hangsLower = longestMm > Math.min(all.longestMm.right, all.longestMm.left);
     return costMm2 > 1e-6 || longerZones > 0 || hangsLower ? [{ limit, costMm2, longerZones, longestMm }] : [];

@@ -97,9 +97,9 @@ describe("zones drawn by hand", () => {
           defaultPolicy,
           trays,
         )!.map;
-        const own = splitZone(planned, "left", 0, 2);
-        expect(mirrorMap(mirrorMap(own))).toEqual(own);
-        expect(mirrorMap(own).landmarks).toEqual({ right: own.landmarks!.left, left: own.landmarks!.right });
+        const split = splitZone(planned, "left", 0, 2);
+        expect(mirrorMap(mirrorMap(split))).toEqual(split);
+        expect(mirrorMap(split).landmarks).toEqual({ right: split.landmarks!.left, left: split.landmarks!.right });
       }),
       { numRuns: 30, seed: 112 },
     );
@@ -147,19 +147,19 @@ describe("the look of 14 with 11", () => {
   const { limit } = facts.zones.right[5]!;
   const wished = wishLike({ ...single, lengthMm: 14 }, limit.natural, defaultPolicy, trays);
   const overhangMm = limit.limitMm + defaultPolicy.attachmentOffsetMm - limit.natural.meanMm;
-  const found = lookAlikes({ ...wished, overhangMm }, limit, defaultPolicy, trays);
+  const alikes = lookAlikes({ ...wished, overhangMm }, limit, defaultPolicy, trays);
   test("stronger curls in stock lift as far within the limits; the lightest comes first", () => {
-    expect(found.length).toBeGreaterThan(0);
-    for (const { fibre, on, offLiftMm } of found) {
+    expect(alikes.length).toBeGreaterThan(0);
+    for (const { fibre, on, offLiftMm } of alikes) {
       expect(fibre.curl).toBe("D");
       expect(fibre.lengthMm).toBeLessThanOrEqual(limit.limitMm + 1e-9);
       expect(on.liftMm).toBeGreaterThan(wished.liftMm - 0.4 - 1e-9);
       expect(on.overhangMm).toBeLessThanOrEqual(overhangMm + 1e-9);
       expect(offLiftMm).toBeCloseTo(on.liftMm - wished.liftMm, 9);
     }
-    const masses = found.map(({ fibre }) => fibreMassMg(fibre));
+    const masses = alikes.map(({ fibre }) => fibreMassMg(fibre));
     expect(masses).toEqual([...masses].sort((a, b) => a - b));
-    expect(found[0]!.fibre.diameterMm).toBe(0.05);
+    expect(alikes[0]!.fibre.diameterMm).toBe(0.05);
   });
   test("a wish that nothing reaches finds nothing", () => {
     expect(lookAlikes({ liftMm: 17, overhangMm, like: wished.like }, limit, defaultPolicy, trays)).toEqual([]);
@@ -251,21 +251,21 @@ describe("advice from the eyes (common practice), never a ban", () => {
 });
 
 test("a tray's measured geometry comes before the studio's, the studio's before the working value", () => {
-  const own = { turnDeg: 80, baseStraightMm: 0, turnOver: 1 };
+  const geometry = { turnDeg: 80, baseStraightMm: 0, turnOver: 1 };
   const measured = { turnDeg: 70, baseStraightMm: 1, turnOver: 0.8 };
-  const studio = { ...defaultPolicy, curls: { C: own } };
+  const studio = { ...defaultPolicy, curls: { C: geometry } };
   expect(fibreCurl(single, trays, defaultPolicy).turnDeg).toBe(75);
-  expect(fibreCurl(single, trays, studio)).toEqual(own);
+  expect(fibreCurl(single, trays, studio)).toEqual(geometry);
   expect(fibreCurl(single, [{ ...trays[0]!, geometry: measured }], studio)).toEqual(measured);
-  expect(fibreCurl({ ...single, diameterMm: 0.1 }, [{ ...trays[0]!, geometry: measured }], studio)).toEqual(own);
+  expect(fibreCurl({ ...single, diameterMm: 0.1 }, [{ ...trays[0]!, geometry: measured }], studio)).toEqual(geometry);
 });
 
 test("limits of a map's own: only what it sets aside is other than the studio's, and cautions stay below the stop", () => {
   expect(mapPolicy(defaultPolicy, {})).toBe(defaultPolicy);
-  const own = mapPolicy(defaultPolicy, { limits: { loadRed: 1, overLengthMm: 1 } });
-  expect(own).toMatchObject({ loadRed: 1, overLengthMm: 1, stepMm: defaultPolicy.stepMm });
-  expect(own.loadAmber).toBeLessThan(own.loadRed);
-  expect(own.fineOverLengthMm).toBeLessThanOrEqual(1);
+  const changed = mapPolicy(defaultPolicy, { limits: { loadRed: 1, overLengthMm: 1 } });
+  expect(changed).toMatchObject({ loadRed: 1, overLengthMm: 1, stepMm: defaultPolicy.stepMm });
+  expect(changed.loadAmber).toBeLessThan(changed.loadRed);
+  expect(changed.fineOverLengthMm).toBeLessThanOrEqual(1);
 });
 
 test("two maps compared say what differs and nothing else; a title follows from the choices", () => {

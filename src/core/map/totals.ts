@@ -111,14 +111,14 @@ export function fibresPerStrip({ fibresPerStrip: at015 }: Policy, diameterMm: nu
 export function pickList(facts: MapFacts, order: Policy["layerOrder"] = facts.policy.layerOrder): Pick[] {
   const rank: Record<Layer["role"], number> =
     order === "accentsFirst" ? { accent: 0, base: 1, under: 2 } : { base: 0, accent: 1, under: 2 };
-  const found = new Map<string, { rank: number; fibre: Fibre; lashes: number; fibres: number }>();
+  const byFibre = new Map<string, { rank: number; fibre: Fibre; lashes: number; fibres: number }>();
   forEachWorn(facts, (side, layer, _, fibre) => {
     const place = rank[facts.map.eyes[side].layers[layer]!.role];
     const key = `${kindLabel(fibre)} ${fibre.lengthMm}`;
-    const pick = found.get(key) ?? { rank: place, fibre, lashes: 0, fibres: 0 };
-    found.set(key, { ...pick, rank: Math.min(pick.rank, place), lashes: pick.lashes + 1, fibres: pick.fibres + meanCount(fibre) });
+    const pick = byFibre.get(key) ?? { rank: place, fibre, lashes: 0, fibres: 0 };
+    byFibre.set(key, { ...pick, rank: Math.min(pick.rank, place), lashes: pick.lashes + 1, fibres: pick.fibres + meanCount(fibre) });
   });
-  return [...found.values()]
+  return [...byFibre.values()]
     .sort((a, b) => a.rank - b.rank || kindLabel(a.fibre).localeCompare(kindLabel(b.fibre)) || a.fibre.lengthMm - b.fibre.lengthMm)
     .map(({ fibre, lashes, fibres }) => ({
       kind: fibre,

@@ -53,21 +53,21 @@ export function measureClosed(marks: PictureMarks, ownCurlDeg: number): Measured
   const bend = curlFactor(ownCurlDeg);
   const alongTheirBend = marks.lashes.length > 0 && marks.lashes.every((taps) => taps.length > 2);
   const tapMm = TAP_PX * plane.mmPerPx * Math.SQRT2;
-  const found = line
+  const places = line
     ? marks.lashes.map((taps) => {
         const path: Mm[] = taps.map(plane.toMm);
         const lengthMm = path.length > 2 ? lengthOf(curveThrough(path)) : lengthOf(path) * bend.factor;
         return { at: fractionNearest(line, path[0]!), lengthMm };
       })
     : [];
-  const usual = found.length ? found.reduce((sum, lash) => sum + lash.lengthMm, 0) / found.length : 8;
+  const usual = places.length ? places.reduce((sum, lash) => sum + lash.lengthMm, 0) / places.length : 8;
   // Shortening by the lean of lash and pad only ever makes a lash look shorter; half of it is taken as spread.
   const leanShare = (1 - Math.cos(degToRad(LASH_LEAN_DEG)) + plane.offShare) / 2;
   const lashOffMm = Math.hypot(tapMm, usual * leanShare, alongTheirBend ? 0 : (usual / bend.factor) * bend.off);
   return {
     lashLineMm,
     lashLineOffMm: lashLineMm === null ? null : Math.hypot(tapMm, (lashLineMm * plane.offShare) / 2),
-    places: gather(found, lashOffMm),
+    places: gather(places, lashOffMm),
     turnedDeg: plane.turnedDeg,
     tiltDeg: plane.tiltDeg,
     lashOffMm,
@@ -75,8 +75,8 @@ export function measureClosed(marks: PictureMarks, ownCurlDeg: number): Measured
 }
 
 /** Lashes near each other taken together, as evenly as they come, at most five places. */
-function gather(found: readonly { at: number; lengthMm: number }[], offMm: number): MeasuredPlace[] {
-  const sorted = [...found].sort((a, b) => a.at - b.at);
+function gather(lashes: readonly { at: number; lengthMm: number }[], offMm: number): MeasuredPlace[] {
+  const sorted = [...lashes].sort((a, b) => a.at - b.at);
   const groups = Math.min(MOST_PLACES, sorted.length);
   const places = Array.from({ length: groups }, (_, g) => {
     const group = sorted.slice(Math.round((g * sorted.length) / groups), Math.round(((g + 1) * sorted.length) / groups));

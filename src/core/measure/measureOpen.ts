@@ -48,14 +48,14 @@ export function measureOpen(marks: PictureMarks): MeasuredOpen | { readonly prob
   if (widthMm < 5) return { problem: "The two corners lie on each other." };
   const axis: Mm = [(outer[0] - inner[0]) / widthMm, (outer[1] - inner[1]) / widthMm];
   /** Along the line between the corners from the inner one, and off it, mm. */
-  const own = ([x, y]: Mm): Mm => [
+  const inEyeFrame = ([x, y]: Mm): Mm => [
     (x - inner[0]) * axis[0] + (y - inner[1]) * axis[1],
     -(x - inner[0]) * axis[1] + (y - inner[1]) * axis[0],
   ];
-  const lid = curveThrough([inner, ...marks.line.map(plane.toMm), outer]).map(own);
+  const lid = curveThrough([inner, ...marks.line.map(plane.toMm), outer]).map(inEyeFrame);
   const lidMm = lengthOf(lid);
   const fraction = (place: MarkedPlace) => {
-    const [along] = own(at(place));
+    const [along] = inEyeFrame(at(place));
     let passed = 0;
     for (let i = 1; i < lid.length; i++) {
       const [[x1, y1], [x2, y2]] = [lid[i - 1]!, lid[i]!];
@@ -75,7 +75,7 @@ export function measureOpen(marks: PictureMarks): MeasuredOpen | { readonly prob
       problem:
         "The marks cross: from the inner corner outwards come inner iris edge, pupil, outer iris edge, and the brow peak past the pupil.",
     };
-  const lower = marks.places.lowerLid ? own(at("lowerLid"))[1] : null;
+  const lower = marks.places.lowerLid ? inEyeFrame(at("lowerLid"))[1] : null;
   const heights = lid.map(([, y]) => y);
   const upper = Math.abs(Math.min(...heights)) > Math.abs(Math.max(...heights)) ? Math.min(...heights) : Math.max(...heights);
   const openingMm = lower === null ? null : Math.abs(lower - upper);

@@ -37,7 +37,7 @@ export type MixProblem = { readonly problem: string };
 
 /**
  * The amounts to dose for this client: the recipe scaled to areas and hair, rounded to what a hand can dose, with the
- * peroxide judged by the lash stop. Rounding never makes that verdict worse.
+ * peroxide verdict by the lash stop. Rounding never makes that verdict worse.
  */
 export function mixFor(
   recipe: Recipe,
@@ -57,29 +57,32 @@ export function mixFor(
     ...split(recipe.developers, recipe.developerAmount, recipe.developerUnit),
   ];
   if (wanted.some(({ productId }) => !products.has(productId))) return { problem: "A product of this recipe is no longer on the shelf." };
-  const held = wanted.map((one) => ({ ...one, product: products.get(one.productId)! }));
-  const unlike = held.find(({ product }, i) => i < recipe.colours.length === (product.kind === "developer"));
+  const ingredients = wanted.map((one) => ({ ...one, product: products.get(one.productId)! }));
+  const unlike = ingredients.find(({ product }, i) => i < recipe.colours.length === (product.kind === "developer"));
   if (unlike) return { problem: `${unlike.product.name} is not what it is taken for in this recipe.` };
-  if (on === "lashes" && held.some(({ product }) => product.kind === "lightener"))
+  if (on === "lashes" && ingredients.some(({ product }) => product.kind === "lightener"))
     return { problem: "Lightener is never mixed for lashes: it would run into the eye, and lashes break." };
 
   const judge = (doses: readonly Dose[]) =>
     judgePeroxide(
       peroxideInMix(
-        doses.map(({ amount, unit }, i) => ({ grams: gramsOf(amount, unit, held[i]!.product), peroxide: held[i]!.product.peroxide ?? 0 })),
+        doses.map(({ amount, unit }, i) => ({
+          grams: gramsOf(amount, unit, ingredients[i]!.product),
+          peroxide: ingredients[i]!.product.peroxide ?? 0,
+        })),
       ),
       on,
       limit,
     );
-  const truly = judge(held);
+  const truly = judge(ingredients);
   const most = (bound: number) => Math.max(limit, bound) + 1e-9;
-  const doses = roundDoses(held, (tried) => {
+  const doses = roundDoses(ingredients, (tried) => {
     const { range } = judge(tried);
     return on === "brows" || (range.mid <= most(truly.range.mid) && (range.high <= limit + 1e-9 || truly.range.high > limit));
   });
   if (!doses) return { problem: "So little cannot be dosed by hand without passing the lash limit. Mix for both eyes, or weigh it." };
 
-  const lines = held.map(({ productId, product, unit, amount }, i) => ({
+  const lines = ingredients.map(({ productId, product, unit, amount }, i) => ({
     productId,
     product,
     unit,
@@ -87,7 +90,7 @@ export function mixFor(
     dosed: doses[i]!.amount,
     grams: gramsOf(doses[i]!.amount, unit, product),
   }));
-  const needed = held.reduce((sum, { amount, unit, product }) => sum + gramsOf(amount, unit, product).mid, 0);
+  const needed = ingredients.reduce((sum, { amount, unit, product }) => sum + gramsOf(amount, unit, product).mid, 0);
   const grams = sumOfRanges(lines.map((line) => line.grams));
   const prices = lines.map(({ product, grams: { mid } }) =>
     product.packG === null || product.packPrice === null ? null : (product.packPrice / product.packG) * mid,
@@ -96,7 +99,7 @@ export function mixFor(
     lines,
     grams,
     share,
-    ratioError: ratioError(held, doses),
+    ratioError: ratioError(ingredients, doses),
     peroxide: withLeaflet(judge(doses), lines, recipe, limit, on),
     leftoverG: Math.max(0, grams.mid - needed),
     cost: prices.some((price) => price === null) ? null : prices.reduce<number>((sum, price) => sum + price!, 0),
@@ -106,20 +109,20 @@ export function mixFor(
 
 /** A leaflet's own figure for its mix ready for use settles what drops leave open, as long as no more developer goes in than it says. */
 function withLeaflet(
-  judged: PeroxideVerdict,
+  verdict: PeroxideVerdict,
   lines: readonly MixLine[],
   recipe: Recipe,
   limit: number,
   on: "lashes" | "brows",
 ): PeroxideVerdict {
-  if (judged.known) return judged;
+  if (verdict.known) return verdict;
   const colours = lines.slice(0, recipe.colours.length);
-  if (colours.some(({ product }) => product.ready === null)) return judged;
+  if (colours.some(({ product }) => product.ready === null)) return verdict;
   const least = Math.min(...colours.map(({ product }) => product.ready!.developerParts));
   const peroxide = Math.max(...colours.map(({ product }) => product.ready!.peroxide));
   const developer = lines.slice(recipe.colours.length).reduce((sum, { grams }) => sum + grams.mid, 0);
   const colour = colours.reduce((sum, { grams }) => sum + grams.mid, 0);
-  if (colour === 0 || developer / colour > least) return judged;
+  if (colour === 0 || developer / colour > least) return verdict;
   return {
     ...judgePeroxide({ low: peroxide, mid: peroxide, high: peroxide }, on, limit),
     range: { low: 0, mid: peroxide, high: peroxide },

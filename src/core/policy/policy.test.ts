@@ -6,8 +6,8 @@ const questions = Object.entries(QUESTIONS) as [keyof typeof QUESTIONS, Question
 
 test("the defaults are a lawful policy; every question has a reason, a source, and is in the form or has one of its own", () => {
   expect(policySchema.parse(defaultPolicy)).toEqual(defaultPolicy);
-  const own = ["spacing", "curls", "country", "localNotes"];
-  expect([...policyForm.map(({ key }) => key as string), ...own].sort()).toEqual(questions.map(([key]) => key as string).sort());
+  const unasked = ["spacing", "curls", "country", "localNotes"];
+  expect([...policyForm.map(({ key }) => key as string), ...unasked].sort()).toEqual(questions.map(([key]) => key as string).sort());
   for (const [key, { reason, standing, options }] of questions) {
     expect([key, reason.length > 20, standing.length > 0]).toEqual([key, true, true]);
     if (options) expect(Object.keys(options)).toContain(defaultPolicy[key]);

@@ -14,7 +14,7 @@ export type PastRun = { readonly visitId: string; readonly endedAtMs: number; re
 const COLOURS: readonly ProductKind[] = ["tint", "toner", "lightener"];
 
 /**
- * How a product went on a part of this client, run by run: depth at the beginning, at each look, and as it was judged at the
+ * How a product went on a part of this client, run by run: depth at the beginning, at each look, and as it was endDepth at the
  * end. The longest-lying side speaks for the run.
  */
 export function coursesOf(past: readonly PastRun[], product: ProductKind, part: HairPart): Course[] {
@@ -28,9 +28,9 @@ export function coursesOf(past: readonly PastRun[], product: ProductKind, part: 
     const isFirst = colours[0]?.id === longest.stepId;
     const isLast = colours.at(-1)?.id === longest.stepId;
     const from = part === "lashes" ? run.plan.from.lashDepth : run.plan.from.browDepth;
-    const judged = part === "lashes" ? run.result?.lashDepth : run.result?.browDepth;
+    const endDepth = part === "lashes" ? run.result?.lashDepth : run.result?.browDepth;
     const looks = longest.looks.map(({ atMs, depth }) => ({ minutes: (atMs - longest.onAtMs) / 60_000, depth }));
-    const last = isLast && judged != null ? [{ minutes: lainS(longest, endedAtMs) / 60, depth: judged }] : [];
+    const last = isLast && endDepth != null ? [{ minutes: lainS(longest, endedAtMs) / 60, depth: endDepth }] : [];
     return isFirst && looks.length + last.length > 0 ? [{ looks: [{ minutes: 0, depth: from }, ...looks, ...last] }] : [];
   });
 }
@@ -44,7 +44,7 @@ export function keptReadingsOf(past: readonly PastRun[]): KeptReading[] {
   );
 }
 
-/** What was done that can be judged: a turn where lotion lay on lashes, a depth where colour or lightener lay. */
+/** What was done that can be endDepth: a turn where lotion lay on lashes, a depth where colour or lightener lay. */
 export function judgeable(run: RunState): { readonly turn: boolean; readonly lashDepth: boolean; readonly browDepth: boolean } {
   const lay = (products: readonly ProductKind[], part: HairPart) =>
     run.coats.some((coat) => partOf(coat.area) === part && products.includes(stepOf(run, coat.stepId)?.product as ProductKind));

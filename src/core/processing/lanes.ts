@@ -65,9 +65,9 @@ export function lanesOf(run: RunState, nowMs: number): Lanes {
   // Nothing more is planned once it was stopped.
   for (const step of run.stop ? [] : steps) {
     if (step.kind !== "process") continue;
-    const own = areas.filter((area) => partOf(area) === step.on);
+    const treated = areas.filter((area) => partOf(area) === step.on);
     let before: number | null = null;
-    for (const area of own) {
+    for (const area of treated) {
       const there = laid.get(area)!.find(({ stepId }) => stepId === step.id);
       if (there) {
         before = there.fromMs;

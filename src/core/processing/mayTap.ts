@@ -64,11 +64,11 @@ export function mayCoat(run: RunState, stepId: string, area: Area, nowMs: number
           true,
           `“${stepOf(run, on.stepId)?.name}” is still on there. The next clock begins when it is wiped off, all of it.`,
         );
-  const own = chain(run, area);
-  const before = own
+  const steps = chain(run, area);
+  const before = steps
     .slice(
       0,
-      own.findIndex(({ id }) => id === stepId),
+      steps.findIndex(({ id }) => id === stepId),
     )
     .find((one) => !isDone(run, one.id, area));
   if (before) return objection("lastStillOn", true, `“${before.name}” comes first on this side.`);

@@ -14,16 +14,17 @@ export const FORGOTTEN_AFTER_S = 180;
 
 /** What went or goes wrong with the clocks of a run, as its events tell it; it stays on record. */
 export function runMistakes(run: RunState, nowMs: number): RunMistake[] {
-  const found: RunMistake[] = [];
+  const mistakes: RunMistake[] = [];
   const name = (coat: Coat) => `${stepOf(run, coat.stepId)?.name ?? "Coat"}, ${AREA_LABELS[coat.area]}`;
   for (const coat of run.coats) {
     const step = stepOf(run, coat.stepId);
     if (!step) continue;
     const over = overrunS(run, coat, nowMs);
-    if (over > 0) found.push({ rule: "overrun", severity: "stop", words: `${name(coat)}: ${formatClock(over)} past the leaflet’s end.` });
+    if (over > 0)
+      mistakes.push({ rule: "overrun", severity: "stop", words: `${name(coat)}: ${formatClock(over)} past the leaflet’s end.` });
     if (coat.offAtMs === null) continue;
     if (!run.stop && lainS(coat, nowMs) < step.leastS)
-      found.push({
+      mistakes.push({
         rule: "short",
         severity: "look",
         words: `${name(coat)}: off after ${formatClock(lainS(coat, nowMs))}, the leaflet begins at ${formatClock(step.leastS)}.`,
@@ -33,20 +34,20 @@ export function runMistakes(run: RunState, nowMs: number): RunMistake[] {
       (other) => other.stepId === coat.stepId && other.onAtMs < coat.onAtMs && (other.offAtMs === null || other.offAtMs > coat.offAtMs!),
     );
     if (passed)
-      found.push({
+      mistakes.push({
         rule: "wrongEyeOff",
         severity: "look",
         words: `${name(coat)} came off before ${AREA_LABELS[passed.area]}, which went on first.`,
       });
-    const held = run.coats.find(
+    const longest = run.coats.find(
       (other) =>
         step.offAfter.includes(other.stepId) && other.onAtMs < coat.offAtMs! && (other.offAtMs === null || other.offAtMs > coat.offAtMs!),
     );
-    if (held)
-      found.push({ rule: "offFirst", severity: "look", words: `${name(coat)} came off before “${stepOf(run, held.stepId)?.name}”.` });
+    if (longest)
+      mistakes.push({ rule: "offFirst", severity: "look", words: `${name(coat)} came off before “${stepOf(run, longest.stepId)?.name}”.` });
     const every = step.lookEveryS;
     if (every !== null && coat.looks.length < Math.floor(lainS(coat, nowMs) / (every * 1.5)))
-      found.push({
+      mistakes.push({
         rule: "looksMissed",
         severity: "look",
         words: `${name(coat)}: looked at ${coat.looks.length} times in ${formatClock(lainS(coat, nowMs))}.`,
@@ -56,7 +57,7 @@ export function runMistakes(run: RunState, nowMs: number): RunMistake[] {
     const paste = run.pastes.find(({ eventId }) => eventId === coat.pasteEventId);
     const age = paste ? (coat.onAtMs - paste.mixedAtMs) / 1000 : 0;
     if (paste && age > paste.lifeS)
-      found.push({ rule: "pasteStood", severity: "look", words: `${name(coat)}: from a paste that had stood ${formatClock(age)}.` });
+      mistakes.push({ rule: "pasteStood", severity: "look", words: `${name(coat)}: from a paste that had stood ${formatClock(age)}.` });
   }
   const on = run.coats.filter(isOn);
   for (const coat of run.stop ? [] : on) {
@@ -64,11 +65,11 @@ export function runMistakes(run: RunState, nowMs: number): RunMistake[] {
       (area) => !run.coats.some((one) => one.stepId === coat.stepId && one.area === area),
     );
     if (other && lainS(coat, nowMs) > FORGOTTEN_AFTER_S)
-      found.push({
+      mistakes.push({
         rule: "secondEyeForgotten",
         severity: "look",
         words: `${AREA_LABELS[other]} not begun, ${formatClock(lainS(coat, nowMs))} after the other side.`,
       });
   }
-  return found;
+  return mistakes;
 }

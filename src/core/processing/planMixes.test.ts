@@ -83,7 +83,7 @@ test("a leaflet's figure for its mix counts only while no more developer goes in
     ["three", product({ kind: "developer", name: "three", peroxide: 0.03, dropsPerGram: null })],
   ]);
   const known = (developerAmount: number) => {
-    const own = recipe({
+    const typed = recipe({
       colours: [
         { productId: "one", parts: 1 },
         { productId: "two", parts: 1 },
@@ -92,7 +92,7 @@ test("a leaflet's figure for its mix counts only while no more developer goes in
       developerAmount,
       developerUnit: "drops",
     });
-    const [first] = planMixes(plan({ areas: ["lashRight", "lashLeft"], recipes: { "tint-lashes": own } }), products, 0.02);
+    const [first] = planMixes(plan({ areas: ["lashRight", "lashLeft"], recipes: { "tint-lashes": typed } }), products, 0.02);
     return (first!.mix as Mix).peroxide.known;
   };
   // Twenty drops are about a gram: 1 part to 2 is under both leaflets, 3 to 2 over the first one's.

@@ -508,7 +508,7 @@ test("whatever a studio writes, if it may be kept it can be worked to its end by
         waitsFor: fc.subarray(ids, { maxLength: 2 }),
         offAfter: fc.subarray(ids, { maxLength: 2 }),
       })
-      .map(({ base, ...own }) => ({ ...base, ...own, id: ids[i]!, name: ids[i]!, leastS: 30, mostS: 420, lookEveryS: null }));
+      .map(({ base, ...rest }) => ({ ...base, ...rest, id: ids[i]!, name: ids[i]!, leastS: 30, mostS: 420, lookEveryS: null }));
   const task = (i: number) =>
     fc.record({
       kind: fc.constantFrom("prepare" as const, "release" as const),

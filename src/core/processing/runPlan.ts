@@ -60,17 +60,17 @@ export const runPlanSchema = z
     recipes: z.record(z.string(), recipeSchema),
   })
   .superRefine((plan, context) => {
-    const say = (path: PropertyKey[], message: string) => context.addIssue({ code: "custom", path, message });
+    const refuse = (path: PropertyKey[], message: string) => context.addIssue({ code: "custom", path, message });
     const [problem] = checkProtocol(plan.protocol);
-    if (problem) return say(["protocol", ...problem.path.split(".")], problem.why);
+    if (problem) return refuse(["protocol", ...problem.path.split(".")], problem.why);
     const parts: readonly string[] = SERVICES[plan.protocol.service].parts;
-    if (plan.areas.some((area) => !parts.includes(partOf(area)))) say(["areas"], "This protocol is not for that area.");
+    if (plan.areas.some((area) => !parts.includes(partOf(area)))) refuse(["areas"], "This protocol is not for that area.");
     for (const step of plan.protocol.steps.filter(isProcess)) {
       const planned = plan.seconds[step.id];
-      if (planned === undefined) say(["seconds", step.id], `“${step.name}” has no time.`);
+      if (planned === undefined) refuse(["seconds", step.id], `“${step.name}” has no time.`);
       else if (planned > step.mostS)
-        say(["seconds", step.id], `The leaflet ends “${step.name}” at ${step.mostS / 60} min; nothing plans past it.`);
-      else if (planned < step.leastS) say(["seconds", step.id], `The leaflet begins “${step.name}” at ${step.leastS / 60} min.`);
+        refuse(["seconds", step.id], `The leaflet ends “${step.name}” at ${step.mostS / 60} min; nothing plans past it.`);
+      else if (planned < step.leastS) refuse(["seconds", step.id], `The leaflet begins “${step.name}” at ${step.leastS / 60} min.`);
     }
   });
 export type RunPlan = z.infer<typeof runPlanSchema>;

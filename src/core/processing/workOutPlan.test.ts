@@ -69,9 +69,9 @@ test("recipes begin from the shelf, a hand's own stand over them, and both go in
   const { proposed, recipes, plan } = workOutPlan(draft(), ground());
   const [stepId] = [...proposed.keys()];
   expect(recipes[stepId!]!.developers).toEqual([{ productId: WEAK, parts: 1 }]);
-  const own = { ...recipes[stepId!]!, colourAmount: 3 };
-  const changed = workOutPlan(draft({ recipes: { [stepId!]: own } }), ground());
-  expect([changed.recipes[stepId!], changed.plan.recipes[stepId!]]).toEqual([own, own]);
+  const typed = { ...recipes[stepId!]!, colourAmount: 3 };
+  const changed = workOutPlan(draft({ recipes: { [stepId!]: typed } }), ground());
+  expect([changed.recipes[stepId!], changed.plan.recipes[stepId!]]).toEqual([typed, typed]);
   expect(plan.recipes[stepId!]).toEqual(recipes[stepId!]);
 });
 test("a mix over the lash limit stands against the plan; under a stricter studio a lawful one does too", () => {

@@ -40,40 +40,40 @@ export function checkProtocol(protocol: Protocol): ProtocolProblem[] {
 
 function checkProcess(step: ProcessStep, i: number, steps: readonly Step[], known: ReadonlyMap<string, number>): ProtocolProblem[] {
   const problems: ProtocolProblem[] = [];
-  const say = (path: string, why: string) => problems.push({ path, why });
-  if (step.product === null) say("product", "No product: say what lies on the hair, or nothing can be timed, traced or tested for.");
-  if (step.product === "developer") say("product", "A developer is never put on alone; it goes into a mix.");
-  if (step.mostS === 0) say("mostS", "The leaflet's longest time is zero: nothing could be put on.");
-  if (step.defaultS === 0) say("defaultS", "A time of zero is no step.");
-  if (step.leastS > step.mostS) say("leastS", "The range is reversed: its shortest time is longer than its longest.");
+  const object = (path: string, why: string) => problems.push({ path, why });
+  if (step.product === null) object("product", "No product: say what lies on the hair, or nothing can be timed, traced or tested for.");
+  if (step.product === "developer") object("product", "A developer is never put on alone; it goes into a mix.");
+  if (step.mostS === 0) object("mostS", "The leaflet's longest time is zero: nothing could be put on.");
+  if (step.defaultS === 0) object("defaultS", "A time of zero is no step.");
+  if (step.leastS > step.mostS) object("leastS", "The range is reversed: its shortest time is longer than its longest.");
   else if (step.defaultS !== 0 && (step.defaultS < step.leastS || step.defaultS > step.mostS))
-    say("defaultS", "The usual time lies outside the leaflet's range.");
+    object("defaultS", "The usual time lies outside the leaflet's range.");
   const ceiling = step.product && CEILINGS[step.product];
-  if (ceiling && step.mostS > ceiling) say("mostS", `${ceiling / 60} minutes is the ceiling for ${PRODUCT_KINDS[step.product!].label}.`);
+  if (ceiling && step.mostS > ceiling) object("mostS", `${ceiling / 60} minutes is the ceiling for ${PRODUCT_KINDS[step.product!].label}.`);
   if (step.product === "lightener" && step.on === "lashes")
-    say("on", "Lash lightening is not offered: the mix would run into the eye, and bleached lashes break.");
+    object("on", "Lash lightening is not offered: the mix would run into the eye, and bleached lashes break.");
   if ((step.product === "lifting" || step.product === "setting") && step.on === "lashes" && step.where === "wholeLength")
-    say("where", "Lift lotion on the tips makes them frizz: root, or root to middle.");
+    object("where", "Lift lotion on the tips makes them frizz: root, or root to middle.");
   if (step.lookEveryS !== null && step.mostS > 0 && step.lookEveryS > step.mostS)
-    say("lookEveryS", "The first look would come after the leaflet's end.");
-  if (step.product === "lightener" && step.lookEveryS === null) say("lookEveryS", "Lightener is looked at: say how often.");
+    object("lookEveryS", "The first look would come after the leaflet's end.");
+  if (step.product === "lightener" && step.lookEveryS === null) object("lookEveryS", "Lightener is looked at: say how often.");
   const rinsed = steps.findIndex((other) => other.kind === "rinse" && (other.on === step.on || other.on === "both"));
   if (rinsed >= 0 && rinsed < i)
-    say("id", `“${step.name}” comes after the rinse “${steps[rinsed]!.name}”: what follows a rinse is care, not chemistry.`);
+    object("id", `“${step.name}” comes after the rinse “${steps[rinsed]!.name}”: what follows a rinse is care, not chemistry.`);
   const mixed = step.product === "tint" || step.product === "lightener";
   if (mixed && step.mix === null)
-    say("mix", `${step.product === "tint" ? "Tint" : "Lightener"} is mixed with a developer: say how much of each.`);
-  if (step.mix?.pasteLifeS === 0) say("mix.pasteLifeS", "A paste good for no time could never be used.");
+    object("mix", `${step.product === "tint" ? "Tint" : "Lightener"} is mixed with a developer: say how much of each.`);
+  if (step.mix?.pasteLifeS === 0) object("mix.pasteLifeS", "A paste good for no time could never be used.");
   for (const field of ["waitsFor", "offAfter"] as const)
     step[field].forEach((id, j) => {
       const there = known.get(id);
       const other = there === undefined ? undefined : steps[there];
-      if (!other || !isProcess(other)) say(`${field}.${j}`, `There is no timed step “${id}”.`);
-      else if (field === "waitsFor" && there! >= i) say(`${field}.${j}`, `It would wait for “${other.name}”, which comes later.`);
+      if (!other || !isProcess(other)) object(`${field}.${j}`, `There is no timed step “${id}”.`);
+      else if (field === "waitsFor" && there! >= i) object(`${field}.${j}`, `It would wait for “${other.name}”, which comes later.`);
       else if (field === "offAfter" && other.on === step.on)
-        say(`${field}.${j}`, "On the same hair the order of the steps says it already.");
+        object(`${field}.${j}`, "On the same hair the order of the steps says it already.");
       else if (field === "offAfter" && other.offAfter.includes(step.id))
-        say(`${field}.${j}`, "Each would wait for the other to come off first.");
+        object(`${field}.${j}`, "Each would wait for the other to come off first.");
     });
   return problems;
 }

@@ -37,8 +37,8 @@ export function plannedSeconds(
   const wished = because.reduce((seconds, { factor }) => seconds * factor, worked?.seconds ?? step.defaultS);
   const rounded = Math.round(wished / 15) * 15;
   const seconds = clamp(rounded, step.leastS, step.mostS);
-  const held = rounded > step.mostS ? "most" : rounded < step.leastS ? "least" : null;
-  return { seconds, because, held, lookAtS: held === "least" && because.length > 0 ? rounded : null };
+  const limit = rounded > step.mostS ? "most" : rounded < step.leastS ? "least" : null;
+  return { seconds, because, held: limit, lookAtS: limit === "least" && because.length > 0 ? rounded : null };
 }
 
 /** What would bring the factors' time back into the leaflet's range, where it lies below; empty where it does not. */

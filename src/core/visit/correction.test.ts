@@ -17,22 +17,22 @@ const after = (events: readonly KeptEvent[], ...corrections: Correction[]) =>
 const why = "noted too late";
 
 describe("a forgotten bottle", () => {
-  const found: Correction = { what: "bottle", bottleId: OWN, instead: null, why };
+  const correction: Correction = { what: "bottle", bottleId: OWN, instead: null, why };
   test("is every bead's that had none, and counts where beads are counted", () => {
-    const state = after(visit(), found);
+    const state = after(visit(), correction);
     expect(state.set.beads.map(({ bottleId }) => bottleId)).toEqual([OWN, OWN]);
     expect(outcomeOf("newSet", state).bottles).toEqual(new Map([[OWN, 2]]));
   });
   test("leaves beads of another alone; a wrong one is put right the same way", () => {
-    expect(after(visit(null, OTHER), found).set.beads.map(({ bottleId }) => bottleId)).toEqual([OWN, OTHER]);
-    const wrong = after(visit(OTHER, OTHER), { ...found, bottleId: THIRD, instead: OTHER });
+    expect(after(visit(null, OTHER), correction).set.beads.map(({ bottleId }) => bottleId)).toEqual([OWN, OTHER]);
+    const wrong = after(visit(OTHER, OTHER), { ...correction, bottleId: THIRD, instead: OTHER });
     expect([wrong.set.bottleId, ...wrong.set.beads.map(({ bottleId }) => bottleId)]).toEqual([THIRD, THIRD, THIRD]);
   });
   test("a correction is corrected by another, and cannot be undone", () => {
-    const events = [...visit(), eventAt(min(600), "corrected", found)];
+    const events = [...visit(), eventAt(min(600), "corrected", correction)];
     const undone = [...events, eventAt(min(700), "undone", { eventId: events.at(-1)!.id })];
     expect(visitState(undone).set.bottleId).toBe(OWN);
-    expect(after(visit(), found, { ...found, bottleId: THIRD, instead: OWN }).set.bottleId).toBe(THIRD);
+    expect(after(visit(), correction, { ...correction, bottleId: THIRD, instead: OWN }).set.bottleId).toBe(THIRD);
   });
   test("what is noted, bottle by bottle", () => {
     expect(bottlesNoted(visitState(visit(OTHER, null)))).toEqual([

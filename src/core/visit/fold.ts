@@ -131,9 +131,9 @@ const HOLDING: ReadonlySet<string> = new Set(
 
 function whatStands(inOrder: readonly Read[]): { standing: Read[]; passedOver: number } {
   const undone = undoneIn(inOrder);
-  const held = new Set<string>();
-  for (const { event, known } of inOrder) if (known && HOLDING.has(event.type) && !undone.has(event.id)) held.add(event.type);
-  const stands = (undo: EventKind["undo"]) => undo === "never" || (typeof undo === "object" && held.has(undo.until));
+  const ids = new Set<string>();
+  for (const { event, known } of inOrder) if (known && HOLDING.has(event.type) && !undone.has(event.id)) ids.add(event.type);
+  const stands = (undo: EventKind["undo"]) => undo === "never" || (typeof undo === "object" && ids.has(undo.until));
   const standing: Read[] = [];
   let passedOver = 0;
   for (const one of inOrder) {

@@ -110,8 +110,8 @@ describe("what the cure ledger counts", () => {
   test("water waits a day by policy from the last lash, or as the adhesive or the finish says", () => {
     const settings = cureSettings(defaultPolicy);
     const end = [event(30, "beadWiped", {}), event(36, "finished", {})];
-    const hours = (state: ReturnType<typeof visitState>, own = settings, adhesive?: number) =>
-      (visitWaterFromMs(state, own, adhesive)! - (T0 + 30 * MINUTE)) / 3_600_000;
+    const hours = (state: ReturnType<typeof visitState>, policy = settings, adhesive?: number) =>
+      (visitWaterFromMs(state, policy, adhesive)! - (T0 + 30 * MINUTE)) / 3_600_000;
     expect(hours(visitState([started(), bead(1), ...end]))).toBe(24);
     expect(hours(visitState([started(), bead(1), ...end]), settings, 12)).toBe(12);
     const quick = cureSettings({ ...defaultPolicy, bonderWaterHours: 2 });

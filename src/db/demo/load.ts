@@ -188,9 +188,9 @@ async function loadClient(tx: Tx, today: string, person: DemoClient) {
     .values({ studioId, id, name: person.name, contact: person.contact, notes: person.notes, bornOn: bornOn(person), createdAt: since });
   if (person.patchDaysAgo !== null) {
     const testId = demoId(`patch ${person.key}`);
-    const own = { studioId, createdAt: wallClock(today, person.patchDaysAgo, 8, 10) };
+    const common = { studioId, createdAt: wallClock(today, person.patchDaysAgo, 8, 10) };
     await tx.insert(schema.patchTest).values({
-      ...own,
+      ...common,
       id: testId,
       clientId: id,
       family: "adhesive",
@@ -200,7 +200,7 @@ async function loadClient(tx: Tx, today: string, person: DemoClient) {
     });
     if (person.patchResult !== "waiting")
       await tx.insert(schema.patchReading).values({
-        ...own,
+        ...common,
         id: demoId(`reading ${person.key}`),
         testId,
         readAt: wallClock(today, person.patchDaysAgo - 2, 8, 30),
@@ -212,9 +212,9 @@ async function loadClient(tx: Tx, today: string, person: DemoClient) {
   // Asked whole, and signed, when they came last, or half a year ago where that is longer.
   const askedDaysAgo = Math.min(person.firstDaysAgo, 35);
   if (person.firstDaysAgo >= 8) {
-    const own = { studioId, clientId: id, createdAt: wallClock(today, askedDaysAgo, 9, 5) };
+    const shared = { studioId, clientId: id, createdAt: wallClock(today, askedDaysAgo, 9, 5) };
     await tx.insert(schema.consultation).values({
-      ...own,
+      ...shared,
       id: demoId(`consultation ${person.key}`),
       document: { ...NOTHING_SO, conditions: CLIENTS.indexOf(person) % 4 === 1 ? ["contactLenses"] : [] },
       service: "newSet",
@@ -223,7 +223,7 @@ async function loadClient(tx: Tx, today: string, person: DemoClient) {
     });
     for (const service of ["newSet", "fill"] as const)
       await tx.insert(schema.consent).values({
-        ...own,
+        ...shared,
         id: demoId(`consent ${person.key} ${service}`),
         service,
         words: consentText(service),

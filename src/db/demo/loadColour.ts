@@ -76,10 +76,10 @@ async function loadPerson(tx: Tx, make: Making, person: ColourClient) {
     createdAt: since,
   });
   for (const [family, daysAgo] of Object.entries(person.patchDaysAgo)) {
-    const own = { studioId, createdAt: make.at(daysAgo, 8, 10) };
+    const common = { studioId, createdAt: make.at(daysAgo, 8, 10) };
     const testId = make.id(`patch ${person.key} ${family}`);
     await tx.insert(schema.patchTest).values({
-      ...own,
+      ...common,
       id: testId,
       clientId,
       family: family as "tint",
@@ -87,7 +87,7 @@ async function loadPerson(tx: Tx, make: Making, person: ColourClient) {
       recordedBy: make.id(person.technician),
     });
     await tx.insert(schema.patchReading).values({
-      ...own,
+      ...common,
       id: make.id(`reading ${person.key} ${family}`),
       testId,
       readAt: make.at(daysAgo - 2, 8, 30),
@@ -225,15 +225,15 @@ async function loadRun(tx: Tx, make: Making, person: ColourClient, run: DemoRun)
       });
     }
     const lies = (run.minutes[step.id] ?? 5) * 60;
-    const own = areas.filter((area) => partOf(area) === step.on);
-    own.forEach((area, i) => {
+    const treated = areas.filter((area) => partOf(area) === step.on);
+    treated.forEach((area, i) => {
       events.push({ second: second + i * 45, type: "coated", payload: { stepId: step.id, area } });
       (run.looks?.[step.id] ?? []).forEach((depth, j) =>
         events.push({ second: second + i * 45 + (j + 1) * 120, type: "looked", payload: { stepId: step.id, area, depth } }),
       );
       events.push({ second: second + i * 45 + lies, type: "wiped", payload: { stepId: step.id, area } });
     });
-    second += lies + own.length * 45 + 60;
+    second += lies + treated.length * 45 + 60;
   }
   events.push({ second: second + 60, type: "resultJudged", payload: run.result }, { second: second + 120, type: "finished", payload: {} });
   await tx.insert(schema.visitEvent).values(

@@ -10,8 +10,8 @@ export type Writes = Pick<NodePgDatabase<Record<string, unknown>>, "select" | "i
 
 /** Events of some visits as they are kept, in the order of their numbers; `after` leaves out those up to a number. */
 export async function keptEvents(tx: Pick<Writes, "select">, studioId: string, visitIds: readonly string[], after = 0) {
-  const found = new Map<string, (KeptEvent & { readonly memberId: string })[]>(visitIds.map((id) => [id, []]));
-  if (visitIds.length === 0) return found;
+  const byVisit = new Map<string, (KeptEvent & { readonly memberId: string })[]>(visitIds.map((id) => [id, []]));
+  if (visitIds.length === 0) return byVisit;
   const rows = await tx
     .select()
     .from(visitEvent)
@@ -29,8 +29,8 @@ export async function keptEvents(tx: Pick<Writes, "select">, studioId: string, v
     at: at.toISOString(),
     serverTime: serverTime.toISOString(),
   }));
-  for (const event of readRows(events)) found.get(event.visitId)!.push(event);
-  return found;
+  for (const event of readRows(events)) byVisit.get(event.visitId)!.push(event);
+  return byVisit;
 }
 
 /**
@@ -58,8 +58,8 @@ export async function writeOutcomes(
   const lots: (typeof visitLot.$inferInsert)[] = [];
   const brushes: (typeof visitBrush.$inferInsert)[] = [];
   for (const { id: visitId, service, lastSeq, mapId, mapRevision } of visits) {
-    const own = events.get(visitId)!;
-    const { state } = VisitFold.empty.add(own);
+    const visitEvents = events.get(visitId)!;
+    const { state } = VisitFold.empty.add(visitEvents);
     states.set(visitId, state);
     const came = outcomeOf(service, state);
     const isWorn = came.finishedAtMs !== null && SET_SERVICES.includes(service) && mapId !== null && mapRevision !== null;
@@ -71,14 +71,14 @@ export async function writeOutcomes(
       finishedAt: dateOf(came.finishedAtMs),
       putOnAt: dateOf(came.putOnAtMs),
       stopped: came.stopped,
-      memberIds: [...new Set(own.map(({ memberId }) => memberId))].sort(),
+      memberIds: [...new Set(visitEvents.map(({ memberId }) => memberId))].sort(),
       worn: isWorn ? await wornOf(tx, studioId, mapId, mapRevision, counted) : null,
       state,
     });
     lots.push(...[...came.bottles].map(([lotId, beads]) => ({ studioId, visitId, kind: "bottle" as const, lotId, beads })));
     lots.push(...came.batchIds.map((lotId) => ({ studioId, visitId, kind: "batch" as const, lotId, beads: 0 })));
     for (const { eventId, atMs, off, of } of came.brushes) {
-      const { memberId } = own.find(({ id }) => id === eventId)!;
+      const { memberId } = visitEvents.find(({ id }) => id === eventId)!;
       brushes.push({ studioId, visitId, eventId, memberId, at: new Date(atMs), cameOff: off, ofLashes: of });
     }
   }
@@ -120,13 +120,13 @@ async function wornOf(
   const key = `${studioId} ${mapId} ${revision}`;
   const known = counted.get(key);
   if (known !== undefined) return known;
-  const [found] = await tx
+  const [row] = await tx
     .select({ map: lashMapRevision.document, survey: survey.document })
     .from(lashMapRevision)
     .innerJoin(lashMap, and(eq(lashMap.studioId, lashMapRevision.studioId), eq(lashMap.id, lashMapRevision.mapId)))
     .innerJoin(survey, and(eq(survey.studioId, lashMap.studioId), eq(survey.id, lashMap.surveyId)))
     .where(and(eq(lashMapRevision.studioId, studioId), eq(lashMapRevision.mapId, mapId), eq(lashMapRevision.revision, revision)));
-  const worn = found ? wornLashes(found.map, found.survey) : null;
+  const worn = row ? wornLashes(row.map, row.survey) : null;
   counted.set(key, worn);
   return worn;
 }

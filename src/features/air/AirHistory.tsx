@@ -69,8 +69,8 @@ export function AirHistory({
       ) : null}
       {history && points.length > 0 ? (
         <p className="mt-1 flex flex-wrap gap-x-5 text-sm text-ink-2">
-          {history.sensors.map(({ id, name, points: own }, i) =>
-            own.length > 0 ? (
+          {history.sensors.map(({ id, name, points: readings }, i) =>
+            readings.length > 0 ? (
               <span key={id} className="flex items-center gap-2">
                 <svg width="34" height="8" aria-hidden="true">
                   <line x1="0" x2="34" y1="4" y2="4" stroke="var(--ink)" strokeWidth="2" strokeDasharray={stitchOf(i)} />

@@ -59,7 +59,7 @@ export function AirWorkspace(props: AirProps) {
   }, [router]);
   useNews(useCallback((news: LiveNews) => news.kind === "missed" && router.refresh(), [router]));
   const { air, trail, ago, isNow } = useAirAndTrail(props);
-  // What was read too long ago is shown as that, and nothing is judged or advised by it.
+  // What was read too long ago is shown as that, and nothing is rated or advised by it.
   const plainAir = useMemo<Air | null>(
     () => (air && isNow ? { temperatureC: air.temperatureC, relativeHumidity: air.relativeHumidity } : null),
     [air, isNow],
@@ -69,11 +69,11 @@ export function AirWorkspace(props: AirProps) {
   const [technique, setTechnique] = useState<Technique>("single");
   const [picked, setPicked] = useState<string | null>(null);
   const [ownTarget, setOwnTarget] = useState<Air | null>(null);
-  const judged = useMemo(
+  const rated = useMemo(
     () => rateBottles(bottles, knowledge, plainAir, room.volumeM3, technique, today),
     [bottles, knowledge, plainAir, room.volumeM3, technique, today],
   );
-  const chosen = judged.find(({ bottle }) => bottle.id === picked) ?? judged[0];
+  const chosen = rated.find(({ bottle }) => bottle.id === picked) ?? rated[0];
   const wanted = plainAir && chosen ? windowTarget(chosen.bottle.adhesive, plainAir, room.volumeM3) : plainAir;
   const target = ownTarget ?? wanted;
   const isThere = plainAir !== null && target !== null && ownTarget === null && chosen?.fitness.verdict?.inWindow;
@@ -135,7 +135,7 @@ export function AirWorkspace(props: AirProps) {
         ) : null}
         {sheet === "glue" ? (
           <GlueSheet
-            judged={judged}
+            rated={rated}
             chosen={chosen}
             onChoose={setPicked}
             tests={knowledge.tests}
@@ -154,7 +154,7 @@ export function AirWorkspace(props: AirProps) {
       </div>
       <div className="min-w-0 space-y-7">
         <section aria-label="Air now">
-          <AirNow air={air} ago={isNow ? null : ago} sensors={props.sensors} faults={props.faults} best={judged[0]} />
+          <AirNow air={air} ago={isNow ? null : ago} sensors={props.sensors} faults={props.faults} best={rated[0]} />
           {air && isNow && target && !isThere ? (
             <RoomAdvice
               room={room}
@@ -167,7 +167,7 @@ export function AirWorkspace(props: AirProps) {
           ) : null}
         </section>
         <BottleList
-          judged={judged}
+          rated={rated}
           chosen={chosen}
           onChoose={(id) => (setPicked(id), setOwnTarget(null))}
           technique={technique}

@@ -7,13 +7,13 @@ import { adviceWords } from "./words";
 
 /** The open bottles, best first for this air and hand; the chosen one says why and what would help. */
 export function BottleList({
-  judged,
+  rated,
   chosen,
   onChoose,
   technique,
   onTechnique,
 }: {
-  judged: readonly RatedBottle[];
+  rated: readonly RatedBottle[];
   chosen: RatedBottle | undefined;
   onChoose: (bottleId: string) => void;
   technique: Technique;
@@ -25,7 +25,7 @@ export function BottleList({
         <h2 className="text-xl">Bottles, best for you now</h2>
         <TechniqueChoice label="Placing" value={technique} onChange={onTechnique} />
       </div>
-      {judged.length === 0 ? (
+      {rated.length === 0 ? (
         <Empty title="No bottle is open">
           <LinkButton href="/shelf" tone="line">
             To the shelf
@@ -33,7 +33,7 @@ export function BottleList({
         </Empty>
       ) : null}
       <ul className="mt-2">
-        {judged.map((one) => {
+        {rated.map((one) => {
           const isChosen = one.bottle.id === chosen?.bottle.id;
           const words = fitnessWords(one.fitness);
           return (

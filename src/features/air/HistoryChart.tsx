@@ -44,7 +44,7 @@ export function HistoryChart({
           <HistoryPanel key={panel.key} panel={panel} history={history} span={span} ahead={ahead} x={x} left={LEFT} right={width - RIGHT} />
         ))}
         {faults
-          .flatMap(({ faults: own }) => own)
+          .flatMap(({ faults: ofSensor }) => ofSensor)
           .filter(({ kind, fromMs, toMs }) => kind !== "spike" && toMs > from && fromMs < to)
           .map(({ fromMs, toMs }) => (
             <line

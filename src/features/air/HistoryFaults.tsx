@@ -17,7 +17,9 @@ export function HistoryFaults({
   timeZone: string;
 }) {
   const clock = new Intl.DateTimeFormat("en-GB", { hour: "2-digit", minute: "2-digit", timeZone });
-  const all = faults.flatMap(({ sensorId, faults: own }) => own.map((fault) => ({ ...fault, name: names[sensorId] ?? "" }))).slice(-SHOWN);
+  const all = faults
+    .flatMap(({ sensorId, faults: ofSensor }) => ofSensor.map((fault) => ({ ...fault, name: names[sensorId] ?? "" })))
+    .slice(-SHOWN);
   if (all.length === 0) return <p className="mt-3 text-[0.9375rem] text-ink-2">No gaps, stuck stretches or spikes in the last 24 hours.</p>;
   return (
     <ul className="mt-3 text-[0.9375rem]" aria-label="What to know of these readings">

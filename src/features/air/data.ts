@@ -55,14 +55,14 @@ const FAULTS_BACK_MS = 24 * 3_600_000;
 /** The air workspace of a room: newest air, the day's trail, its hygrometers and what they show of themselves, bottles, the hours ahead. */
 export function airPage(me: Member, roomId: string, since: Date, now: Date) {
   return inStudio(me, async (tx) => {
-    const [[found], sensors, bottles, knowledge, policy] = await together([
+    const [[roomRow], sensors, bottles, knowledge, policy] = await together([
       roomsOf(tx, [roomId]),
       sensorsNow(tx, roomId),
       openBottles(tx),
       glueKnowledge(tx, me.id),
       studioPolicy(tx),
     ]);
-    if (!found) return null;
+    if (!roomRow) return null;
     const air = airOf(sensors, now.getTime());
     const [trail, faults, drifts, ahead] = await together([
       airByMinute(tx, sensors, since, now),
@@ -72,7 +72,7 @@ export function airPage(me: Member, roomId: string, since: Date, now: Date) {
     ]);
     const every = Math.max(1, Math.ceil(trail.length / TRAIL_POINTS));
     return {
-      room: found,
+      room: roomRow,
       sensors: sensors.map(({ id, name, kind, clockOffS, last, calibrations }) => ({ id, name, kind, clockOffS, last, calibrations })),
       air,
       trail: trail.filter((_, i) => i % every === 0 || i === trail.length - 1),

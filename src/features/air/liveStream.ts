@@ -13,11 +13,11 @@ const GATHER_MS = 150;
 
 type Telling = { rooms: Promise<RoomWithAir[]> | null };
 // What is read for one watcher of a studio serves all its watchers of this copy.
-const held = globalThis as { ivyTelling?: Map<string, Telling> };
+const globals = globalThis as { ivyTelling?: Map<string, Telling> };
 
 /** Rooms of a studio, read once for all who ask within a moment. Every member of a studio sees the same rooms. */
 function roomsForAll(me: Member): Promise<RoomWithAir[]> {
-  const telling = (held.ivyTelling ??= new Map());
+  const telling = (globals.ivyTelling ??= new Map());
   const now = telling.get(me.studioId) ?? { rooms: null };
   telling.set(me.studioId, now);
   now.rooms ??= new Promise<RoomWithAir[]>((resolve, reject) =>

@@ -11,23 +11,23 @@ export function useHistory(roomId: string, span: Span, day: string): { history: 
   const [history, setHistory] = useState<History | null>(null);
   const [failed, setFailed] = useState(false);
   useEffect(() => {
-    let here = true;
+    let isCurrent = true;
     const read = async () => {
       try {
         const response = await fetch(`/api/rooms/${roomId}/history?span=${span}&day=${day}`, { cache: "no-store" });
         if (!response.ok) throw new Error(String(response.status));
-        const found = (await response.json()) as History;
-        if (!here) return;
-        setHistory(found);
+        const answer = (await response.json()) as History;
+        if (!isCurrent) return;
+        setHistory(answer);
         setFailed(false);
       } catch {
-        if (here) setFailed(true);
+        if (isCurrent) setFailed(true);
       }
     };
     void read();
     const every = setInterval(() => void read(), ANEW_MS);
     return () => {
-      here = false;
+      isCurrent = false;
       clearInterval(every);
     };
   }, [roomId, span, day]);

@@ -19,7 +19,7 @@ export function ClientChoice({
 }) {
   const [search, setSearch] = useState("");
   /** Null until the search has been answered. */
-  const [found, setFound] = useState<readonly Person[] | null>(null);
+  const [matches, setFound] = useState<readonly Person[] | null>(null);
   const turn = useRef(0);
   const look = (text: string) => {
     setSearch(text);
@@ -42,7 +42,7 @@ export function ClientChoice({
         error={error}
         onChange={(event) => look(event.target.value)}
       />
-      {client === null && found?.length === 0 ? (
+      {client === null && matches?.length === 0 ? (
         <p className="mt-1 text-sm text-ink-2">
           Nobody by this name.{" "}
           <Link href="/clients/new" className="underline underline-offset-4">
@@ -51,9 +51,9 @@ export function ClientChoice({
           first; the visit is then booked from their page.
         </p>
       ) : null}
-      {client === null && found && found.length > 0 ? (
+      {client === null && matches && matches.length > 0 ? (
         <ul aria-label="Clients found" className="mt-1 rounded-md border border-line-strong bg-leaf">
-          {found.map((one) => (
+          {matches.map((one) => (
             <li key={one.id}>
               <button type="button" className="block w-full px-3 py-2 text-left hover:bg-moss-soft" onClick={() => onChoose(one)}>
                 <bdi>{one.name}</bdi>

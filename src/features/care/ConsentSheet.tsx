@@ -36,21 +36,21 @@ export function ConsentSheet({ care, onClose }: { care: CareProps; onClose: () =
     if (result.ok) return onClose();
     setProblem(result);
   };
-  const held = care.consent;
+  const consent = care.consent;
   return (
     <Dialog open onOpenChange={(open) => !open && onClose()} title="Consent">
-      {held ? (
+      {consent ? (
         <section className="mb-5 border-b border-line pb-4">
-          <p className="text-[0.9375rem] whitespace-pre-line text-ink-2">{held.words}</p>
-          {held.signature ? (
+          <p className="text-[0.9375rem] whitespace-pre-line text-ink-2">{consent.words}</p>
+          {consent.signature ? (
             <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} className="mt-2 w-56" role="img" aria-label="Signature on record">
-              <path d={held.signature} fill="none" stroke="var(--ink)" strokeWidth="1.6" strokeLinecap="round" strokeLinejoin="round" />
+              <path d={consent.signature} fill="none" stroke="var(--ink)" strokeWidth="1.6" strokeLinecap="round" strokeLinejoin="round" />
             </svg>
           ) : null}
           <p className="text-sm text-ink-2">
-            Signed by <bdi>{held.signedName}</bdi>
-            {held.signedBy === "guardian" ? ", guardian," : ""} on {held.signedOn}
-            {held.signature ? "" : ", on paper"}.
+            Signed by <bdi>{consent.signedName}</bdi>
+            {consent.signedBy === "guardian" ? ", guardian," : ""} on {consent.signedOn}
+            {consent.signature ? "" : ", on paper"}.
           </p>
         </section>
       ) : null}

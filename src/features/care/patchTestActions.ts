@@ -85,17 +85,17 @@ export const noteReaction = action({ input: reactionNote }, async (me, { id, rea
     await knownClient(tx, clientId);
     if (productId && !(await isOnShelf(tx, productId)))
       throw new Refusal("This product is not on the shelf.", { productId: "Choose another." });
-    const own = { studioId: me.studioId };
+    const common = { studioId: me.studioId };
     const placed = { clientId, family, productId: productId || null, placedAt: at };
     await tx
       .insert(patchTest)
-      .values({ ...own, id, ...placed, recordedBy: me.id })
+      .values({ ...common, id, ...placed, recordedBy: me.id })
       .onConflictDoNothing();
     // A placing of that very minute may stand there already: then the reaction is that one's.
     const [test] = await tx.select({ id: patchTest.id }).from(patchTest).where(samePlacing(placed));
     await tx
       .insert(patchReading)
-      .values({ ...own, id: readingId, testId: test?.id ?? id, readAt: at, result: "reaction", severe, readBy: me.id })
+      .values({ ...common, id: readingId, testId: test?.id ?? id, readAt: at, result: "reaction", severe, readBy: me.id })
       .onConflictDoNothing();
   });
   refresh();
@@ -105,13 +105,13 @@ export const noteReaction = action({ input: reactionNote }, async (me, { id, rea
 /** The owner lifts one reaction for one named product, by a dermatologist's written finding; never after a grave one. */
 export const liftReaction = action({ input: lifting, least: "owner" }, async (me, { id, readingId, productId, finding }) => {
   await inStudio(me, async (tx) => {
-    const [found] = await tx
+    const [row] = await tx
       .select({ result: patchReading.result, severe: patchReading.severe, family: patchTest.family })
       .from(patchReading)
       .innerJoin(patchTest, eq(patchTest.id, patchReading.testId))
       .where(eq(patchReading.id, readingId));
-    if (!found) throw new Refusal("This reaction is not on record.");
-    const why = mayLift(found);
+    if (!row) throw new Refusal("This reaction is not on record.");
+    const why = mayLift(row);
     if (why) throw new Refusal(why);
     if (!(await isOnShelf(tx, productId))) throw new Refusal("This product is not on the shelf.", { productId: "Choose another." });
     await tx

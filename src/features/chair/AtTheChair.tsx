@@ -26,13 +26,13 @@ export function AtTheChair({
   state,
   air,
   readings,
-  judged,
+  rated,
 }: {
   visit: VisitProps;
   state: VisitState;
   air: Air | null;
   readings: readonly AirAt[];
-  judged: readonly RatedBottle[];
+  rated: readonly RatedBottle[];
 }) {
   const store = useTabletStore();
   const nowMs = useNow(SECOND_MS);
@@ -74,7 +74,7 @@ export function AtTheChair({
             onBack={() => setWantsEnd(false)}
           />
         ) : (
-          <Placing visit={visit} state={state} air={air} judged={judged} glue={glue} settings={settings} onEnd={end} />
+          <Placing visit={visit} state={state} air={air} rated={rated} glue={glue} settings={settings} onEnd={end} />
         )}
         <LedgerSheet ledger={ledger} needS={settings.eyesOpenS} />
         <SoundAndSleep />

@@ -15,14 +15,14 @@ import { readWords, useDraft } from "@/features/tablet/useDraft";
 import type { VisitProps } from "./visitProps";
 import { useTabletStore } from "@/features/tablet/TabletProvider";
 
-/** What the bottle that is chosen adds to what stands: its age, judged here at once and by the server once more. */
+/** What the bottle that is chosen adds to what stands: its age, rated here at once and by the server once more. */
 function withBottle(
   findings: readonly CareFinding[],
-  judged: readonly RatedBottle[],
+  rated: readonly RatedBottle[],
   bottleId: string | null,
   today: string,
 ): CareFinding[] {
-  const bottle = judged.find((one) => one.bottle.id === bottleId)?.bottle;
+  const bottle = rated.find((one) => one.bottle.id === bottleId)?.bottle;
   const age = bottle
     ? productAge(
         {
@@ -35,24 +35,24 @@ function withBottle(
         today,
       )
     : null;
-  const own: CareFinding[] =
+  const bottleFindings: CareFinding[] =
     bottle && age?.weight && age.words
       ? [{ rule: "productLife", key: `productLife ${bottle.adhesiveId}`, weight: age.weight, words: age.words }]
       : [];
-  return [...own, ...findings].sort((a, b) => WEIGHT[a.weight] - WEIGHT[b.weight]);
+  return [...bottleFindings, ...findings].sort((a, b) => WEIGHT[a.weight] - WEIGHT[b.weight]);
 }
 const WEIGHT = { stop: 0, ask: 1, note: 2 } as const;
 
 /** A set or fill that has its map and is to begin: what stands against it, the bottle, and the one door. */
 export function BeforeBeginning({
   visit,
-  judged,
+  rated,
   bottleId,
   air,
   onBottle,
 }: {
   visit: VisitProps;
-  judged: readonly RatedBottle[];
+  rated: readonly RatedBottle[];
   bottleId: string | null;
   air: Air | null;
   onBottle: (id: string) => void;
@@ -62,7 +62,7 @@ export function BeforeBeginning({
   const [reason, setReason] = useState(visit.reason);
   const [busy, setBusy] = useState(false);
   const [problem, setProblem] = useState<{ message: string; field?: string | undefined } | null>(null);
-  const findings = withBottle(visit.care.findings, judged, bottleId, visit.today);
+  const findings = withBottle(visit.care.findings, rated, bottleId, visit.today);
   const stopped = stopsOf(findings).length > 0;
   const keys = asksOf(findings).map(({ key }) => key);
 
@@ -73,7 +73,7 @@ export function BeforeBeginning({
     setBusy(false);
     if (result?.ok) return void store.refresh();
     if (result) return setProblem({ message: result.message, field: result.fields.reason });
-    // No server in reach: the standing this tablet last got decides. The tap is kept and judged when it arrives, the reason after it.
+    // No server in reach: the standing this tablet last got decides. The tap is kept and rated when it arrives, the reason after it.
     if (!isCovered(findings, reason, keys) && keys.length > 0)
       return setProblem({
         message: "The server does not answer. Write why it goes ahead; it is sent when it does.",
@@ -99,7 +99,7 @@ export function BeforeBeginning({
           />
         </div>
         <div className="mt-4 max-w-md">
-          <BottleChoice judged={judged} value={bottleId ?? ""} onChange={onBottle} />
+          <BottleChoice rated={rated} value={bottleId ?? ""} onChange={onBottle} />
         </div>
         <p className="mt-4 max-w-xl text-ink-2">
           Anything in the eye? Lower lashes all under the pad? Look with the mirror before the first lash. Leaflets, local code and your

@@ -3,16 +3,8 @@ import type { RatedBottle } from "@/features/shelf/ratedBottles";
 import { SelectField, Verdict } from "@/ui";
 
 /** Which bottle is worked from, best first for this air and hand, with how the chosen one stands. */
-export function BottleChoice({
-  judged,
-  value,
-  onChange,
-}: {
-  judged: readonly RatedBottle[];
-  value: string;
-  onChange: (id: string) => void;
-}) {
-  const chosen = judged.find(({ bottle }) => bottle.id === value);
+export function BottleChoice({ rated, value, onChange }: { rated: readonly RatedBottle[]; value: string; onChange: (id: string) => void }) {
+  const chosen = rated.find(({ bottle }) => bottle.id === value);
   const words = chosen?.fitness.verdict ? fitnessWords(chosen.fitness) : null;
   return (
     <SelectField
@@ -30,8 +22,8 @@ export function BottleChoice({
         )
       }
     >
-      {judged.length === 0 ? <option value="">no bottle is open</option> : null}
-      {judged.map(({ bottle }) => (
+      {rated.length === 0 ? <option value="">no bottle is open</option> : null}
+      {rated.map(({ bottle }) => (
         <option key={bottle.id} value={bottle.id}>
           {bottle.adhesive.name}, lot {bottle.lot}
         </option>

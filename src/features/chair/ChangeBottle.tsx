@@ -7,14 +7,14 @@ import { changeBottle } from "@/features/visit/actions";
 import { BottleChoice } from "./BottleChoice";
 import { useTabletStore } from "@/features/tablet/TabletProvider";
 
-/** Another bottle while the visit runs: asked at the door like a beginning; without a server the tap is kept and judged later. */
+/** Another bottle while the visit runs: asked at the door like a beginning; without a server the tap is kept and rated later. */
 export const ChangeBottle = memo(function ChangeBottle({
   visitId,
-  judged,
+  rated,
   bottleId,
 }: {
   visitId: string;
-  judged: readonly RatedBottle[];
+  rated: readonly RatedBottle[];
   bottleId: string | null;
 }) {
   const store = useTabletStore();
@@ -23,7 +23,7 @@ export const ChangeBottle = memo(function ChangeBottle({
   const [reason, setReason] = useState("");
   const [problem, setProblem] = useState<{ message: string; field?: string | undefined } | null>(null);
   const [busy, setBusy] = useState(false);
-  const other = picked ?? judged.find(({ bottle }) => bottle.id !== bottleId)?.bottle.id ?? null;
+  const other = picked ?? rated.find(({ bottle }) => bottle.id !== bottleId)?.bottle.id ?? null;
   const eventId = useIdFor(other);
   const take = async () => {
     if (!other) return;
@@ -48,7 +48,7 @@ export const ChangeBottle = memo(function ChangeBottle({
         Change the bottle
       </Button>
       <Dialog open={open} onOpenChange={setOpen} title="Change the bottle">
-        <BottleChoice judged={judged} value={other ?? ""} onChange={setPicked} />
+        <BottleChoice rated={rated} value={other ?? ""} onChange={setPicked} />
         {problem?.field ? (
           <div className="mt-3">
             <TextField

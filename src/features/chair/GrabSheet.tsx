@@ -8,7 +8,7 @@ export function GrabSheet({ facts, onClose }: { facts: GrabFacts; onClose: () =>
   const checks = willNotGrab(facts);
   const [answers, setAnswers] = useState<Readonly<Record<string, "well" | "wrong">>>({});
   const standing = (i: number) => answers[checks[i]!.id] ?? checks[i]!.state;
-  const here = checks.findIndex((_, i) => standing(i) === "ask");
+  const current = checks.findIndex((_, i) => standing(i) === "ask");
   const wrong = checks.filter((_, i) => standing(i) === "wrong");
   return (
     <Dialog open onOpenChange={onClose} title="It will not grab" wide>
@@ -20,13 +20,16 @@ export function GrabSheet({ facts, onClose }: { facts: GrabFacts; onClose: () =>
               key={id}
               data-check={id}
               data-standing={stands}
-              className={cx("flex flex-wrap items-center gap-x-4 border-t border-line py-2", i === here && "border-l-4 border-l-ivy pl-3")}
+              className={cx(
+                "flex flex-wrap items-center gap-x-4 border-t border-line py-2",
+                i === current && "border-l-4 border-l-ivy pl-3",
+              )}
             >
               <span className="w-52 text-xl font-semibold">{question}</span>
               <span className="min-w-0 flex-1 text-ink-2">{says}</span>
               {stands === "ask" ? (
                 <span className="flex gap-2">
-                  <Button tone={i === here ? "ivy" : "line"} onClick={() => setAnswers({ ...answers, [id]: "well" })}>
+                  <Button tone={i === current ? "ivy" : "line"} onClick={() => setAnswers({ ...answers, [id]: "well" })}>
                     Yes, well
                   </Button>
                   <Button tone="stop" onClick={() => setAnswers({ ...answers, [id]: "wrong" })}>
@@ -43,7 +46,7 @@ export function GrabSheet({ facts, onClose }: { facts: GrabFacts; onClose: () =>
       <p className="mt-4 text-xl">
         {wrong.length > 0 ? (
           <Verdict tone="stop">Mend first: {wrong.map(({ question }) => question.replace("?", "").toLowerCase()).join(", ")}.</Verdict>
-        ) : here < 0 ? (
+        ) : current < 0 ? (
           <Verdict tone="look">All looks well. Another bottle, and a test on one lash.</Verdict>
         ) : (
           <Verdict tone="note">Go through it from the top.</Verdict>

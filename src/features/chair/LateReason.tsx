@@ -10,8 +10,8 @@ export const reasonDraft = (visitId: string) => `reason ${visitId}`;
 /** Sends a reason that was written without a server, once there is one again. Draws nothing. */
 export const LateReason = memo(function LateReason({ visitId }: { visitId: string }) {
   const reach = useTabletState((state) => state.reach);
-  const { found, drop } = useDraft(reasonDraft(visitId), readWords);
-  const words = found?.document ?? "";
+  const { earlier, drop } = useDraft(reasonDraft(visitId), readWords);
+  const words = earlier?.document ?? "";
   useEffect(() => {
     if (words === "" || reach !== "safe") return;
     void giveReason({ visitId, reason: words })

@@ -21,7 +21,7 @@ type Props = {
   visit: VisitProps;
   state: VisitState;
   air: Air | null;
-  judged: readonly RatedBottle[];
+  rated: readonly RatedBottle[];
   glue: ReturnType<typeof adhesiveInUse>;
   settings: LedgerSettings;
   onEnd: () => void;
@@ -34,7 +34,7 @@ function isDrawnTheSame(a: Props, b: Props): boolean {
   return (
     a.visit === b.visit &&
     a.air === b.air &&
-    a.judged === b.judged &&
+    a.rated === b.rated &&
     a.glue === b.glue &&
     a.settings === b.settings &&
     a.onEnd === b.onEnd &&
@@ -44,14 +44,14 @@ function isDrawnTheSame(a: Props, b: Props): boolean {
 }
 
 /** While lashes are placed: one clock that fills the eye, the next tap, the brush, and what to do when nothing holds. */
-export const Placing = memo(function Placing({ visit, state, air, judged, glue, settings, onEnd }: Props) {
+export const Placing = memo(function Placing({ visit, state, air, rated, glue, settings, onEnd }: Props) {
   const store = useTabletStore();
   const [askedMs, setAskedMs] = useState<number | null>(null);
   const { beads, bottleId, shake, checkDueSinceMs, tests } = state.set;
   const shakeS = glue.adhesive?.shakeSeconds ?? visit.policy.shakeSeconds;
   const taps = useBeadTaps(visit, state, air, shakeS);
   const willNotGrab = () => setAskedMs(store.now().ms);
-  const inUse = judged.find(({ bottle }) => bottle.id === bottleId);
+  const inUse = rated.find(({ bottle }) => bottle.id === bottleId);
   return (
     <>
       <BigClock state={state} />
@@ -68,7 +68,7 @@ export const Placing = memo(function Placing({ visit, state, air, judged, glue, 
       </div>
       <p className="mt-3 text-[0.9375rem] text-ink-2">
         <AirAndBottle visit={visit} bottleId={bottleId} air={air} glue={glue} settings={settings} />
-        {judged.length > 0 ? <ChangeBottle visitId={visit.id} judged={judged} bottleId={bottleId} /> : null}
+        {rated.length > 0 ? <ChangeBottle visitId={visit.id} rated={rated} bottleId={bottleId} /> : null}
       </p>
       {beads.length > 0 ? (
         <BrushCheck

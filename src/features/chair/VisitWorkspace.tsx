@@ -49,7 +49,7 @@ export function VisitWorkspace(visit: VisitProps) {
     () => (warmth === undefined || damp === undefined ? null : { temperatureC: warmth, relativeHumidity: damp }),
     [warmth, damp],
   );
-  const judged = useMemo(
+  const rated = useMemo(
     () => rateBottles(visit.bottles, visit.knowledge, air, visit.roomVolumeM3, visit.technique, visit.today),
     [visit.bottles, visit.knowledge, air, visit.roomVolumeM3, visit.technique, visit.today],
   );
@@ -58,7 +58,7 @@ export function VisitWorkspace(visit: VisitProps) {
   const isAsked = visit.care.consultation?.isOfToday ?? false;
   const knots = useMemo(() => knotsOf({ hasSurvey, hasMap, asked: isAsked }, state), [hasSurvey, hasMap, isAsked, state]);
   const [picked, setPicked] = useState<string | null>(null);
-  const bottleId = state.set.bottleId ?? picked ?? judged[0]?.bottle.id ?? null;
+  const bottleId = state.set.bottleId ?? picked ?? rated[0]?.bottle.id ?? null;
 
   return (
     <div className="pt-3">
@@ -85,7 +85,7 @@ export function VisitWorkspace(visit: VisitProps) {
         </Notice>
       ) : state.head.startedAtMs === null ? (
         visit.map ? (
-          <BeforeBeginning visit={visit} judged={judged} bottleId={bottleId} air={air} onBottle={setPicked} />
+          <BeforeBeginning visit={visit} rated={rated} bottleId={bottleId} air={air} onBottle={setPicked} />
         ) : (
           <div className="mt-8">
             <Notice tone="note" title="No map is chosen for this visit yet" className="max-w-xl">
@@ -107,7 +107,7 @@ export function VisitWorkspace(visit: VisitProps) {
           </div>
         )
       ) : running ? (
-        <AtTheChair visit={visit} state={state} air={air} readings={readings} judged={judged} />
+        <AtTheChair visit={visit} state={state} air={air} readings={readings} rated={rated} />
       ) : (
         <DoneVisit visit={visit} state={state} readings={readings} />
       )}

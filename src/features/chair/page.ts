@@ -26,15 +26,15 @@ async function pastBrushes(tx: StudioTransaction, memberId: string): Promise<Bru
     .limit(BRUSHES);
 }
 
-async function readBaseContact(tx: StudioTransaction, mapId: string, map: LashMap, held: Policy) {
-  const [found] = await tx
+async function readBaseContact(tx: StudioTransaction, mapId: string, map: LashMap, policy: Policy) {
+  const [row] = await tx
     .select({ survey: survey.document })
     .from(lashMap)
     .innerJoin(survey, and(eq(survey.studioId, lashMap.studioId), eq(survey.id, lashMap.surveyId)))
     .where(eq(lashMap.id, mapId));
-  if (!found) return null;
+  if (!row) return null;
   const trays = await tx.select({ document: tray.document }).from(tray);
-  return baseContactOf(map, { survey: found.survey, policy: held, trays: trays.map(({ document }) => document) });
+  return baseContactOf(map, { survey: row.survey, policy: policy, trays: trays.map(({ document }) => document) });
 }
 
 /** One visit for its workspace, or null when it is not in this studio. */

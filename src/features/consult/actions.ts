@@ -33,8 +33,8 @@ export const keepOwnAnswers = action(
     await inStudio(me, async (tx) => {
       const { clientId, service } = await knownVisit(tx, visitId);
       // What the technician saw, and a doctor's word, are not the client's to say.
-      const own = { ...document, extensionsOn: null, doctorsWord: "" };
-      await keepAnswers(tx, me, { id, clientId, visitId, service, document: own, bornOn, givenBy: "client" });
+      const ofClient = { ...document, extensionsOn: null, doctorsWord: "" };
+      await keepAnswers(tx, me, { id, clientId, visitId, service, document: ofClient, bornOn, givenBy: "client" });
     });
     return null;
   },

@@ -60,22 +60,22 @@ const fieldOf = ({ what }: Correction) => ({ bottle: "bottleId", begun: "time", 
 
 async function mustExist(tx: StudioTransaction, row: FullVisit, correction: Correction): Promise<void> {
   if (correction.what === "bottle") {
-    const [found] = await tx.select({ id: bottle.id }).from(bottle).where(eq(bottle.id, correction.bottleId));
-    if (!found) throw new Refusal("This bottle is not on the shelf's record.", { bottleId: "Choose a bottle." });
+    const [knownBottle] = await tx.select({ id: bottle.id }).from(bottle).where(eq(bottle.id, correction.bottleId));
+    if (!knownBottle) throw new Refusal("This bottle is not on the shelf's record.", { bottleId: "Choose a bottle." });
   }
   if (correction.what === "client") {
-    const [found] = await tx.select({ id: client.id }).from(client).where(eq(client.id, correction.clientId));
-    if (!found) throw new Refusal("This client is not in the studio (any more).", { clientId: "Choose a client." });
+    const [knownClient] = await tx.select({ id: client.id }).from(client).where(eq(client.id, correction.clientId));
+    if (!knownClient) throw new Refusal("This client is not in the studio (any more).", { clientId: "Choose a client." });
   }
   if (correction.what !== "map" || correction.map === null) return;
   if (!SET_SERVICES.includes(row.service)) throw new Refusal("This service is not worked from a map.");
   const { mapId, revision } = correction.map;
-  const [found] = await tx
+  const [knownMap] = await tx
     .select({ id: lashMap.id })
     .from(lashMapRevision)
     .innerJoin(lashMap, and(eq(lashMap.studioId, lashMapRevision.studioId), eq(lashMap.id, lashMapRevision.mapId)))
     .where(and(eq(lashMap.id, mapId), eq(lashMapRevision.revision, revision), eq(lashMap.clientId, row.clientId)));
-  if (!found) throw new Refusal("This map is not one of this client's.", { map: "Choose one of the client's maps." });
+  if (!knownMap) throw new Refusal("This map is not one of this client's.", { map: "Choose one of the client's maps." });
 }
 
 /**

@@ -22,13 +22,13 @@ test.each(VIEWS)("seen %s: both eyes at one scale, side by side within the sheet
 test("from the bed head the sheet is the facing one turned half round", () => {
   const [facing, bed] = VIEWS.map((view) => layPlate(survey, view, 900, null));
   for (const side of SIDES) {
-    const [here, there] = [facing!, bed!].map((plate) => plate.eyes.find((place) => place.side === side)!);
+    const [facingPlace, there] = [facing!, bed!].map((plate) => plate.eyes.find((place) => place.side === side)!);
     for (const point of [
       [0, 0],
       [10, 8],
       [27, -2],
     ] as const) {
-      const [[x1, y1], [x2, y2]] = [here!.point(point), there!.point(point)];
+      const [[x1, y1], [x2, y2]] = [facingPlace!.point(point), there!.point(point)];
       expect(x1 + x2).toBeCloseTo(900, 6);
       expect(y1 + y2).toBeCloseTo(facing!.eyeBottom, 6);
     }

@@ -41,15 +41,15 @@ function join(memberId: string, hear: (news: LiveNews) => void): () => void {
   } catch {
     return listen(hear);
   }
-  let own: (() => void) | null = null;
-  worker.onerror = () => (own ??= listen(hear));
-  const say = (word: LiveWord) => worker.port.postMessage(word);
+  let stop: (() => void) | null = null;
+  worker.onerror = () => (stop ??= listen(hear));
+  const post = (word: LiveWord) => worker.port.postMessage(word);
   worker.port.onmessage = ({ data }: MessageEvent<LiveNews>) => hear(data);
   worker.port.start();
-  say("here");
-  const every = setInterval(() => say("here"), HERE_EVERY_MS);
-  const bye = () => say("bye");
-  const back = (event: PageTransitionEvent) => event.persisted && say("here");
+  post("here");
+  const every = setInterval(() => post("here"), HERE_EVERY_MS);
+  const bye = () => post("bye");
+  const back = (event: PageTransitionEvent) => event.persisted && post("here");
   window.addEventListener("pagehide", bye);
   window.addEventListener("pageshow", back);
   return () => {
@@ -58,7 +58,7 @@ function join(memberId: string, hear: (news: LiveNews) => void): () => void {
     window.removeEventListener("pageshow", back);
     bye();
     worker.port.close();
-    own?.();
+    stop?.();
   };
 }
 

@@ -30,7 +30,7 @@ export function FibreFields({
 }) {
   const kinds = stockedKinds(trays);
   const known = kinds.some((kind) => sameKind(kind, fibre));
-  const { count, countTo: _countTo, opening, ...own } = fibre;
+  const { count, countTo: _countTo, opening, ...others } = fibre;
   const placed = PLACED.some((p) => placedKey(p) === placedKey(fibre))
     ? PLACED
     : [...PLACED, { count, ...(fibre.countTo ? { countTo: fibre.countTo } : {}) }];
@@ -65,7 +65,7 @@ export function FibreFields({
         value={placedKey(fibre)}
         onChange={(event) => {
           const next = placed.find((p) => placedKey(p) === event.target.value);
-          if (next) onChange({ ...own, ...next, ...(opening && (next.countTo ?? next.count) > 1 ? { opening } : {}) });
+          if (next) onChange({ ...others, ...next, ...(opening && (next.countTo ?? next.count) > 1 ? { opening } : {}) });
         }}
       >
         {placed.map((p) => (

@@ -38,15 +38,15 @@ export const Landmark = memo(function Landmark({
   onMove: (side: Side, mark: keyof Landmarks, at: number, stroke: string, done: boolean) => void;
   onEnd: () => void;
 }) {
-  const held = useRef<{ stroke: string; x: number; at: number; to: number } | null>(null);
+  const pulling = useRef<{ stroke: string; x: number; at: number; to: number } | null>(null);
   const [pulled, setPulled] = useState<number | null>(null);
   const x = place.lineX((pulled ?? at) * lineMm);
   const way = Math.sign(place.lineX(1) - place.lineX(0));
   const labelled = mark === "pupil" || mark === "browPeak";
   const labelY = groundY + (mark === "browPeak" ? LABEL_PX.lower : LABEL_PX.upper);
   const release = () => {
-    const from = held.current;
-    held.current = null;
+    const from = pulling.current;
+    pulling.current = null;
     setPulled(null);
     if (from && from.to !== from.at) onMove(side, mark, from.to, from.stroke, true);
     onEnd();
@@ -64,10 +64,10 @@ export const Landmark = memo(function Landmark({
       className="cursor-ew-resize touch-none outline-none [&:focus-visible>rect]:stroke-ivy"
       onPointerDown={(event) => {
         event.currentTarget.setPointerCapture(event.pointerId);
-        held.current = { stroke: `${side} ${mark}@${event.timeStamp}`, x: event.clientX, at, to: at };
+        pulling.current = { stroke: `${side} ${mark}@${event.timeStamp}`, x: event.clientX, at, to: at };
       }}
       onPointerMove={(event) => {
-        const from = held.current;
+        const from = pulling.current;
         if (!from) return;
         const to = Math.round((from.at * lineMm + (way * (event.clientX - from.x)) / pxPerMm) * 10) / (lineMm * 10);
         if (to === from.to) return;

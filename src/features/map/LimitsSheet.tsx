@@ -26,14 +26,14 @@ export function LimitsSheet({ studio }: { studio: MapStudio }) {
   const { map, page, plan, planner, facts, longestMm } = studio;
   const [costs, setCosts] = useState<readonly LimitCost[] | null>(null);
   useEffect(() => {
-    let here = true;
-    void planner.costs(wishOf(map)).then((found) => here && setCosts(found));
+    let isCurrent = true;
+    void planner.costs(wishOf(map)).then((answer) => isCurrent && setCosts(answer));
     return () => {
-      here = false;
+      isCurrent = false;
     };
   }, [map, planner]);
   const studioPolicy = page.policy;
-  const own = mapPolicy(studioPolicy, map);
+  const ofMap = mapPolicy(studioPolicy, map);
   const advice = lookAdvice(page.survey.document, map);
   const hungFrom = longestMm
     ? Math.min(longestMm.right, longestMm.left)
@@ -50,7 +50,7 @@ export function LimitsSheet({ studio }: { studio: MapStudio }) {
         <h3 className="text-lg">Limits of this map</h3>
         <div className="mt-2 grid grid-cols-2 gap-3 sm:grid-cols-3">
           {LIMITS.map(({ key, label, values, show }) => {
-            const value = own[key];
+            const value = ofMap[key];
             const choices = values.includes(value) ? values : [value, ...values];
             return (
               <SelectField

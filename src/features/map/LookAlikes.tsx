@@ -28,8 +28,8 @@ export function LookAlikes({ studio, zone, onTake }: { studio: MapStudio; zone: 
   const like: Fibre = { ...kindOf(worn), curl, lengthMm };
   const wished = fibreOnLash(like, natural, policy, trays);
   const overhangMm = Math.min(wished.overhangMm, zone.limit.limitMm + policy.attachmentOffsetMm - natural.meanMm);
-  const found = open ? lookAlikes({ liftMm: wished.liftMm, overhangMm, like }, zone.limit, policy, trays) : [];
-  const chosen = found[Math.min(shown, found.length - 1)];
+  const alikes = open ? lookAlikes({ liftMm: wished.liftMm, overhangMm, like }, zone.limit, policy, trays) : [];
+  const chosen = alikes[Math.min(shown, alikes.length - 1)];
   const drawn = (fibre: Fibre, ink: string, dashed?: boolean) => ({
     key: kindLabel(fibre) + fibre.lengthMm,
     label: `${formatMm(fibre.lengthMm)} ${fibre.curl}`,
@@ -89,11 +89,11 @@ export function LookAlikes({ studio, zone, onTake }: { studio: MapStudio; zone: 
               It would lift {wished.liftMm.toFixed(1)} mm and stand {formatMm(wished.overhangMm)} mm past the lash;{" "}
               {formatMm(Math.max(0, overhangMm))} is allowed here.
             </p>
-            {found.length === 0 ? (
+            {alikes.length === 0 ? (
               <p className="text-ink-2">Nothing in stock lifts so far within the limits of this zone. Wish for less, or a stronger curl.</p>
             ) : (
               <ul className="border-t border-line">
-                {found.slice(0, 5).map(({ fibre, on, offLiftMm, loadResting }, i) => (
+                {alikes.slice(0, 5).map(({ fibre, on, offLiftMm, loadResting }, i) => (
                   <li key={kindLabel(fibre)} className="border-b border-line">
                     <button
                       type="button"

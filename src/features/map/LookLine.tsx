@@ -25,7 +25,7 @@ export function LookLine({
   onBend: (handle: number, dropMm: number, stroke: string) => void;
   onEnd: () => void;
 }) {
-  const held = useRef<{ handle: number; stroke: string; y: number; dropMm: number } | null>(null);
+  const pulled = useRef<{ handle: number; stroke: string; y: number; dropMm: number } | null>(null);
   const x = (at: number) => place.lineX(at * eye.lashLineMm);
   const y = (dropMm: number) => scale.groundY - (longestMm - dropMm) * scale.pxPerMm;
   const path = useMemo(() => {
@@ -61,14 +61,14 @@ export function LookLine({
           className="cursor-ns-resize touch-none"
           onPointerDown={(event) => {
             event.currentTarget.setPointerCapture(event.pointerId);
-            held.current = { handle: i, stroke: `look ${i}@${event.timeStamp}`, y: event.clientY, dropMm };
+            pulled.current = { handle: i, stroke: `look ${i}@${event.timeStamp}`, y: event.clientY, dropMm };
           }}
           onPointerMove={(event) => {
-            const from = held.current;
+            const from = pulled.current;
             if (from) onBend(from.handle, from.dropMm + (event.clientY - from.y) / scale.pxPerMm, from.stroke);
           }}
           onLostPointerCapture={() => {
-            held.current = null;
+            pulled.current = null;
             onEnd();
           }}
           onKeyDown={(event) => {

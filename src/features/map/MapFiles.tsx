@@ -37,8 +37,8 @@ export function MapFiles({
   };
   const fetchPng = async () => {
     if ((await save()) === null) return;
-    const found = await fetch(`/api/maps/${mapId}/eyes.svg?view=${view}`).catch(() => null);
-    const picture = found?.ok ? await svgToPng(await found.text(), PNG_WIDTH_PX).catch(() => null) : null;
+    const response = await fetch(`/api/maps/${mapId}/eyes.svg?view=${view}`).catch(() => null);
+    const picture = response?.ok ? await svgToPng(await response.text(), PNG_WIDTH_PX).catch(() => null) : null;
     if (!picture) return setProblems({ message: "The picture could not be made just now. Try again, or take the SVG.", lines: [] });
     const link = document.createElement("a");
     link.href = URL.createObjectURL(picture);

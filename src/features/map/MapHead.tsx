@@ -41,13 +41,13 @@ export function MapHead({ studio }: { studio: MapStudio; hold: boolean }) {
           </Button>
         </span>
       </div>
-      {draft.found ? (
+      {draft.earlier ? (
         <Notice tone="note" title="Changes made here were not saved" className="mb-3">
           <Button
             tone="line"
             className="mt-1 mr-2"
             onClick={() => {
-              if (draft.found) editor.change(draft.found.document);
+              if (draft.earlier) editor.change(draft.earlier.document);
               void draft.drop();
             }}
           >

@@ -67,15 +67,16 @@ function Workspace({ page, start }: { page: MapPage; start: { map: LashMap; clas
   useMapKeys({
     chosen,
     choose: (step) => {
-      const here = chosen ?? inOrder[0]!;
+      const current = chosen ?? inOrder[0]!;
       const count = (side: Side) => facts.layers[side][layer]?.length ?? 0;
       if (step === "other eye") {
-        const side = otherSide(here.side);
-        return choose({ side, layer, index: Math.min(here.index, count(side) - 1) }, true);
+        const side = otherSide(current.side);
+        return choose({ side, layer, index: Math.min(current.index, count(side) - 1) }, true);
       }
-      if ("zone" in step) return step.zone < count(here.side) ? choose({ side: here.side, index: step.zone, layer }, true) : undefined;
-      if (!chosen) return choose(here, true);
-      const at = inOrder.findIndex((zone) => zone.side === here.side && zone.index === here.index) + step.beside;
+      if ("zone" in step)
+        return step.zone < count(current.side) ? choose({ side: current.side, index: step.zone, layer }, true) : undefined;
+      if (!chosen) return choose(current, true);
+      const at = inOrder.findIndex((zone) => zone.side === current.side && zone.index === current.index) + step.beside;
       return choose(inOrder[Math.min(inOrder.length - 1, Math.max(0, at))]!, true);
     },
     move: (way) => {

@@ -24,7 +24,7 @@ export function OwnLooks({ studio }: { studio: MapStudio }) {
   };
   const forget = async (id: string) => {
     const result = await answered(forgetLook({ id }));
-    if (result.ok) setLooks(looks.filter((own) => own.id !== id));
+    if (result.ok) setLooks(looks.filter((look) => look.id !== id));
     else setProblem(result.message);
   };
   return (

@@ -42,11 +42,11 @@ export function SavesSheet({ studio }: { studio: MapStudio }) {
       ]
     : [];
   const fetched = async (key: string): Promise<Titled | null> => {
-    const found = shelf.find((one) => one.key === key);
-    if (!found) return null;
-    if ("map" in found) return found;
-    const result = await answered(savedMap({ mapId: found.mapId, revision: found.revision }));
-    if (result.ok) return { ...found, map: result.data.map };
+    const map = shelf.find((one) => one.key === key);
+    if (!map) return null;
+    if ("map" in map) return map;
+    const result = await answered(savedMap({ mapId: map.mapId, revision: map.revision }));
+    if (result.ok) return { ...map, map: result.data.map };
     setProblem(result.message);
     return null;
   };
@@ -55,7 +55,7 @@ export function SavesSheet({ studio }: { studio: MapStudio }) {
     setBeside(null);
     setFirst(null);
   };
-  const say = async (kind: "note" | "approved" | "sentBack") => {
+  const write = async (kind: "note" | "approved" | "sentBack") => {
     const saved = await saving.save();
     if (saved === null) return;
     const result = await answered(writeNote({ mapId, revision: saved, kind, words }), "What you wrote is still here.");
@@ -154,13 +154,13 @@ export function SavesSheet({ studio }: { studio: MapStudio }) {
         <div className="mt-3">
           <TextArea label="A note" value={words} maxLength={1000} onChange={(event) => setWords(event.target.value)} />
           <div className="mt-2 flex flex-wrap gap-2">
-            <Button tone="line" disabled={words.trim() === ""} onClick={() => void say("note")}>
+            <Button tone="line" disabled={words.trim() === ""} onClick={() => void write("note")}>
               Write it down
             </Button>
             {page.mayApprove ? (
               <>
-                <Button onClick={() => void say("approved")}>Approve this save</Button>
-                <Button tone="plain" disabled={words.trim() === ""} onClick={() => void say("sentBack")}>
+                <Button onClick={() => void write("approved")}>Approve this save</Button>
+                <Button tone="plain" disabled={words.trim() === ""} onClick={() => void write("sentBack")}>
                   Send it back
                 </Button>
               </>

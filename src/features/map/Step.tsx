@@ -31,7 +31,7 @@ export const Step = memo(function Step({
   scale: SkylineScale;
   drag: Drag;
 }) {
-  const held = useRef<{ stroke: string; y: number; fromMm: number; sent?: number | null; alone: boolean } | null>(null);
+  const pulling = useRef<{ stroke: string; y: number; fromMm: number; sent?: number | null; alone: boolean } | null>(null);
   // The step under the hand shows where it is pulled before the map has followed.
   const [pulled, setPulled] = useState<{ readonly mm: number | null } | null>(null);
   const { groundY, pxPerMm, topMm } = scale;
@@ -59,7 +59,7 @@ export const Step = memo(function Step({
       onFocus={() => !chosen && drag.onChoose(ref)}
       onPointerDown={(event) => {
         event.currentTarget.setPointerCapture(event.pointerId);
-        held.current = {
+        pulling.current = {
           stroke: `${side}${layer}.${index}@${event.timeStamp}`,
           y: event.clientY,
           fromMm: mm ?? zone.stockedMm[0] ?? 6,
@@ -68,7 +68,7 @@ export const Step = memo(function Step({
         drag.onChoose(ref);
       }}
       onPointerMove={(event) => {
-        const from = held.current;
+        const from = pulling.current;
         if (!from) return;
         const to = pulledTo(zone.stockedMm, from.fromMm + (from.y - event.clientY) / pxPerMm);
         if (to === (from.sent === undefined ? mm : from.sent)) return;
@@ -78,8 +78,8 @@ export const Step = memo(function Step({
         drag.onLength(ref, to, from.stroke, from.alone, true);
       }}
       onLostPointerCapture={() => {
-        const from = held.current;
-        held.current = null;
+        const from = pulling.current;
+        pulling.current = null;
         setPulled(null);
         if (from && from.sent !== undefined) drag.onLength(ref, from.sent, from.stroke, from.alone, false);
         drag.onEnd();

@@ -26,7 +26,7 @@ export const ZoneLine = memo(function ZoneLine({
   scale: SkylineScale;
   drag: Drag;
 }) {
-  const held = useRef<{ stroke: string; x: number; at: number; sent?: number; alone: boolean } | null>(null);
+  const pulling = useRef<{ stroke: string; x: number; at: number; sent?: number; alone: boolean } | null>(null);
   const [pulled, setPulled] = useState<number | null>(null);
   const { groundY } = scale;
   const way = Math.sign(toAt.lineX(1) - toAt.lineX(0));
@@ -37,10 +37,10 @@ export const ZoneLine = memo(function ZoneLine({
       className="cursor-ew-resize touch-none"
       onPointerDown={(event) => {
         event.currentTarget.setPointerCapture(event.pointerId);
-        held.current = { stroke: `${side}${layer}|${edge}@${event.timeStamp}`, x: event.clientX, at, alone: false };
+        pulling.current = { stroke: `${side}${layer}|${edge}@${event.timeStamp}`, x: event.clientX, at, alone: false };
       }}
       onPointerMove={(event) => {
-        const from = held.current;
+        const from = pulling.current;
         if (!from) return;
         const wish = from.at + (way * (event.clientX - from.x)) / (lineMm * scale.pxPerMm);
         const to = Math.round(wish * lineMm * 10) / (lineMm * 10);
@@ -51,8 +51,8 @@ export const ZoneLine = memo(function ZoneLine({
         drag.onEdge(side, layer, edge, to, from.stroke, from.alone, true);
       }}
       onLostPointerCapture={() => {
-        const from = held.current;
-        held.current = null;
+        const from = pulling.current;
+        pulling.current = null;
         setPulled(null);
         if (from?.sent !== undefined) drag.onEdge(side, layer, edge, from.sent, from.stroke, from.alone, false);
         drag.onEnd();

@@ -96,12 +96,12 @@ export const emptyTray = action(
   (me, empty) =>
     inStudio(me, async (tx) => {
       const rows = await tx.select().from(tray).for("update");
-      const held = rows.filter(({ document }) => sameKind(document, empty.kind));
-      for (const row of held) {
+      const alike = rows.filter(({ document }) => sameKind(document, empty.kind));
+      for (const row of alike) {
         const [left] = withoutEmpty([row.document], empty);
         await tx.update(tray).set({ document: left! }).where(eq(tray.id, row.id));
       }
-      return { trays: held.length };
+      return { trays: alike.length };
     }),
 );
 

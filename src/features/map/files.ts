@@ -11,33 +11,33 @@ import { mapForFiles } from "./data";
 import { padStripPdf } from "./padStripPdf";
 
 const querySchema = z.object({ view: z.enum(VIEWS).catch("facing"), paper: z.enum(["a4", "letter"]).catch("a4") });
-type Found = NonNullable<Awaited<ReturnType<typeof mapForFiles>>>;
+type MapSource = NonNullable<Awaited<ReturnType<typeof mapForFiles>>>;
 type Asked = z.infer<typeof querySchema> & { readonly savedOn: string };
 
 /** A new file is a line here and a route that names it. */
 const FILES = {
   "pad-strip.pdf": {
     type: "application/pdf",
-    make: ({ survey, map }: Found, { view, paper, savedOn }: Asked) => padStripPdf(survey, map, view, paper, savedOn),
+    make: ({ survey, map }: MapSource, { view, paper, savedOn }: Asked) => padStripPdf(survey, map, view, paper, savedOn),
   },
   "brief.pdf": {
     type: "application/pdf",
-    make: (found: Found, { view, paper, savedOn }: Asked) => {
-      const facts = mapFacts(found.map, found);
-      return briefPdf(facts, trolleyBrief(facts, found.pace), { view, paper, savedOn, client: found.clientName });
+    make: (source: MapSource, { view, paper, savedOn }: Asked) => {
+      const facts = mapFacts(source.map, source);
+      return briefPdf(facts, trolleyBrief(facts, source.pace), { view, paper, savedOn, client: source.clientName });
     },
   },
   "eyes.svg": {
     type: "image/svg+xml",
-    make: (found: Found, { view }: Asked) => {
-      const policy = mapPolicy(found.policy, found.map);
-      return eyesSvg(found.survey, found.map, view, { curlOf: (fibre) => fibreCurl(fibre, found.trays, policy) });
+    make: (source: MapSource, { view }: Asked) => {
+      const policy = mapPolicy(source.policy, source.map);
+      return eyesSvg(source.survey, source.map, view, { curlOf: (fibre) => fibreCurl(fibre, source.trays, policy) });
     },
   },
-  "map.json": { type: "application/json", make: ({ map, survey }: Found) => writeMapFile(map, survey) },
+  "map.json": { type: "application/json", make: ({ map, survey }: MapSource) => writeMapFile(map, survey) },
   "zones.csv": {
     type: "text/csv; charset=utf-8",
-    make: ({ map }: Found) => stringify(zoneRows(map), { header: true, record_delimiter: "windows" }),
+    make: ({ map }: MapSource) => stringify(zoneRows(map), { header: true, record_delimiter: "windows" }),
   },
 } as const;
 
@@ -46,11 +46,11 @@ export async function mapFile(request: Request, mapId: string, kind: keyof typeo
   const member = await currentMember();
   if (!member) return refuse(401, "Signed out.");
   if (!z.uuid().safeParse(mapId).success) return refuse(404, "No such map in this studio.");
-  const found = await mapForFiles(member, mapId);
-  if (!found) return refuse(404, "No such map in this studio.");
+  const source = await mapForFiles(member, mapId);
+  if (!source) return refuse(404, "No such map in this studio.");
   const asked = querySchema.parse(Object.fromEntries(new URL(request.url).searchParams));
   const { type, make } = FILES[kind];
-  const body = await make(found, { ...asked, savedOn: formatIn(member.timeZone, found.savedAt, "d MMM yyyy") });
+  const body = await make(source, { ...asked, savedOn: formatIn(member.timeZone, source.savedAt, "d MMM yyyy") });
   return new Response(typeof body === "string" ? body : Buffer.from(body), {
     headers: {
       "content-type": type,

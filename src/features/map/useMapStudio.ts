@@ -41,7 +41,7 @@ export function useMapStudio(page: MapPage, start: { map: LashMap; clash: string
   const [problem, setProblem] = useState<string | null>(null);
   const [longestMm, setLongestMm] = useState<Readonly<Record<Side, number>> | null>(null);
   const draft = `map ${page.saved?.id ?? `new ${page.clientId}`}`;
-  const { found, keep, drop } = useDraft(draft, readKept);
+  const { earlier, keep, drop } = useDraft(draft, readKept);
   const { survey, policy, trays } = page;
   const context = useMemo(() => ({ survey: survey.document, policy, trays }), [survey, policy, trays]);
   const facts = useMemo(() => mapFacts(map, context), [map, context]);
@@ -166,7 +166,7 @@ export function useMapStudio(page: MapPage, start: { map: LashMap; clash: string
     problem,
     showProblem: setProblem,
     longestMm,
-    draft: { found, drop },
+    draft: { earlier, drop },
     /** A drag is on its way: only the plate need follow. */
     hold,
     planner,

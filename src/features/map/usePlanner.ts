@@ -54,11 +54,11 @@ export function usePlanner({ survey, policy, trays }: Ground, first: MapWish) {
 const PATIENCE_MS = 2000;
 
 /** The worker's answer, or our own where there is no worker, or none that answers. */
-async function answered<T>(asked: Promise<T> | undefined, own: () => T): Promise<T> {
-  if (!asked) return own();
+async function answered<T>(asked: Promise<T> | undefined, onThisThread: () => T): Promise<T> {
+  if (!asked) return onThisThread();
   let timer: ReturnType<typeof setTimeout> | undefined;
   const late = new Promise<"late">((resolve) => (timer = setTimeout(() => resolve("late"), PATIENCE_MS)));
   const first = await Promise.race([asked.then((answer) => ({ answer })), late]).catch(() => "late" as const);
   clearTimeout(timer);
-  return first === "late" ? own() : first.answer;
+  return first === "late" ? onThisThread() : first.answer;
 }

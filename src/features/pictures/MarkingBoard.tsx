@@ -39,7 +39,7 @@ export function MarkingBoard({
   const [zoom, setZoom] = useState<1 | 2>(1);
   const [past, setPast] = useState<readonly PictureMarks[]>([]);
   const board = useRef<SVGSVGElement>(null);
-  const held = useRef<{ handle: string; before: PictureMarks } | null>(null);
+  const pulled = useRef<{ handle: string; before: PictureMarks } | null>(null);
 
   const put = (next: PictureMarks) => {
     setPast([...past.slice(-99), marks]);
@@ -162,13 +162,13 @@ export function MarkingBoard({
             tap(placeOf(event));
           }}
           onPointerMove={(event) => {
-            const from = held.current;
+            const from = pulled.current;
             const handle = from && handles.find(({ key }) => key === from.handle);
             if (handle) onMarks(handle.move(asPoint(placeOf(event))));
           }}
           onPointerUp={() => {
-            if (held.current && held.current.before !== marks) setPast([...past.slice(-99), held.current.before]);
-            held.current = null;
+            if (pulled.current && pulled.current.before !== marks) setPast([...past.slice(-99), pulled.current.before]);
+            pulled.current = null;
           }}
         >
           <image href={`/api/pictures/${picture.id}`} width={picture.widthPx} height={picture.heightPx} />
@@ -194,7 +194,7 @@ export function MarkingBoard({
               pointerEvents={isWorkedOn(handle.key) ? undefined : "none"}
               onPointerDown={(event) => {
                 event.currentTarget.setPointerCapture(event.pointerId);
-                held.current = { handle: handle.key, before: marks };
+                pulled.current = { handle: handle.key, before: marks };
               }}
               onKeyDown={(event) => {
                 const step = event.shiftKey ? 10 : 1;

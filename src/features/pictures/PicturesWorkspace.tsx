@@ -141,10 +141,10 @@ function measuresOf(pictures: readonly KeptPicture[], marks: Readonly<Record<str
       pictures.filter((kept) => kept.side === side && kept.kind === kind).map(({ id }) => marks[id] ?? noMarks);
     const open = marked("open")
       .map(measureOpen)
-      .find((found) => !("problem" in found));
+      .find((one) => !("problem" in one));
     const closed = marked("closed")
       .map((m) => measureClosed(m, curlDeg))
-      .find((found) => !("problem" in found) && (found.lashLineMm !== null || found.places.length > 0));
+      .find((one) => !("problem" in one) && (one.lashLineMm !== null || one.places.length > 0));
     return { ...(open && !("problem" in open) ? { open } : {}), ...(closed && !("problem" in closed) ? { closed } : {}) };
   };
   return { right: of("right"), left: of("left") };
@@ -224,7 +224,7 @@ function Results({
   onOwnCurl: (curl: OwnCurl) => void;
   onRemove: (() => Promise<void>) | null;
 }) {
-  const found = picture.kind === "open" ? measureOpen(marks) : measureClosed(marks, OWN_CURLS[ownCurl].turnDeg);
+  const result = picture.kind === "open" ? measureOpen(marks) : measureClosed(marks, OWN_CURLS[ownCurl].turnDeg);
   const line = (label: string, value: string) => (
     <div key={label} className="contents">
       <dt className="text-ink-2">{label}</dt>
@@ -237,37 +237,37 @@ function Results({
       {picture.kind === "closed" ? (
         <Choice label="Lashes are" value={ownCurl} options={optionsOf(OWN_CURLS)} onChange={onOwnCurl} className="mt-1" />
       ) : null}
-      {"problem" in found ? (
+      {"problem" in result ? (
         <p className="mt-2 text-[0.9375rem]">
-          <Verdict tone="note">{found.problem}</Verdict>
+          <Verdict tone="note">{result.problem}</Verdict>
         </p>
       ) : (
         <dl className="mt-2 grid grid-cols-[1fr_auto] gap-x-3 gap-y-1 border-t border-line pt-2 text-[0.9375rem]">
-          {"lidMm" in found
+          {"lidMm" in result
             ? [
-                line("Lid, as seen", `${found.lidMm.toFixed(1)} mm`),
-                line("Iris, inner edge", `${(found.landmarks.irisInner * 100).toFixed(0)} % out`),
-                line("Pupil", `${(found.landmarks.pupil * 100).toFixed(0)} % out`),
-                line("Iris, outer edge", `${(found.landmarks.irisOuter * 100).toFixed(0)} % out`),
-                line("Brow peak", `${(found.landmarks.browPeak * 100).toFixed(0)} % out`),
-                line("Outer corner rises", `${found.outerRiseDeg.toFixed(1)}°`),
-                line("Outline", found.shape),
+                line("Lid, as seen", `${result.lidMm.toFixed(1)} mm`),
+                line("Iris, inner edge", `${(result.landmarks.irisInner * 100).toFixed(0)} % out`),
+                line("Pupil", `${(result.landmarks.pupil * 100).toFixed(0)} % out`),
+                line("Iris, outer edge", `${(result.landmarks.irisOuter * 100).toFixed(0)} % out`),
+                line("Brow peak", `${(result.landmarks.browPeak * 100).toFixed(0)} % out`),
+                line("Outer corner rises", `${result.outerRiseDeg.toFixed(1)}°`),
+                line("Outline", result.shape),
               ]
             : [
-                line("Lash line", found.lashLineMm === null ? "draw it" : pm(found.lashLineMm, found.lashLineOffMm!)),
-                ...found.places.map((place) =>
+                line("Lash line", result.lashLineMm === null ? "draw it" : pm(result.lashLineMm, result.lashLineOffMm!)),
+                ...result.places.map((place) =>
                   line(
                     `At ${(place.at * 100).toFixed(0)} %, ${place.lashes} ${place.lashes === 1 ? "lash" : "lashes"}`,
                     pm(place.lengthMm, place.spreadMm),
                   ),
                 ),
-                line("One lash may be off by", `${found.lashOffMm.toFixed(1)} mm`),
-                line("Scale turned", `${found.turnedDeg.toFixed(0)}°`),
-                line("Pad leans", found.tiltDeg === null ? "not known" : `${found.tiltDeg.toFixed(0)}°`),
+                line("One lash may be off by", `${result.lashOffMm.toFixed(1)} mm`),
+                line("Scale turned", `${result.turnedDeg.toFixed(0)}°`),
+                line("Pad leans", result.tiltDeg === null ? "not known" : `${result.tiltDeg.toFixed(0)}°`),
               ]}
         </dl>
       )}
-      {"tiltDeg" in found && found.tiltDeg === null ? (
+      {"tiltDeg" in result && result.tiltDeg === null ? (
         <p className="mt-2 text-sm text-ink-2">
           Mark a second length across the scale and the lean of the pad is taken out; until then it is in the spread.
         </p>

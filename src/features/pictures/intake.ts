@@ -23,18 +23,18 @@ export async function cleanPicture(
   bytes: Buffer,
 ): Promise<{ ok: true; jpeg: Buffer; widthPx: number; heightPx: number } | { ok: false; message: string }> {
   try {
-    const found = await sharp(bytes, { limitInputPixels: false }).metadata();
-    if (!FORMATS.some((format) => format === found.format))
+    const metadata = await sharp(bytes, { limitInputPixels: false }).metadata();
+    if (!FORMATS.some((format) => format === metadata.format))
       return { ok: false, message: "This is not a picture that can be read here. Take a JPEG, PNG or WebP." };
-    if ((found.pages ?? 1) > 1) return { ok: false, message: "This picture moves. Take a still one." };
-    const pixels = found.width * found.height;
+    if ((metadata.pages ?? 1) > 1) return { ok: false, message: "This picture moves. Take a still one." };
+    const pixels = metadata.width * metadata.height;
     if (pixels > MAX_PIXELS)
       return {
         ok: false,
         message: `This picture has ${Math.round(pixels / 1e6)} megapixels; up to ${MAX_PIXELS / 1e6} are taken. Make it smaller and send it again.`,
       };
-    if (Math.min(found.width, found.height) < LEAST_PX)
-      return { ok: false, message: `This picture is ${found.width} by ${found.height} px, too small to measure on.` };
+    if (Math.min(metadata.width, metadata.height) < LEAST_PX)
+      return { ok: false, message: `This picture is ${metadata.width} by ${metadata.height} px, too small to measure on.` };
     const { data, info } = await sharp(bytes, { limitInputPixels: MAX_PIXELS })
       .rotate()
       .resize({ width: LONGEST_PX, height: LONGEST_PX, fit: "inside", withoutEnlargement: true })

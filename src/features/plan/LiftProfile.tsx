@@ -20,7 +20,7 @@ export function LiftProfile({ zones, eye }: { zones: readonly ZoneTurn[]; eye: E
         {zones.map(({ zone, rawDeg, kept, verdict, shortKeptDeg }, i) => {
           const natural = lashAt?.(AT[i]!);
           const root = natural?.angleDeg ?? 0;
-          const own = natural?.ownCurlDeg ?? 0;
+          const curlDeg = natural?.ownCurlDeg ?? 0;
           const shown = verdict === "good" ? "var(--ivy)" : verdict === "little" ? "var(--brass)" : "var(--rosehip)";
           return (
             <svg
@@ -32,7 +32,7 @@ export function LiftProfile({ zones, eye }: { zones: readonly ZoneTurn[]; eye: E
             >
               <path d="M4 118C14 112 26 118 34 128C26 137 12 140 4 138Z" fill="var(--lid)" opacity="0.55" />
               <path
-                d={path(lashProfile(zone.lengthMm, own, root))}
+                d={path(lashProfile(zone.lengthMm, curlDeg, root))}
                 fill="none"
                 stroke="var(--line-strong)"
                 strokeWidth="2"

@@ -40,7 +40,7 @@ export function PlanTimes({
                   </Button>
                 ) : null}
               </div>
-              <MinutesBar step={step} seconds={seconds} proposedS={proposal.seconds} onChange={(own) => onChange(step.id, own)} />
+              <MinutesBar step={step} seconds={seconds} proposedS={proposal.seconds} onChange={(chosen) => onChange(step.id, chosen)} />
               <p className="text-[0.9375rem] text-ink-2">{whyMinutes(step, proposal, day).join(" ")}</p>
             </li>
           );

@@ -65,12 +65,12 @@ test("colour: looks, visits and the interval; past the leaflet it says so instea
   );
 });
 test("what the leaflet cut is said once, by whichever cut it", () => {
-  const held = (part: Partial<StepProposal>) => why(part).match(/leaflet’s (longest|shortest) holds it/g);
-  expect(held({ lift: lifted({ held: "most" }), planned: { seconds: 480, because: [], held: "most", lookAtS: null } })).toHaveLength(1);
-  expect(held({ planned: { seconds: 300, because: [{ what: "filmCover", factor: 0.75 }], held: "least", lookAtS: 270 } })).toEqual([
+  const limits = (part: Partial<StepProposal>) => why(part).match(/leaflet’s (longest|shortest) holds it/g);
+  expect(limits({ lift: lifted({ held: "most" }), planned: { seconds: 480, because: [], held: "most", lookAtS: null } })).toHaveLength(1);
+  expect(limits({ planned: { seconds: 300, because: [{ what: "filmCover", factor: 0.75 }], held: "least", lookAtS: 270 } })).toEqual([
     "leaflet’s shortest holds it",
   ]);
-  expect(held({})).toBeNull();
+  expect(limits({})).toBeNull();
 });
 test("less than the leaflet's shortest is not swallowed: an early look at the factors' own time, and what would bring it back", () => {
   const because = [

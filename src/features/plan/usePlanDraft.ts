@@ -9,7 +9,7 @@ const readKept = (document: unknown) => import("./readPlanDraft").then(({ readPl
 /** What is chosen while a run is planned: begun from last time and today's hair, kept on the tablet until the plan is taken. */
 export function usePlanDraft(visit: ColourProps) {
   const draftKey = `colour ${visit.id}`;
-  const { found, keep, drop } = useDraft(draftKey, readKept);
+  const { earlier, keep, drop } = useDraft(draftKey, readKept);
   const [draft, setDraft] = useState<PlanDraft>(() =>
     firstDraft({
       kind: visit.kind,
@@ -21,9 +21,9 @@ export function usePlanDraft(visit: ColourProps) {
     }),
   );
   const [taken, setTaken] = useState(false);
-  if (found && !taken) {
+  if (earlier && !taken) {
     setTaken(true);
-    setDraft(found.document);
+    setDraft(earlier.document);
   }
   const change = (part: Partial<PlanDraft>) => {
     const next = { ...draft, ...part };

@@ -56,11 +56,11 @@ export function ProtocolEditor({
   };
   const read = async (file: File | undefined) => {
     if (!file) return;
-    const found = readProtocolFile(file.size > 512 * 1024 ? "" : await file.text());
-    if (found.ok) {
-      setDraft(found.protocol);
-      setTold({ tone: "good", title: `Read: ${found.protocol.name}. Keep it to work by it.` });
-    } else setTold({ tone: "stop", title: "This file cannot be worked by.", problems: found.problems.slice(0, 6) });
+    const read = readProtocolFile(file.size > 512 * 1024 ? "" : await file.text());
+    if (read.ok) {
+      setDraft(read.protocol);
+      setTold({ tone: "good", title: `Read: ${read.protocol.name}. Keep it to work by it.` });
+    } else setTold({ tone: "stop", title: "This file cannot be worked by.", problems: read.problems.slice(0, 6) });
   };
   const write = () => {
     const url = URL.createObjectURL(new Blob([writeProtocolFile(draft)], { type: "application/json" }));

@@ -13,10 +13,12 @@ export type OfferedProtocol = { readonly id: string | null; readonly revision: n
 
 /** The studio's own protocols, newest first, then the generic ones by the studio's schools. */
 export async function offeredProtocols(tx: StudioTransaction, schools: Schools, kind?: ServiceKind): Promise<OfferedProtocol[]> {
-  const own = await tx.select().from(protocol).where(eq(protocol.putAway, false)).orderBy(asc(protocol.createdAt));
+  const ofStudio = await tx.select().from(protocol).where(eq(protocol.putAway, false)).orderBy(asc(protocol.createdAt));
   const kinds = kind ? [kind] : PROTOCOL_SERVICES;
   return [
-    ...own.filter(({ document }) => kinds.includes(document.service)).map(({ id, revision, document }) => ({ id, revision, document })),
+    ...ofStudio
+      .filter(({ document }) => kinds.includes(document.service))
+      .map(({ id, revision, document }) => ({ id, revision, document })),
     ...kinds.map((one) => ({ id: null, revision: 1, document: shippedProtocols[one](schools) })),
   ];
 }

@@ -20,7 +20,7 @@ export type SensorNow = {
 export async function sensorsNow(tx: StudioTransaction, rooms?: string | readonly string[]): Promise<SensorNow[]> {
   const roomIds = typeof rooms === "string" ? [rooms] : rooms;
   if (roomIds?.length === 0) return [];
-  const found = tx.execute<{
+  const newest = tx.execute<{
     id: string;
     room_id: string;
     name: string;
@@ -38,7 +38,7 @@ export async function sensorsNow(tx: StudioTransaction, rooms?: string | readonl
       where r.studio_id = s.studio_id and r.sensor_id = s.id order by r.taken_at desc limit 1) r on true
     ${roomIds ? sql`where ${inRooms(sql`s.room_id`, roomIds)}` : sql``}
     order by s.created_at, s.name`);
-  const [{ rows }, known] = await together([found, calibrationsIn(tx, roomIds)]);
+  const [{ rows }, known] = await together([newest, calibrationsIn(tx, roomIds)]);
   return rows.map((row) => ({
     id: row.id,
     roomId: row.room_id,
@@ -68,13 +68,13 @@ async function calibrationsIn(tx: StudioTransaction, roomIds: readonly string[] 
     .innerJoin(sensor, and(eq(sensor.studioId, calibration.studioId), eq(sensor.id, calibration.sensorId)))
     .where(roomIds ? inArray(sensor.roomId, [...roomIds]) : undefined)
     .orderBy(asc(calibration.fromAt));
-  const found = new Map<string, Calibration[]>();
+  const bySensor = new Map<string, Calibration[]>();
   for (const { calibration: one } of rows)
-    found.set(one.sensorId, [
-      ...(found.get(one.sensorId) ?? []),
+    bySensor.set(one.sensorId, [
+      ...(bySensor.get(one.sensorId) ?? []),
       { fromMs: one.fromAt.getTime(), humidityOffset: one.humidityOffset, temperatureOffsetC: one.temperatureOffsetC },
     ]);
-  return found;
+  return bySensor;
 }
 
 /** The air of a room from its sources. */

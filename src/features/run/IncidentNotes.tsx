@@ -10,9 +10,9 @@ import { newId } from "@/ui/newId";
 
 /** What happened, in words: written after a stop, added to, never changed. */
 export function IncidentNotes({ visit }: { visit: ColourProps }) {
-  const { found, keep, drop } = useDraft(`incident ${visit.id}`, readWords);
+  const { earlier, keep, drop } = useDraft(`incident ${visit.id}`, readWords);
   const [typed, setTyped] = useState<string | null>(null);
-  const words = typed ?? found?.document ?? "";
+  const words = typed ?? earlier?.document ?? "";
   const [problem, setProblem] = useState<string | null>(null);
   const writtenId = useIdFor(words);
   const [putOffId] = useState(newId);

@@ -27,21 +27,21 @@ export function JudgePanel({
   const plan = run.plan!;
   // Broken off before the colour, there is no depth to judge.
   const may = judgeable(run);
-  const { found, keep, drop } = useDraft(`judged ${visitId}`, readKept);
-  const [own, setOwn] = useState<Partial<Judged>>({});
+  const { earlier, keep, drop } = useDraft(`judged ${visitId}`, readKept);
+  const [typed, setOwn] = useState<Partial<Judged>>({});
   const [photo, setPhoto] = useState(false);
   // Nothing is judged by default: what was tapped before a reload, then what is tapped now.
-  const judged: Judged = {
+  const judgement: Judged = {
     turn: null,
     lashDepth: null,
     browDepth: null,
     even: null,
     comfort: null,
     ...run.result,
-    ...found?.document,
-    ...own,
+    ...earlier?.document,
+    ...typed,
   };
-  const { turn, lashDepth, browDepth, even, comfort } = judged;
+  const { turn, lashDepth, browDepth, even, comfort } = judgement;
   const open =
     even === null ||
     comfort === null ||
@@ -49,7 +49,7 @@ export function JudgePanel({
     (may.lashDepth && plan.wish.lashDepth !== null && lashDepth === null) ||
     (may.browDepth && plan.wish.browDepth !== null && browDepth === null);
   const judge = (part: Partial<Judged>) => {
-    const next = { ...found?.document, ...own, ...part };
+    const next = { ...earlier?.document, ...typed, ...part };
     setOwn(next);
     keep(next, null);
   };
@@ -135,7 +135,7 @@ export function JudgePanel({
             size="bed"
             disabled={!mayFinish}
             onClick={() => {
-              onJudged(judged);
+              onJudged(judgement);
               void drop();
             }}
           >

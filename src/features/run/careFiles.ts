@@ -14,11 +14,11 @@ const MARGIN_MM = 20;
 export async function careFile(visitId: string, kind: "pdf" | "txt"): Promise<Response> {
   const member = await currentMember();
   if (!member) return refuse(401, "Signed out.");
-  const found = z.uuid().safeParse(visitId).success ? await colourVisit(member, visitId, new Date()) : null;
-  if (!found) return refuse(404, "No such visit in this studio.");
-  const { visit, studioName } = found;
+  const page = z.uuid().safeParse(visitId).success ? await colourVisit(member, visitId, new Date()) : null;
+  if (!page) return refuse(404, "No such visit in this studio.");
+  const { visit, studioName } = page;
   if (visit.state.head.finishedAtMs === null) return refuse(409, "The card is made when the visit is over: its dates count from there.");
-  const card = careCard(caredFor(found.kind, visit.state.run, visit.state.head.finishedAtMs, found.batchNames), {
+  const card = careCard(caredFor(page.kind, visit.state.run, visit.state.head.finishedAtMs, page.batchNames), {
     moment: (ms) => formatIn(member.timeZone, new Date(ms), "EEEE HH:mm"),
     day: (ms) => formatIn(member.timeZone, new Date(ms), "d MMMM yyyy"),
   });

@@ -36,13 +36,13 @@ export function GlueChart({
   });
   const dots = tests.flatMap((test) => {
     const there = expectedSetTime(model, test.air, test.bottleId, test.daysOpen);
-    const here = expectedSetTime(model, { temperatureC, relativeHumidity: test.air.relativeHumidity }, bottleId, daysOpen);
-    return there.known && here.known
+    const expected = expectedSetTime(model, { temperatureC, relativeHumidity: test.air.relativeHumidity }, bottleId, daysOpen);
+    return there.known && expected.known
       ? [
           {
             id: test.id,
             rh: test.air.relativeHumidity,
-            seconds: (test.seconds * here.setTimeS) / there.setTimeS,
+            seconds: (test.seconds * expected.setTimeS) / there.setTimeS,
             own: test.bottleId === bottleId,
             leftOut: test.leftOut,
           },

@@ -19,7 +19,7 @@ type Asked = { readonly test: SetTest; readonly times: number };
 
 /** One bottle's set times: a stopwatch, what the tests have taught, the tests themselves; and the hand that places. */
 export function GlueSheet({
-  judged,
+  rated,
   chosen,
   onChoose,
   tests,
@@ -27,7 +27,7 @@ export function GlueSheet({
   air,
   timeZone,
 }: {
-  judged: readonly RatedBottle[];
+  rated: readonly RatedBottle[];
   chosen: RatedBottle | undefined;
   onChoose: (bottleId: string) => void;
   tests: readonly KeptTest[];
@@ -63,12 +63,12 @@ export function GlueSheet({
   const timed = (seconds: number) => {
     if (!air) return;
     const test: SetTest = { id: newId(), bottleId: bottle.id, daysOpen: fitness.age.daysOpen, air, seconds };
-    const found = testDeviation(learnSetTime(model.nominalS, [...model.tests, test], model.bottles), test);
+    const deviation = testDeviation(learnSetTime(model.nominalS, [...model.tests, test], model.bottles), test);
     // A questioned one is kept at once, and teaches nothing until it was said to be right.
-    setAsked(found.questioned ? { test, times: found.times } : null);
-    keep(test, found.questioned);
+    setAsked(deviation.questioned ? { test, times: deviation.times } : null);
+    keep(test, deviation.questioned);
   };
-  const own = tests.filter((test) => test.adhesiveId === bottle.adhesiveId);
+  const ofProduct = tests.filter((test) => test.adhesiveId === bottle.adhesiveId);
   const clock = new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "short", hour: "2-digit", minute: "2-digit", timeZone });
   const mine = handTime(hand[technique]);
   return (
@@ -77,7 +77,7 @@ export function GlueSheet({
         label="Bottle"
         showLabel={false}
         value={bottle.id}
-        options={judged.map((one) => ({ value: one.bottle.id, label: `${one.bottle.adhesive.name}, ${one.bottle.lot}` }))}
+        options={rated.map((one) => ({ value: one.bottle.id, label: `${one.bottle.adhesive.name}, ${one.bottle.lot}` }))}
         onChange={onChoose}
       />
       <div className="mt-3 flex flex-wrap items-center gap-3">
@@ -113,7 +113,14 @@ export function GlueSheet({
       ) : null}
       <div className="mt-3">
         {air ? (
-          <GlueChart model={model} bottleId={bottle.id} daysOpen={fitness.age.daysOpen} air={air} tests={own} window={bottle.adhesive} />
+          <GlueChart
+            model={model}
+            bottleId={bottle.id}
+            daysOpen={fitness.age.daysOpen}
+            air={air}
+            tests={ofProduct}
+            window={bottle.adhesive}
+          />
         ) : null}
       </div>
       <p className="text-sm text-ink-2">
@@ -130,10 +137,10 @@ export function GlueSheet({
       <div className="mt-5 grid gap-x-10 gap-y-6 md:grid-cols-[minmax(0,1fr)_16rem]">
         <div>
           <h3 className="text-lg">Tests, newest first</h3>
-          {own.length === 0 ? <p className="text-ink-2">None yet: the leaflet&rsquo;s time is all there is to go by.</p> : null}
+          {ofProduct.length === 0 ? <p className="text-ink-2">None yet: the leaflet&rsquo;s time is all there is to go by.</p> : null}
           <ul>
-            {own.slice(0, SHOWN).map((test) => {
-              const found = test.leftOut ? null : testDeviation(model, test);
+            {ofProduct.slice(0, SHOWN).map((test) => {
+              const deviation = test.leftOut ? null : testDeviation(model, test);
               return (
                 <li key={test.id} className="flex flex-wrap items-baseline gap-x-3 border-t border-line py-0.5 text-[0.9375rem]">
                   <b className={cx("w-14", test.leftOut && "font-normal line-through")}>{test.seconds.toFixed(2)} s</b>
@@ -141,7 +148,7 @@ export function GlueSheet({
                     {test.air.temperatureC.toFixed(1)} °C, {Math.round(test.air.relativeHumidity * 100)} %, day {test.daysOpen}
                     {test.bottleId === bottle.id ? "" : ", another bottle"}, {clock.format(new Date(test.at))}
                   </span>
-                  {found?.questioned ? <Verdict tone="look">{found.times.toFixed(1)} × expected</Verdict> : null}
+                  {deviation?.questioned ? <Verdict tone="look">{deviation.times.toFixed(1)} × expected</Verdict> : null}
                   <Button
                     tone="plain"
                     className="ml-auto"

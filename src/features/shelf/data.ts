@@ -51,8 +51,8 @@ export function shelfStandings(me: Member, now: Date) {
     if (!first) return null;
     const [sensors, bottles, knowledge] = await together([sensorsNow(tx, first.id), openBottles(tx), glueKnowledge(tx, me.id)]);
     const air = freshAir(airOf(sensors, now.getTime()), now.getTime());
-    const judged = rateBottles(bottles, knowledge, air, first.volumeM3, "single", todayIn(me.timeZone, now));
-    return { roomName: first.name, bottles: judged.map(({ bottle: { id }, fitness }) => ({ id, ...fitnessWords(fitness) })) };
+    const rated = rateBottles(bottles, knowledge, air, first.volumeM3, "single", todayIn(me.timeZone, now));
+    return { roomName: first.name, bottles: rated.map(({ bottle: { id }, fitness }) => ({ id, ...fitnessWords(fitness) })) };
   });
 }
 export type ShelfStandings = Awaited<ReturnType<typeof shelfStandings>>;

@@ -23,17 +23,17 @@ export function Finder({ onClose }: { onClose: () => void }) {
   const [clients, setClients] = useState<readonly { id: string; name: string }[]>([]);
   const [picked, setPicked] = useState("");
   useEffect(() => {
-    let here = true;
+    let isCurrent = true;
     const find = async () => {
-      const found = await findClients({ search: text }).catch(() => null);
-      if (!here || !found?.ok) return;
-      setClients(found.data);
+      const result = await findClients({ search: text }).catch(() => null);
+      if (!isCurrent || !result?.ok) return;
+      setClients(result.data);
       // Enter takes the best answer: without this it would stay on one of the last list, gone by now.
-      setPicked(found.data[0]?.id ?? placesFor(text)[0]?.[1] ?? "");
+      setPicked(result.data[0]?.id ?? placesFor(text)[0]?.[1] ?? "");
     };
     const wait = setTimeout(() => void find(), 120);
     return () => {
-      here = false;
+      isCurrent = false;
       clearTimeout(wait);
     };
   }, [text]);

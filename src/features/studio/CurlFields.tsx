@@ -7,10 +7,10 @@ import { readNumber } from "@/ui/readNumber";
 /** Curls as typed: empty where the studio keeps the working value. */
 export type TypedCurls = Readonly<Record<CurlId, { readonly turn: string; readonly base: string; readonly over: string }>>;
 
-export const curlsTyped = (own: Policy["curls"]): TypedCurls =>
+export const curlsTyped = (curls: Policy["curls"]): TypedCurls =>
   Object.fromEntries(
     CURL_IDS.map((id) => {
-      const curl = own[id];
+      const curl = curls[id];
       return [
         id,
         {

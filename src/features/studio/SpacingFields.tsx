@@ -10,17 +10,17 @@ const typed = (hours: number | null) => (hours === null ? "" : String(hours));
 const hoursOf = ({ stopHours, askHours }: Spacing): Hours => ({ stop: typed(stopHours), ask: typed(askHours) });
 
 /** Hours as typed: the studio's own, or the usual ones. */
-export const spacingTyped = (own: Policy["spacing"]): TypedSpacing =>
-  Object.fromEntries(SPACING_IDS.map((id) => [id, hoursOf(own[id] ?? SPACING[id])])) as TypedSpacing;
+export const spacingTyped = (spacing: Policy["spacing"]): TypedSpacing =>
+  Object.fromEntries(SPACING_IDS.map((id) => [id, hoursOf(spacing[id] ?? SPACING[id])])) as TypedSpacing;
 
 /** Hours to be kept: only where they differ from the usual. What cannot be read is kept as it is not, and refused by name. */
 export function readSpacing(all: TypedSpacing): Policy["spacing"] {
   const read = (text: string) => (text.trim() === "" ? null : (readNumber(text) ?? Number.NaN));
   return Object.fromEntries(
     SPACING_IDS.flatMap((id) => {
-      const own = { stopHours: read(all[id].stop), askHours: read(all[id].ask) };
+      const typed = { stopHours: read(all[id].stop), askHours: read(all[id].ask) };
       const usual = SPACING[id];
-      return own.stopHours === usual.stopHours && own.askHours === usual.askHours ? [] : [[id, own]];
+      return typed.stopHours === usual.stopHours && typed.askHours === usual.askHours ? [] : [[id, typed]];
     }),
   );
 }

@@ -89,13 +89,13 @@ async function refuseBooked(tx: StudioTransaction, where: { readonly roomId?: st
 /** A new room, with its first chair. */
 export const addRoom = action({ input: z.strictObject({ id: z.uuid(), name: placeName }), least: "owner" }, async (me, { id, name }) => {
   await inStudio(me, async (tx) => {
-    const own = { studioId: me.studioId };
+    const common = { studioId: me.studioId };
     const [made] = await tx
       .insert(room)
-      .values({ ...own, id, name, volumeM3: 30 })
+      .values({ ...common, id, name, volumeM3: 30 })
       .onConflictDoNothing()
       .returning({ id: room.id });
-    if (made) await tx.insert(chair).values({ ...own, id: randomUUID(), roomId: id, name: "Chair 1" });
+    if (made) await tx.insert(chair).values({ ...common, id: randomUUID(), roomId: id, name: "Chair 1" });
   });
   refresh();
   return { id };

@@ -8,7 +8,7 @@ import type { Member } from "@/server/member";
 /** The studio's policy, people and devices. */
 export function studioPage(me: Member) {
   return inStudio(me, async (tx) => {
-    const [[held], people, rooms, chairs, sensors] = await together([
+    const [[policyRow], people, rooms, chairs, sensors] = await together([
       tx.select().from(policy),
       tx.select({ id: member.id, name: member.name, role: member.role }).from(member).orderBy(asc(member.createdAt), asc(member.name)),
       tx
@@ -23,8 +23,8 @@ export function studioPage(me: Member) {
     ]);
     const roomNames = new Map(rooms.map(({ id, name }) => [id, name]));
     return {
-      policy: held!.document,
-      revision: held!.revision,
+      policy: policyRow!.document,
+      revision: policyRow!.revision,
       people,
       rooms,
       chairs,

@@ -4,17 +4,17 @@ import type { SurveyDifference } from "@/core/eye";
 export function Differences({
   title,
   heads,
-  found,
+  differences,
   none,
 }: {
   title: string;
   heads: readonly [string, string];
-  found: readonly SurveyDifference[];
+  differences: readonly SurveyDifference[];
   none: string;
 }) {
   return (
     <section aria-label={title} className="mt-3 border-t border-line pt-3">
-      {found.length === 0 ? (
+      {differences.length === 0 ? (
         <p className="text-[0.9375rem] text-ink-2">{none}</p>
       ) : (
         <table className="w-full text-[0.9375rem]">
@@ -29,7 +29,7 @@ export function Differences({
             </tr>
           </thead>
           <tbody>
-            {found.map(({ what, before, after }) => (
+            {differences.map(({ what, before, after }) => (
               <tr key={what} className="border-t border-line">
                 <th className="py-1 text-left font-normal text-ink-2 first-letter:uppercase">{what}</th>
                 <td>{before}</td>

@@ -46,7 +46,7 @@ export function SurveyWorkspace({
   const [busy, setBusy] = useState(false);
   const ask = useAsk();
   const draft = `survey ${clientId}`;
-  const { found, keep, drop } = useDraft(draft, readKeptForm);
+  const { earlier, keep, drop } = useDraft(draft, readKeptForm);
   const [read, setRead] = useState<ReadForm>({ survey: start });
   const stale = "fields" in read;
 
@@ -72,11 +72,11 @@ export function SurveyWorkspace({
   };
   const [taken, setTaken] = useState(false);
   useEffect(() => {
-    if (!measured || taken || !found) return;
+    if (!measured || taken || !earlier) return;
     // What was measured on the pictures is what the person came here with.
     void Promise.resolve().then(() => {
       setTaken(true);
-      takeUp(found.document);
+      takeUp(earlier.document);
     });
   });
   const changeEye = (side: Side, eye: EyeForm) => change({ ...form, eyes: { ...form.eyes, [side]: eye } });
@@ -145,9 +145,9 @@ export function SurveyWorkspace({
         Landmarks are taken with the eyes open.{" "}
         {before ? `Starts from the survey of ${before.on}; keeping makes a new one.` : "Starts from an ordinary eye; change what differs."}
       </p>
-      {found && !measured ? (
+      {earlier && !measured ? (
         <Notice tone="note" title="A survey begun here was not kept" className="mt-4">
-          <Button tone="line" className="mt-1 mr-2" onClick={() => takeUp(found.document)}>
+          <Button tone="line" className="mt-1 mr-2" onClick={() => takeUp(earlier.document)}>
             Take it up
           </Button>
           <Button tone="plain" onClick={() => void drop()}>
@@ -215,14 +215,14 @@ export function SurveyWorkspace({
           <Differences
             title="Right and left differ in"
             heads={["right", "left"]}
-            found={eyesApart(shown)}
+            differences={eyesApart(shown)}
             none="Both eyes are alike within what a ruler tells."
           />
           {before ? (
             <Differences
               title={`Since ${before.on}`}
               heads={["then", "now"]}
-              found={compareSurveys(before.survey, shown)}
+              differences={compareSurveys(before.survey, shown)}
               none="Nothing has changed past what a ruler tells."
             />
           ) : null}

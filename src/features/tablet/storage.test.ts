@@ -117,10 +117,10 @@ test("signing out leaves nothing; with a tap unsent that tap alone stays, for it
 });
 
 test("another tab's sign-out does not wait for this one", async () => {
-  const [here, there] = [new TabletStorage("e"), new TabletStorage("e")];
-  await here.keepTimeAnchor({ serverMs: 1, monotonicMs: 1, deviceMs: 1, load: "x" });
+  const [one, there] = [new TabletStorage("e"), new TabletStorage("e")];
+  await one.keepTimeAnchor({ serverMs: 1, monotonicMs: 1, deviceMs: 1, load: "x" });
   await there.events();
-  await here.clear();
+  await one.clear();
   expect(await names()).not.toContain("ivy-thread-e");
   expect(await there.timeAnchor()).toBeNull();
 });

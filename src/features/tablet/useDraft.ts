@@ -6,30 +6,30 @@ import { useTabletStorage } from "./TabletProvider";
 /** Where the browser keeps nothing the header says so; editing goes on without drafts. */
 const nothingKept = () => undefined;
 
-export type FoundDraft<T> = Omit<Draft, "document"> & { readonly document: T };
+export type EarlierDraft<T> = Omit<Draft, "document"> & { readonly document: T };
 
 /** A draft of nothing but words. */
 export const readWords = (document: unknown): string | null => (typeof document === "string" ? document : null);
 
 /**
- * Keeps what is being edited on the tablet until it is saved. `found` is a draft from before this page was loaded, as `read`
+ * Keeps what is being edited on the tablet until it is saved. `earlier` is a draft from before this page was loaded, as `read`
  * understood it: one of an older page that it makes nothing of stays where it is until something is typed. `read` is of the
  * module, not of a render, and may fetch what it reads by. `keep` writes a little after the last change; `drop` forgets it.
  */
 export function useDraft<T>(key: string, read: (document: unknown) => T | null | Promise<T | null>) {
   const tablet = useTabletStorage();
-  const [found, setFound] = useState<FoundDraft<T> | null>(null);
+  const [earlier, setEarlier] = useState<EarlierDraft<T> | null>(null);
   const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
   useEffect(() => {
-    let here = true;
+    let isCurrent = true;
     const look = async () => {
       const draft = await tablet.draft(key);
       const document = draft && (await read(draft.document));
-      if (here) setFound(draft && document !== null ? { ...draft, document } : null);
+      if (isCurrent) setEarlier(draft && document !== null ? { ...draft, document } : null);
     };
     void look().catch(nothingKept);
     return () => {
-      here = false;
+      isCurrent = false;
     };
   }, [tablet, key, read]);
   const keep = useCallback(
@@ -50,8 +50,8 @@ export function useDraft<T>(key: string, read: (document: unknown) => T | null |
   );
   const drop = useCallback(async () => {
     if (timer.current) clearTimeout(timer.current);
-    setFound(null);
+    setEarlier(null);
     await tablet.dropDraft(key).catch(nothingKept);
   }, [tablet, key]);
-  return { found, keep, keepNow, drop };
+  return { earlier, keep, keepNow, drop };
 }

@@ -2,10 +2,10 @@
 import { useEffect, useState } from "react";
 
 /** Keeps the screen awake while `held`; false where the browser will not (old ones, or a page that came without HTTPS). */
-export function useWakeLock(held: boolean): boolean {
+export function useWakeLock(wanted: boolean): boolean {
   const [works, setWorks] = useState(true);
   useEffect(() => {
-    if (!held) return;
+    if (!wanted) return;
     let lock: WakeLockSentinel | null = null;
     let gone = false;
     const take = async () => {
@@ -31,6 +31,6 @@ export function useWakeLock(held: boolean): boolean {
       document.removeEventListener("visibilitychange", takeAgain);
       void lock?.release().catch(() => undefined);
     };
-  }, [held]);
+  }, [wanted]);
   return works;
 }

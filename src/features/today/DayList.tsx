@@ -10,7 +10,7 @@ export function DayList({ lines, onOpen }: { lines: readonly DayLine[]; onOpen: 
   return (
     <ol aria-label="Visits" className="relative">
       {lines.map((line, i) => {
-        const found = line.findings.filter(({ weight }) => weight !== "note").slice(0, 2);
+        const findings = line.findings.filter(({ weight }) => weight !== "note").slice(0, 2);
         return (
           <li key={line.id} className="relative grid grid-cols-[3.25rem_1.5rem_minmax(0,1fr)] items-start">
             <span className="pt-3 text-right font-semibold">{clockOf(line.fromMin)}</span>
@@ -43,7 +43,7 @@ export function DayList({ lines, onOpen }: { lines: readonly DayLine[]; onOpen: 
               </span>
               {line.state === "done"
                 ? null
-                : found.map(({ key, weight, words }) => (
+                : findings.map(({ key, weight, words }) => (
                     <span key={key} className="mt-0.5 block text-[0.9375rem]">
                       <Verdict tone={TONES[weight]}>{words}</Verdict>
                     </span>

@@ -73,8 +73,8 @@ export function DayThreads({
     if (!line) return null;
     const moved = Math.round((line.fromMin + delta.x / pxPerMin) / SNAP_MIN) * SNAP_MIN;
     const fromMin = Math.min(24 * 60 - line.minutes, Math.max(0, moved));
-    const own = rows.current.get(line.technicianId)?.getBoundingClientRect();
-    const y = own ? own.top + Math.min(own.height / 2, PILL_TOP_PX) + delta.y : 0;
+    const row = rows.current.get(line.technicianId)?.getBoundingClientRect();
+    const y = row ? row.top + Math.min(row.height / 2, PILL_TOP_PX) + delta.y : 0;
     const person = people.find(({ id }) => {
       const box = rows.current.get(id)?.getBoundingClientRect();
       return box && y >= box.top && y < box.bottom;
@@ -121,10 +121,10 @@ export function DayThreads({
           ))}
         </div>
         {people.map((person, i) => {
-          const own = lines.filter(({ technicianId }) => technicianId === person.id);
-          const { lanes, count } = lanesFor(own);
+          const visits = lines.filter(({ technicianId }) => technicianId === person.id);
+          const { lanes, count } = lanesFor(visits);
           const free = freeStretches(
-            own,
+            visits,
             Math.max(EARLIEST_MIN, nowMin === null ? 0 : Math.ceil(nowMin / SNAP_MIN) * SNAP_MIN),
             LATEST_MIN,
             LEAST_FREE_MIN,
@@ -183,13 +183,13 @@ export function DayThreads({
                     )}
                   </button>
                 ))}
-                {own.map((line, k) => (
+                {visits.map((line, k) => (
                   <Pill
                     key={line.id}
                     line={line}
                     left={left(line.fromMin)}
                     width={`${((line.toMin - line.fromMin) / span) * 100}%`}
-                    room={roomFor(line, own, lanes, k, last) * pxPerMin - 8}
+                    room={roomFor(line, visits, lanes, k, last) * pxPerMin - 8}
                     top={lanes[k]! * LANE_PX}
                     dragged={target?.line.id === line.id}
                     onOpen={() => onOpen(line)}
@@ -236,8 +236,8 @@ export function DayThreads({
 }
 
 /** Minutes of width that a visit's words may take: to the next one in its lane. */
-function roomFor(line: DayLine, own: readonly DayLine[], lanes: readonly number[], k: number, last: number): number {
-  const next = own.filter((other, j) => lanes[j] === lanes[k] && other.fromMin > line.fromMin).map(({ fromMin }) => fromMin);
+function roomFor(line: DayLine, others: readonly DayLine[], lanes: readonly number[], k: number, last: number): number {
+  const next = others.filter((other, j) => lanes[j] === lanes[k] && other.fromMin > line.fromMin).map(({ fromMin }) => fromMin);
   return Math.min(last, ...next) - line.fromMin;
 }
 

@@ -56,8 +56,8 @@ export async function TodayRoute({
     };
   };
   const lines = visits.map(lineOf);
-  const own = lines.filter((line) => line.technicianId === member.id && line.state !== "done");
-  const next = own.find(({ state }) => state === "running") ?? own[0];
+  const mine = lines.filter((line) => line.technicianId === member.id && line.state !== "done");
+  const next = mine.find(({ state }) => state === "running") ?? mine[0];
   // One's own thread first.
   const people = [...options.people]
     .sort((a, b) => Number(b.id === member.id) - Number(a.id === member.id))
@@ -98,8 +98,8 @@ export async function TodayRoute({
 
 /** The day in a few words: how many, how many done, how many something stands against. */
 function summaryOf(lines: readonly DayLine[]): string {
-  const count = (found: readonly DayLine[], one: string, many: string) =>
-    found.length === 0 ? "" : `${found.length} ${found.length === 1 ? one : many}`;
+  const count = (counted: readonly DayLine[], one: string, many: string) =>
+    counted.length === 0 ? "" : `${counted.length} ${counted.length === 1 ? one : many}`;
   const open = lines.filter(({ state }) => state !== "done");
   return [
     count(lines, "visit", "visits"),

@@ -42,10 +42,10 @@ export async function roomAndShelf(tx: StudioTransaction, visits: readonly Visit
   ]);
   const withAir = await together(
     rooms.flatMap((room) => {
-      const own = sensors.filter(({ roomId }) => roomId === room.id);
-      const air = airOf(own, now.getTime());
+      const roomSensors = sensors.filter(({ roomId }) => roomId === room.id);
+      const air = airOf(roomSensors, now.getTime());
       if (!air || !isOfNow(air, now.getTime())) return [];
-      return [outlookOf(tx, own, air, timeZone, now).then((hours) => ({ room, air, hours }))];
+      return [outlookOf(tx, roomSensors, air, timeZone, now).then((hours) => ({ room, air, hours }))];
     }),
   );
   return { bottles, tests, hands, rooms: withAir };
@@ -68,16 +68,16 @@ export function startTheRoom(
 
   const starts: RoomStart[] = [];
   for (const { room, air, hours } of rooms) {
-    const here = new Map(ahead.filter(({ roomId }) => roomId === room.id).map((visit) => [visit.id, visit]));
+    const roomVisits = new Map(ahead.filter(({ roomId }) => roomId === room.id).map((visit) => [visit.id, visit]));
     const fitnessIn = (bottle: OpenBottle, then: Air, visitId: string) => {
-      const { clientId, technicianId, map: agreed } = here.get(visitId)!;
+      const { clientId, technicianId, map: agreed } = roomVisits.get(visitId)!;
       const map = agreed ?? maps.get(clientId) ?? null;
       const hand = hands.get(technicianId)!;
       const model = models.get(bottle.adhesiveId)!;
       const age = bottleAge(bottle.openedOn, today, bottle.adhesive.lifeAfterOpeningDays);
       return bottleFitness(bottle, model, age, then, room.volumeM3, handTime(hand[map ? techniqueOf(map.fibre) : "single"]));
     };
-    const chairs = [...here.values()].map(({ id, startsAt }) => ({ id, startHour: hourIn(timeZone, startsAt) }));
+    const chairs = [...roomVisits.values()].map(({ id, startsAt }) => ({ id, startHour: hourIn(timeZone, startsAt) }));
     const plain = { temperatureC: air.temperatureC, relativeHumidity: air.relativeHumidity };
     starts.push(...startRoom(chairs, hours, plain, nowHour, room, bottles, fitnessIn, PEOPLE_BEFORE));
   }

@@ -33,10 +33,10 @@ export async function lockVisits(tx: StudioTransaction, visitIds: readonly strin
  */
 export async function appendEvents(tx: StudioTransaction, me: Member, taps: readonly Tap[]): Promise<Appended> {
   const known = await lockVisits(tx, [...new Set(taps.map(({ visitId }) => visitId))]);
-  const own = [...new Map(taps.filter(({ visitId }) => known.has(visitId)).map((tap) => [tap.id, tap])).values()];
+  const accepted = [...new Map(taps.filter(({ visitId }) => known.has(visitId)).map((tap) => [tap.id, tap])).values()];
   const idsOf = (all: readonly Tap[]) => all.map(({ id }) => id);
-  const before = await storedOf(tx, idsOf(own));
-  const fresh = own.filter(({ id }) => !before.some((row) => row.id === id));
+  const before = await storedOf(tx, idsOf(accepted));
+  const fresh = accepted.filter(({ id }) => !before.some((row) => row.id === id));
   if (fresh.length === 0) return { kept: before, fresh: new Set(), states: new Map() };
   await tx.insert(visitEvent).values(
     fresh.map(({ id, visitId, at, clock, type, version, payload }) => ({
@@ -52,7 +52,7 @@ export async function appendEvents(tx: StudioTransaction, me: Member, taps: read
     })),
   );
   const states = await writeOutcomes(tx, me.studioId, [...new Set(fresh.map(({ visitId }) => visitId))]);
-  return { kept: await storedOf(tx, idsOf(own)), fresh: new Set(idsOf(fresh)), states };
+  return { kept: await storedOf(tx, idsOf(accepted)), fresh: new Set(idsOf(fresh)), states };
 }
 
 async function storedOf(tx: StudioTransaction, ids: readonly string[]) {

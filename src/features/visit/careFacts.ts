@@ -60,9 +60,9 @@ export async function careFactsOf(
   ]);
   return wanted.map(({ clientId, at, visitId = null, products = [] }) => {
     const today = todayIn(timeZone, at);
-    const own = asked.filter((one) => one.clientId === clientId);
-    const newest = own.at(-1);
-    const whole = own.filter(({ confirms }) => confirms === null);
+    const consultations = asked.filter((one) => one.clientId === clientId);
+    const newest = consultations.at(-1);
+    const whole = consultations.filter(({ confirms }) => confirms === null);
     const ownTests = tests.filter((test) => test.clientId === clientId);
     return {
       nowMs: now.getTime(),
@@ -74,7 +74,7 @@ export async function careFactsOf(
       liftings: liftings
         .filter(({ readingId }) => ownTests.some(({ readings }) => readings.some(({ id }) => id === readingId)))
         .map(({ readingId, productId, finding, createdAt }) => ({ readingId, productId, finding, atMs: createdAt.getTime() })),
-      allergies: ALLERGY_IDS.filter((id) => own.some(({ document }) => document.allergies.includes(id))),
+      allergies: ALLERGY_IDS.filter((id) => consultations.some(({ document }) => document.allergies.includes(id))),
       consultation: newest
         ? {
             document: newest.document,
@@ -84,7 +84,7 @@ export async function careFactsOf(
             kinds: whole.flatMap(({ service }) => (service ? (serviceOf(service).consultation ?? []) : [])),
           }
         : null,
-      extensionsSeen: seenOf(own),
+      extensionsSeen: seenOf(consultations),
       consents: signed
         .filter((one) => one.clientId === clientId)
         .map(({ service, words, signedBy, createdAt }) => ({ service, words, signedBy, signedAtMs: createdAt.getTime() })),

@@ -18,15 +18,15 @@ export async function keepEvents(
   return inStudio(me, async (tx) => {
     const visitIds = [...new Set(taps.map((tap) => tap.visitId))];
     const known = await lockVisits(tx, visitIds);
-    const own = taps.filter((tap) => known.has(tap.visitId));
+    const accepted = taps.filter((tap) => known.has(tap.visitId));
     // A visit that was taken back as a mistake, and yet was worked at, is there again; its time may be another's by now.
-    if (own.length > 0)
+    if (accepted.length > 0)
       await tx
         .update(visit)
         .set({ withdrawnAt: null, keepsTime: false })
         .where(and(inArray(visit.id, [...known]), isNotNull(visit.withdrawnAt)));
-    const { kept, fresh, states } = await appendEvents(tx, me, own);
-    const events = own.filter(({ id }) => fresh.has(id)).flatMap((tap) => readEvent(tap) ?? []);
+    const { kept, fresh, states } = await appendEvents(tx, me, accepted);
+    const events = accepted.filter(({ id }) => fresh.has(id)).flatMap((tap) => readEvent(tap) ?? []);
     await keepTests(tx, me, events, states);
     await afterEvents(tx, me, events);
     return {

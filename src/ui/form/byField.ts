@@ -9,11 +9,11 @@ export function byField(errors: object, fieldOf: (path: string) => string, at = 
   for (const [key, value] of Object.entries(errors) as [string, unknown][]) {
     if (typeof value !== "object" || value === null || key === "ref") continue;
     const path = at ? `${at}.${key}` : key;
-    const found =
+    const inside =
       "message" in value && typeof value.message === "string"
         ? { [fieldOf(path)]: { type: "schema", message: value.message } }
         : byField(value, fieldOf, path);
-    for (const [name, error] of Object.entries(found)) flat[name] ??= error;
+    for (const [name, error] of Object.entries(inside)) flat[name] ??= error;
   }
   return flat;
 }

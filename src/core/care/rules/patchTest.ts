@@ -45,7 +45,7 @@ const isReaction = ({ result }: { readonly result: string }) => result === "reac
 function reactions(family: PatchFamily, facts: CareFacts): CareFinding[] {
   const name = familyLabel(family);
   const used = facts.products.filter((one) => one.family === family);
-  const found = facts.tests
+  const relevant = facts.tests
     .filter((test) => test.family === family)
     .flatMap(({ readings }) => readings.filter(isReaction))
     .map((reading) => {
@@ -67,7 +67,9 @@ function reactions(family: PatchFamily, facts: CareFacts): CareFinding[] {
             family,
           );
     });
-  return found.some(({ weight }) => weight === "stop") ? found.filter(({ weight }) => weight === "stop").slice(0, 1) : found.slice(0, 1);
+  return relevant.some(({ weight }) => weight === "stop")
+    ? relevant.filter(({ weight }) => weight === "stop").slice(0, 1)
+    : relevant.slice(0, 1);
 }
 
 function lackOf(standing: ReturnType<typeof patchTestStanding>, family: PatchFamily, facts: CareFacts): CareFinding | null {

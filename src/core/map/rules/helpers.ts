@@ -13,7 +13,7 @@ import { sentence } from "../../units";
  * and the trays alone: a zone whose facts did not change is not checked again.
  */
 export function perZone(name: string, facts: MapFacts, check: (zone: ZoneFacts) => Finding[]): Finding[] {
-  const found: Finding[] = [];
+  const all: Finding[] = [];
   for (const side of SIDES)
     for (const layer of facts.layers[side])
       for (const zone of layer) {
@@ -21,9 +21,9 @@ export function perZone(name: string, facts: MapFacts, check: (zone: ZoneFacts) 
         if (!known || known.policy !== facts.policy) checked.set(zone, (known = { policy: facts.policy, findings: new Map() }));
         let findings = known.findings.get(name);
         if (!findings) known.findings.set(name, (findings = check(zone)));
-        if (findings.length) found.push(...findings);
+        if (findings.length) all.push(...findings);
       }
-  return found;
+  return all;
 }
 
 const checked = new WeakMap<ZoneFacts, { policy: MapFacts["policy"]; findings: Map<string, Finding[]> }>();
@@ -32,8 +32,8 @@ const checked = new WeakMap<ZoneFacts, { policy: MapFacts["policy"]; findings: M
 export function perPiece(name: string, facts: MapFacts, check: (zone: ZoneFacts, piece: PieceFacts) => Finding[]): Finding[] {
   return perZone(name, facts, (zone) => {
     // A zone is told once of one rule: its gravest piece stands for the rest.
-    const found = zone.pieces.flatMap((piece) => check(zone, piece));
-    return found.length > 1 ? [found.find(({ severity }) => severity === "stop") ?? found[0]!] : found;
+    const findings = zone.pieces.flatMap((piece) => check(zone, piece));
+    return findings.length > 1 ? [findings.find(({ severity }) => severity === "stop") ?? findings[0]!] : findings;
   });
 }
 

@@ -42,15 +42,15 @@ const withAccents = (map: LashMap, lengths: number[]): LashMap => {
   };
   return { ...map, eyes: { right: { layers: [...map.eyes.right.layers, layer] }, left: { layers: [...map.eyes.left.layers, layer] } } };
 };
-const found = (map: LashMap, over: Partial<typeof context> = {}) => mapFindings(mapFacts(map, { ...context, ...over }));
-const rules = (map: LashMap, over: Partial<typeof context> = {}) => [...new Set(found(map, over).map((finding) => finding.rule))];
+const findingsOf = (map: LashMap, over: Partial<typeof context> = {}) => mapFindings(mapFacts(map, { ...context, ...over }));
+const rules = (map: LashMap, over: Partial<typeof context> = {}) => [...new Set(findingsOf(map, over).map((finding) => finding.rule))];
 
 // Worked cases, common practice: what a teacher would say of each line on lashes of 8, 10 and 9 mm.
 test("a line the lashes can wear is left in peace", () => {
-  expect(found(drawn([9, 11, 12, 11, 10]))).toEqual([]);
+  expect(findingsOf(drawn([9, 11, 12, 11, 10]))).toEqual([]);
 });
 test("over-extended: 13 on lashes whose shorter quarter is under 10", () => {
-  const over = found(drawn([9, 11, 13, 11, 10]));
+  const over = findingsOf(drawn([9, 11, 13, 11, 10]));
   expect(over.map((f) => [f.rule, f.severity, f.fix?.label])).toEqual([
     ["overExtended", "stop", "Shorten to 12"],
     ["overExtended", "stop", "Shorten to 12"],
@@ -80,7 +80,7 @@ test("length not in stock", () => {
 });
 test("load: a thick fibre on fine lashes stops, and a thinner one in stock is offered", () => {
   const fine = { ...context, survey: surveyOf([8, 10, 9], { spreadMm: 0.3, diameter: "fine" }) };
-  const load = found(drawn([8, 10, 11, 10, 9]), fine).filter((f) => f.rule === "loadOverLimit");
+  const load = findingsOf(drawn([8, 10, 11, 10, 9]), fine).filter((f) => f.rule === "loadOverLimit");
   expect(load.some((f) => f.severity === "stop")).toBe(true);
   expect(load.find((f) => f.severity === "stop")!.fix?.label).toBe("Take 0.10");
 });
@@ -88,7 +88,7 @@ test("a practice length never goes on a client", () => {
   expect(rules(drawn([9, 11, 20, 11, 10]), { trays: [trayOf(lengthsFrom(6, 20))] })).toContain("practiceLength");
 });
 test("a bare zone says why", () => {
-  const bare = found(drawn([null, 11, 12, 11, 10]), { survey: surveyOf([5, 10, 9], { spreadMm: 0.3 }), policy: defaultPolicy });
+  const bare = findingsOf(drawn([null, 11, 12, 11, 10]), { survey: surveyOf([5, 10, 9], { spreadMm: 0.3 }), policy: defaultPolicy });
   expect(bare.find((f) => f.rule === "leftBare")?.why).toMatch(/shortest in stock is 6/);
 });
 
@@ -135,13 +135,13 @@ test("changing the eyes over twice is the same map; editing leaves the old one a
 
 test("applying every fix in turn settles a planned map for good", () => {
   const plan = planMap(survey, { ...drawn([9]), school: { id: "browPeak" }, look: "cat" }, defaultPolicy, trays)!;
-  expect(found(plan.map, { policy: defaultPolicy }).filter((f) => f.severity === "stop")).toEqual([]);
+  expect(findingsOf(plan.map, { policy: defaultPolicy }).filter((f) => f.severity === "stop")).toEqual([]);
 });
 
 // The rest of the mistakes a map can make, each from a worked case of common practice.
 test("an accent of 17 on lashes of 10 is over-extended, judged by the lashes it is picked for; the base beside it is not", () => {
   const spiked = withAccents(drawn([9, 11, 12, 11, 10]), [17, 12]);
-  const over = found(spiked).filter((f) => f.rule === "overExtended" && f.where.side === "right");
+  const over = findingsOf(spiked).filter((f) => f.rule === "overExtended" && f.where.side === "right");
   expect(over.map((f) => [f.where.layer, f.where.zones])).toEqual([[1, [0]]]);
   expect(over[0]!.title).toBe("Client's right, accent 1");
   // The longest of every four: the limit is further out than the zone's own shorter quarter.
@@ -157,7 +157,7 @@ test("hybrid: a single of 0.20 shows between fans and 0.15 is offered; 0.15 itse
   ];
   const hybrid = { fibre: { ...single, diameterMm: 0.04, count: 7, lengthMm: 9 }, share: 0.5, pattern: "alternate" as const };
   const mixed = (diameterMm: number) => setZone(drawn([9, 11, 12, 11, 10]), "right", 1, { ...single, diameterMm, lengthMm: 9, hybrid });
-  const thick = found({ ...mixed(0.2), differsOnPurpose: true }, { trays: shelf }).filter((f) => f.rule === "thickSingleInHybrid");
+  const thick = findingsOf({ ...mixed(0.2), differsOnPurpose: true }, { trays: shelf }).filter((f) => f.rule === "thickSingleInHybrid");
   expect(thick.map((f) => f.fix?.label)).toEqual(["Take 0.15"]);
   expect(rules({ ...mixed(0.15), differsOnPurpose: true }, { trays: shelf })).not.toContain("thickSingleInHybrid");
 });
@@ -167,7 +167,7 @@ test("heavy fan: 5D of 0.07 on fine lashes weighs more than the single they woul
     survey: surveyOf([8, 10, 9], { spreadMm: 0.3, diameter: "fine" as const }),
     trays: [trayOf(lengthsFrom(6, 14), { diameterMm: 0.07 })],
   };
-  const heavy = found(drawn([7, 8, 9, 8, 7], { diameterMm: 0.07, count: 5 }), fine).filter((f) => f.rule === "heavyFan");
+  const heavy = findingsOf(drawn([7, 8, 9, 8, 7], { diameterMm: 0.07, count: 5 }), fine).filter((f) => f.rule === "heavyFan");
   expect(heavy.length).toBeGreaterThan(0);
   expect(heavy[0]!.why).toMatch(/5 fibres of 0\.07 weigh as 1\.1 singles of 0\.15, on fine lashes/);
   expect(heavy[0]!.fix?.label).toBe("Make it 4D");
@@ -180,7 +180,7 @@ test("a C on straight lashes that point down touches over 0.96 mm and does not s
     survey: surveyOf([8, 10, 9], { spreadMm: 0.3, direction: "down" as const, ownCurl: "straight" as const }),
     trays: [...trays, trayOf(lengthsFrom(6, 14), { curl: "L" })],
   };
-  const seat = found(drawn([9, 11, 12, 11, 10]), down).filter((f) => f.rule === "cannotSeat");
+  const seat = findingsOf(drawn([9, 11, 12, 11, 10]), down).filter((f) => f.rule === "cannotSeat");
   expect(seat.length).toBeGreaterThan(0);
   expect(seat.find((f) => f.where.zones[0] === 2)!.why).toContain("0.96 mm");
   expect(seat[0]!.fix?.label).toBe("Take L 0.15");
@@ -190,34 +190,35 @@ test("a C on straight lashes that point down touches over 0.96 mm and does not s
 });
 test("a cat on a hooded eye is a caution, on an almond one nothing", () => {
   const hooded = { survey: { ...survey, eyes: { ...survey.eyes, left: { ...survey.eyes.left, shape: "hooded" as const } } } };
-  const cat = found({ ...drawn([9, 11, 12, 11, 10]), look: "cat" }, hooded).filter((f) => f.rule === "catOnDroopingEye");
+  const cat = findingsOf({ ...drawn([9, 11, 12, 11, 10]), look: "cat" }, hooded).filter((f) => f.rule === "catOnDroopingEye");
   expect(cat.map((f) => [f.severity, f.fix])).toEqual([["look", undefined]]);
   expect(rules({ ...drawn([9, 11, 12, 11, 10]), look: "cat" })).not.toContain("catOnDroopingEye");
 });
 test("a cat drawn for the other side of the bed: long inside, short outside; turned round it is a cat", () => {
   const long = { survey: surveyOf([10.5, 10.5, 10.5], { spreadMm: 0.3 }) };
   const wrong = { ...drawn([13, 12, 11, 9, 8]), look: "cat" as const };
-  const told = found(wrong, long).filter((f) => f.rule === "mirroredMap");
+  const told = findingsOf(wrong, long).filter((f) => f.rule === "mirroredMap");
   expect(told.map((f) => f.fix?.label)).toEqual(["Turn the line round", "Turn the line round"]);
   const turned = told[0]!.fix!.apply(wrong);
   expect(turned.eyes.right.layers[0]!.zones.map((zone) => zone!.lengthMm)).toEqual([8, 9, 11, 12, 13]);
-  expect(found(turned, long).filter((f) => f.rule === "mirroredMap" && f.where.side === "right")).toEqual([]);
+  expect(findingsOf(turned, long).filter((f) => f.rule === "mirroredMap" && f.where.side === "right")).toEqual([]);
 });
 test("limits set aside on a map are followed there, said so, and given back with one tap", () => {
   const steep = drawn([8, 9, 12, 11, 10]);
-  const own = { ...steep, limits: { stepMm: 3 } };
+  const changed = { ...steep, limits: { stepMm: 3 } };
   expect(rules(steep)).toContain("steppedLine");
-  expect(rules(own)).toEqual(["limitsSetAside"]);
-  const told = found(own)[0]!;
+  expect(rules(changed)).toEqual(["limitsSetAside"]);
+  const told = findingsOf(changed)[0]!;
   expect(told.why).toContain("Step 3 mm");
-  expect(rules(told.fix!.apply(own))).toContain("steppedLine");
+  expect(rules(told.fix!.apply(changed))).toContain("steppedLine");
 });
 test("lashes told apart by length: each class is judged on its own lashes", () => {
   const wide = { survey: surveyOf([9, 9, 9], { spreadMm: 1.2 }) };
   const told = (classes: { upToMm: number; lengthMm: number }[]) =>
-    found({ ...setZone(drawn([9, 10, 11, 10, 9]), "right", 2, { ...single, lengthMm: 12, classes }), differsOnPurpose: true }, wide).filter(
-      (f) => f.rule === "overExtended" && f.where.side === "right",
-    );
+    findingsOf(
+      { ...setZone(drawn([9, 10, 11, 10, 9]), "right", 2, { ...single, lengthMm: 12, classes }), differsOnPurpose: true },
+      wide,
+    ).filter((f) => f.rule === "overExtended" && f.where.side === "right");
   // A 12 stands too far past the short lashes of this zone, and not past the long ones.
   expect(told([])).toHaveLength(1);
   expect(told([{ upToMm: 9, lengthMm: 10 }])).toHaveLength(0);
@@ -274,7 +275,7 @@ test("made alike, both eyes wear the shorter only where the other eye's corner m
   };
   const apart = setZoneLength(drawn([8, 11, 12, 11, 10]), "left", 0, 9);
   const fix = (corners: "graded" | "match") =>
-    found(apart, { survey: uneven, policy: { ...defaultPolicy, corners } }).find((f) => f.rule === "unintendedAsymmetry")!.fix?.label;
+    findingsOf(apart, { survey: uneven, policy: { ...defaultPolicy, corners } }).find((f) => f.rule === "unintendedAsymmetry")!.fix?.label;
   // Graded corners carry 8 mm on lashes of 6; a studio that matches them does not.
   expect([fix("graded"), fix("match")]).toEqual(["Both to 8", undefined]);
 });

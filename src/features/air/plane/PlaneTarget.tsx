@@ -7,7 +7,7 @@ const points = (humidity: number) => Math.round(humidity * 100);
 
 /** The ring that asks what it would take: dragged, or moved by the arrow keys. */
 export function PlaneTarget({
-  scales: { x, y, place, held },
+  scales: { x, y, place, held: within },
   target,
   now,
   onTarget,
@@ -20,7 +20,7 @@ export function PlaneTarget({
   const goal = place(target);
   const atNow = now !== null && Math.hypot(goal[0] - now[0], goal[1] - now[1]) < 12;
   const put = (temperatureC: number, relativeHumidity: number) => {
-    const air = held({ temperatureC, relativeHumidity });
+    const air = within({ temperatureC, relativeHumidity });
     onTarget({ temperatureC: Math.round(air.temperatureC * 10) / 10, relativeHumidity: points(air.relativeHumidity) / 100 });
   };
   const drag = (event: React.PointerEvent<SVGGElement>) => {

@@ -45,11 +45,11 @@ describe("the plane's scales", () => {
 
 describe("words on a drawing keep clear of each other", () => {
   test("beside, over and under are clear; on each other is not, from either side", () => {
-    const here = words("now 22.0 °C", 100, 100);
+    const label = words("now 22.0 °C", 100, 100);
     for (const clear of [words("beside", 200, 100), words("over", 100, 80), words("under", 100, 118), words("before", 96, 100, "end")])
-      expect([overlaps(here, clear), overlaps(clear, here)]).toEqual([false, false]);
+      expect([overlaps(label, clear), overlaps(clear, label)]).toEqual([false, false]);
     for (const on of [words("on it", 120, 104), words("across", 102, 96, "middle"), words("from the right", 130, 100, "end")])
-      expect([overlaps(here, on), overlaps(on, here)]).toEqual([true, true]);
+      expect([overlaps(label, on), overlaps(on, label)]).toEqual([true, true]);
   });
   test("a point under the words is covered, one beside them is not", () => {
     expect(covers(words("Slackwater", 100, 100), [120, 95])).toBe(true);

@@ -30,7 +30,7 @@ export function planeScales(width: number): PlaneScales {
   const right = width - RIGHT;
   const x = scaleLinear(WARMTH, [LEFT, right]);
   const y = scaleLinear(DAMP, [height - 34, 12]);
-  const held = ({ temperatureC, relativeHumidity }: Air): Air => ({
+  const within = ({ temperatureC, relativeHumidity }: Air): Air => ({
     temperatureC: clamp(temperatureC, ...WARMTH),
     relativeHumidity: clamp(relativeHumidity, ...DAMP),
   });
@@ -41,8 +41,8 @@ export function planeScales(width: number): PlaneScales {
     right,
     x,
     y,
-    held,
-    place: (air) => [x(held(air).temperatureC), y(held(air).relativeHumidity)],
+    held: within,
+    place: (air) => [x(within(air).temperatureC), y(within(air).relativeHumidity)],
     curve: (humidityAt) =>
       line()(
         warmths.flatMap((t) => {

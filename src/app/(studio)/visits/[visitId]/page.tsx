@@ -12,12 +12,12 @@ export const metadata: Metadata = { title: "Visit" };
 /** A set is worked from a map, colour and lift by a protocol. */
 export default async function VisitPage({ params }: { params: Promise<{ visitId: string }> }) {
   const { visitId } = await params;
-  const found = await visitKind(await requireMember(), idOr404(visitId));
-  if (!found) notFound();
+  const visit = await visitKind(await requireMember(), idOr404(visitId));
+  if (!visit) notFound();
   return (
     <>
-      {found.kind ? <ColourRoute visitId={visitId} /> : <VisitRoute visitId={visitId} />}
-      {found.isFinished ? <CorrectionsRoute visitId={visitId} /> : null}
+      {visit.kind ? <ColourRoute visitId={visitId} /> : <VisitRoute visitId={visitId} />}
+      {visit.isFinished ? <CorrectionsRoute visitId={visitId} /> : null}
     </>
   );
 }

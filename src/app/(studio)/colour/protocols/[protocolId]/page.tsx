@@ -8,7 +8,7 @@ export const metadata: Metadata = { title: "Protocol" };
 
 export default async function ProtocolPage({ params }: { params: Promise<{ protocolId: string }> }) {
   const member = await requireMember();
-  const found = await protocolPage(member, (await params).protocolId);
-  if (!found) notFound();
-  return <ProtocolEditor key={found.id ?? found.document.service} {...found} mayChange={mayActAs(member, "technician")} />;
+  const page = await protocolPage(member, (await params).protocolId);
+  if (!page) notFound();
+  return <ProtocolEditor key={page.id ?? page.document.service} {...page} mayChange={mayActAs(member, "technician")} />;
 }
