@@ -6,6 +6,7 @@ import {
   lengthOf,
   measureClosed,
   measureOpen,
+  newestMeasures,
   noMarks,
   picturePlane,
   pictureMarksSchema,
@@ -133,4 +134,15 @@ describe("what cannot be measured is said in words", () => {
     ["a mark at infinity", { line: [[Infinity, 2]] }],
     ["a lash of one tap", { lashes: [[[3, 4]]] }],
   ])("%s is refused", (_, change) => expect(pictureMarksSchema.safeParse({ ...marks, ...change }).success).toBe(false));
+});
+
+test("of several pictures the newest that says anything counts, each eye and kind by itself", () => {
+  const scaleOnly = { ...drawn("flat").marks, line: [], lashes: [] };
+  const closed = (marks: PictureMarks, side: "right" | "left" = "right") => ({ side, kind: "closed" as const, marks });
+  const { right, left } = newestMeasures([closed(scaleOnly), closed(drawn("turned").marks), closed(drawn("flat").marks)], 0);
+  expect(right.closed?.turnedDeg).toBeCloseTo(17, 0);
+  expect([right.open, left]).toEqual([undefined, {}]);
+  expect(newestMeasures([closed(noMarks, "left")], 0)).toEqual({ right: {}, left: {} });
+  // The same marks on a picture of an open eye are none of its own.
+  expect(newestMeasures([{ side: "right", kind: "open", marks: drawn("flat").marks }], 0).right.closed).toBeUndefined();
 });

@@ -14,3 +14,4 @@ export { curveThrough, lengthOf, fractionNearest, type Mm } from "./curveThrough
 export { measureClosed, curlFactor, type MeasuredClosed, type MeasuredPlace } from "./measureClosed";
 export { measureOpen, PLACE_WORDS, type MeasuredOpen } from "./measureOpen";
 export { fillSurvey, type Measured } from "./fillSurvey";
+export { newestMeasures, type MarkedPicture } from "./newestMeasures";
