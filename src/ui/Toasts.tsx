@@ -1,13 +1,14 @@
 "use client";
-import { lazy, Suspense, useEffect, useState } from "react";
+import { useEffect, useState } from "react";
 import { onToast } from "./toast";
+import { useReserve } from "./useReserve";
 
-/** Fetched when there is first something to say. */
-const Shown = lazy(() => import("./ToastsShown").then((module) => ({ default: module.ToastsShown })));
+const load = () => import("./ToastsShown");
 
 /** Where toasts stand, on every screen. */
 export function Toasts() {
   const [wanted, setWanted] = useState(false);
-  useEffect(() => (wanted ? undefined : onToast(() => setWanted(true))), [wanted]);
-  return <Suspense fallback={null}>{wanted ? <Shown /> : null}</Suspense>;
+  const shown = useReserve(load, wanted);
+  useEffect(() => (shown ? undefined : onToast(() => setWanted(true))), [shown]);
+  return shown ? <shown.ToastsShown /> : null;
 }

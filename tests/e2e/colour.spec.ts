@@ -321,7 +321,11 @@ test("no patch test, no tint: the door stays shut whatever is written; lash ligh
   await sheet.getByRole("button", { name: "Keep the answers" }).click();
   await expect(sheet.getByText(/Some questions are still open/)).toBeVisible();
   await sheet.getByLabel("Date of birth").fill("2014-05-05");
+  // What was answered is not dropped without a word.
   await page.keyboard.press("Escape");
+  await expect(sheet).toContainText("What you typed is not kept.");
+  await sheet.getByRole("button", { name: "Leave it" }).click();
+  await expect(sheet).toBeHidden();
   await askWhole(page, ["Inflamed, infected or broken skin or eye"]);
   await expect(page.getByText(/Inflamed, infected or broken skin or eye: not today/)).toBeVisible();
   await expect(page.getByRole("button", { name: "Go by this plan" })).toBeDisabled();

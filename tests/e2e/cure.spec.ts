@@ -87,6 +87,7 @@ test("at the chair: zones, the check by one key from any screen, a bad bead foun
     db.query("select t.seconds from studio.set_test t join studio.visit_event e on e.id = t.id where e.visit_id = $1", [visitId]),
   );
   expect(kept.rows).toHaveLength(1);
+  await expect(page.getByTestId("safety")).toHaveAttribute("data-unsent", "0");
   await page.getByRole("link", { name: /Dagny/ }).click();
   await expect(page.getByRole("list", { name: "Visits, oldest first" }).getByRole("listitem").last()).toContainText(/no water before/);
 });

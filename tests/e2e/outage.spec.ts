@@ -99,7 +99,7 @@ test("server killed with -9 under way: clocks go on, taps are kept and arrive on
     }
     return counts;
   });
-  expect(left).toEqual({ outbox: 1, events: 0, drafts: 0, meta: 0 });
+  expect(left).toEqual({ outbox: 1, commands: 0, events: 0, drafts: 0, meta: 0 });
   await page.unroute("**/api/visits/events");
 
   // Signed in again, it arrives.

@@ -87,8 +87,10 @@ export async function beginVisit(page: Page) {
 export async function askWhole(page: Page, so: readonly string[] = []) {
   await page.getByRole("button", { name: /^Ask (it whole|the consultation)$/ }).click();
   const sheet = page.getByRole("dialog", { name: "Consultation" });
+  const nones = sheet.getByLabel(/^(none|nothing|none of these)$/);
+  await expect(nones.first()).toBeVisible();
   for (const one of so) await sheet.getByLabel(one).check();
-  for (const none of await sheet.getByLabel(/^(none|nothing|none of these)$/).all()) {
+  for (const none of await nones.all()) {
     const group = none.locator("xpath=ancestor::fieldset[1]");
     if ((await group.locator("input[type=checkbox]:checked").count()) === 0) await none.check();
   }

@@ -1,11 +1,12 @@
 "use client";
-import { lazy, Suspense, useState } from "react";
+import { useState } from "react";
 import { keptWords } from "@/features/tablet/keptWords";
 import type { TabletState } from "@/features/tablet/store";
 import { useCommandState, useTabletState } from "@/features/tablet/TabletProvider";
 import { Verdict } from "@/ui";
+import { useReserve } from "@/ui/useReserve";
 
-const SafetySheet = lazy(() => import("./SafetySheet").then((module) => ({ default: module.SafetySheet })));
+const load = () => import("./SafetySheet");
 
 type Waiting = { readonly words: string; readonly isCutOff: boolean };
 
@@ -22,6 +23,7 @@ function waitingWords({ reach, unsent, isSlow }: TabletState, entries: number): 
 /** What is not yet safe on the server, and whether the time is the server's. Quiet while all is well; opened, it says what it is. */
 export function Safety() {
   const [open, setOpen] = useState(false);
+  const sheet = useReserve(load, open);
   const unsent = useTabletState((state) => state.unsent);
   const { waiting, refused } = useCommandState();
   const said = useTabletState((state) => JSON.stringify(waitingWords(state, waiting.length)));
@@ -45,7 +47,7 @@ export function Safety() {
           Which
         </button>
       ) : null}
-      <Suspense fallback={null}>{open ? <SafetySheet onClose={() => setOpen(false)} /> : null}</Suspense>
+      {open && sheet ? <sheet.SafetySheet onClose={() => setOpen(false)} /> : null}
     </>
   );
 }

@@ -73,7 +73,8 @@ export function useStudioForm<Values extends FieldValues, T>(options: FormOption
     const flat = byField(errors, fieldOf);
     return Object.keys(flat).length === 0 ? { values: typed, errors: {} } : { values: {}, errors: flat as FieldErrors<Values> };
   };
-  const form = useForm<Values>({ defaultValues: values as DefaultValues<Values>, resolver, mode: "onSubmit", reValidateMode: "onBlur" });
+  // What was refused is looked at again as it is typed: on leaving the field its words would go, and the button pressed next with them.
+  const form = useForm<Values>({ defaultValues: values as DefaultValues<Values>, resolver, mode: "onSubmit", reValidateMode: "onChange" });
   const { errors, isDirty } = form.formState;
   const now = useWatch({ control: form.control }) as Values;
 
