@@ -27,7 +27,7 @@ export { runMistakes, FORGOTTEN_AFTER_S, type RunMistake } from "./mistakes";
 export { STOP_WORDS } from "./stopWords";
 export { coursesOf, keptReadingsOf, lastLiftOf, judgeable, batchesOf, type PastRun } from "./history";
 export { planMixes, type PlannedMix } from "./planMixes";
-export { firstDraft, keyOf, planFrom, timesOf, type PlanDraft } from "./planDraft";
+export { firstDraft, keyOf, planFrom, timesOf, type ChosenPlan, type PlanDraft } from "./planDraft";
 export { workOutPlan, type PlanGround, type WorkedOutPlan } from "./workOutPlan";
 export { startingRecipe, usualRecipe, type ProductInUse, type StartingRecipe } from "./startingRecipe";
 export { proposePlan, type StepProposal, type Wish } from "./proposePlan";

@@ -19,8 +19,10 @@ export type PlanDraft = {
   readonly shieldId: string | null;
   /** Only where a hand changed what is proposed. */
   readonly recipes: Readonly<Record<string, Recipe>>;
+  /** Why it goes ahead in spite of what was asked first; nothing of the plan hangs on it. */
   readonly reason: string;
 };
+export type ChosenPlan = Omit<PlanDraft, "reason">;
 
 /** A protocol's own name among those offered: the generic one has no id. */
 export const keyOf = ({ id }: { readonly id: string | null }): string => id ?? "generic";
@@ -71,7 +73,7 @@ export function firstDraft({
 }
 
 /** The times of a draft: proposed, and where a hand changed one, that. */
-export function timesOf(protocol: Protocol, draft: PlanDraft, past: readonly PastRun[]): { proposal: StepProposal; seconds: number }[] {
+export function timesOf(protocol: Protocol, draft: ChosenPlan, past: readonly PastRun[]): { proposal: StepProposal; seconds: number }[] {
   return proposePlan(protocol, past, draft, draft.pace).map((proposal) => ({
     proposal,
     seconds: draft.ownSeconds[proposal.stepId] ?? proposal.seconds,
@@ -80,7 +82,7 @@ export function timesOf(protocol: Protocol, draft: PlanDraft, past: readonly Pas
 
 export function planFrom(
   { document, id, revision }: { document: Protocol; id: string | null; revision: number },
-  draft: PlanDraft,
+  draft: ChosenPlan,
   past: readonly PastRun[],
   shield: RunPlan["shield"],
   recipes: Readonly<Record<string, Recipe>>,

@@ -4,7 +4,7 @@ import type { Recipe } from "../mixing";
 import type { Policy } from "../policy";
 import { isProcess, type Protocol } from "../protocol";
 import { keptReadingsOf, type PastRun } from "./history";
-import { planFrom, timesOf, type PlanDraft } from "./planDraft";
+import { planFrom, timesOf, type ChosenPlan } from "./planDraft";
 import { planMixes, type PlannedMix } from "./planMixes";
 import type { StepProposal } from "./proposePlan";
 import type { RunPlan } from "./runPlan";
@@ -41,7 +41,7 @@ export type WorkedOutPlan = {
 };
 
 /** Works a draft out: times, shield, recipes, and whether the mixes may lie where they are meant to. */
-export function workOutPlan(draft: PlanDraft, ground: PlanGround): WorkedOutPlan {
+export function workOutPlan(draft: ChosenPlan, ground: PlanGround): WorkedOutPlan {
   const { protocol, survey, past, products, shields, policy } = ground;
   const { document } = protocol;
   const times = timesOf(document, draft, past);

@@ -25,7 +25,7 @@ type View = "times" | "shield" | "mix";
 export function PlanPanel({ visit }: { visit: ColourProps }) {
   const store = useTabletStore();
   const ask = useAsk();
-  const { draft, draftKey, change, drop } = usePlanDraft(visit);
+  const { draft, choices, draftKey, change, drop } = usePlanDraft(visit);
   const [view, setView] = useState<View>("times");
   const [problem, setProblem] = useState<{ message: string; fields: Readonly<Record<string, string>> } | null>(null);
   const [busy, setBusy] = useState(false);
@@ -33,8 +33,8 @@ export function PlanPanel({ visit }: { visit: ColourProps }) {
   const { findings } = visit.care;
   const offered = visit.protocols.find((one) => keyOf(one) === draft.protocolKey) ?? visit.protocols[0]!;
   const plan = useMemo(
-    () => workOutPlan(draft, { protocol: offered, survey, past, products, shields, policy }),
-    [draft, offered, survey, past, products, shields, policy],
+    () => workOutPlan(choices, { protocol: offered, survey, past, products, shields, policy }),
+    [choices, offered, survey, past, products, shields, policy],
   );
   const eventId = useIdFor(draft);
   const steps = offered.document.steps.filter(isProcess);
