@@ -44,7 +44,7 @@ test("a tray that runs out of a length, and a bottle without a lot", async ({ pa
   await thirteen.click();
   await expect(thirteen).toHaveAttribute("aria-pressed", "true");
   await page.getByRole("button", { name: "Open a bottle" }).click();
-  await page.getByRole("dialog").getByRole("button", { name: "Keep" }).click();
+  await page.getByRole("dialog").getByRole("button", { name: "Open it" }).click();
   await expect(page.getByRole("dialog")).toContainText("without it nothing can be traced");
 });
 

@@ -1,7 +1,8 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { TextField } from "@/ui";
-import { FormBody, useStudioForm } from "@/ui/form";
+import { FormBody } from "@/ui/form/FormBody";
+import { useStudioForm } from "@/ui/form/useStudioForm";
 import { typeReading } from "./actions";
 
 /** A reading taken by eye from any hygrometer; what cannot be is named and stays as typed. */

@@ -1,9 +1,17 @@
 "use client";
+import dynamic from "next/dynamic";
 import { useState } from "react";
 import { familyLabel, mayLift } from "@/core/care";
 import type { PatchFamily } from "@/core/mixing";
 import { Button, Verdict, type Tone } from "@/ui";
-import { LiftSheet, PlaceSheet, ReactionSheet, ReadSheet, type Products, type ShownReading, type ShownTest } from "./PatchTestSheets";
+import type { Products, ShownReading, ShownTest } from "./PatchTestSheets";
+
+// Sheets are fetched when they are first opened.
+const sheets = () => import("./PatchTestSheets");
+const LiftSheet = dynamic(() => sheets().then((module) => module.LiftSheet));
+const PlaceSheet = dynamic(() => sheets().then((module) => module.PlaceSheet));
+const ReactionSheet = dynamic(() => sheets().then((module) => module.ReactionSheet));
+const ReadSheet = dynamic(() => sheets().then((module) => module.ReadSheet));
 
 export type ShownStanding = { readonly family: PatchFamily; readonly tone: Tone; readonly title: string; readonly says: string };
 type Asking =

@@ -8,14 +8,17 @@ import type { RatedBottle } from "@/features/shelf/ratedBottles";
 import { Stopwatch } from "@/features/shelf/Stopwatch";
 import { useTabletStore } from "@/features/tablet/TabletProvider";
 import { Button, Verdict } from "@/ui";
+import { useReserve } from "@/ui/useReserve";
 import { BigClock } from "./BigClock";
 import { BrushCheck } from "./BrushCheck";
 import { ChangeBottle } from "./ChangeBottle";
 import type { adhesiveInUse } from "@/features/visit/adhesiveInUse";
 import { grabFacts } from "./grabFacts";
-import { GrabSheet } from "./GrabSheet";
 import { useBeadTaps } from "./useBeadTaps";
 import type { VisitProps } from "./visitProps";
+
+/** Wanted when nothing holds, with a line or without. */
+const loadGrab = () => import("./GrabSheet");
 
 type Props = {
   visit: VisitProps;
@@ -47,6 +50,7 @@ function isDrawnTheSame(a: Props, b: Props): boolean {
 export const Placing = memo(function Placing({ visit, state, air, rated, glue, settings, onEnd }: Props) {
   const store = useTabletStore();
   const [askedMs, setAskedMs] = useState<number | null>(null);
+  const sheet = useReserve(loadGrab, askedMs !== null);
   const { beads, bottleId, shake, checkDueSinceMs, tests } = state.set;
   const shakeS = glue.adhesive?.shakeSeconds ?? visit.policy.shakeSeconds;
   const taps = useBeadTaps(visit, state, air, shakeS);
@@ -91,7 +95,9 @@ export const Placing = memo(function Placing({ visit, state, air, rated, glue, s
       {tests.length > 0 ? (
         <p className="mt-2 text-[0.9375rem] text-ink-2">Timed here: {tests.map(({ seconds }) => `${seconds.toFixed(1)} s`).join(", ")}.</p>
       ) : null}
-      {askedMs === null ? null : <GrabSheet facts={grabFacts(visit, state, air, inUse, askedMs)} onClose={() => setAskedMs(null)} />}
+      {askedMs !== null && sheet ? (
+        <sheet.GrabSheet facts={grabFacts(visit, state, air, inUse, askedMs)} onClose={() => setAskedMs(null)} />
+      ) : null}
     </>
   );
 }, isDrawnTheSame);

@@ -26,10 +26,10 @@ import { useTabletStore } from "@/features/tablet/TabletProvider";
 import { useWakeLock } from "@/features/tablet/useWakeLock";
 import { readAlarmChoice, soundIsOpen } from "@/features/tablet/alarm";
 import { Button, cx, Verdict } from "@/ui";
+import { useReserve } from "@/ui/useReserve";
 import { BatchChoice } from "./BatchChoice";
 import type { ColourProps } from "@/features/plan/colourProps";
 import { LookRow } from "./LookRow";
-import { MixSheet } from "./MixSheet";
 import { RunLanes } from "@/features/drawing/RunLanes";
 import { RunNow } from "./RunNow";
 import { tapWords } from "./runWords";
@@ -43,6 +43,9 @@ const ASKED_MS = 5000;
 const SHOWN = 3;
 
 type Asked = { readonly objection: Objection; readonly key: string; readonly untilMs: number };
+
+/** Wanted with a line or without. */
+const loadMix = () => import("./MixSheet");
 
 /** Under way: lanes in time, the one clock that fills the eye, the next tap, the way to stop. */
 export function AtTheRun({
@@ -62,6 +65,7 @@ export function AtTheRun({
   const awake = useWakeLock(true);
   const [asked, setAsked] = useState<Asked | null>(null);
   const [mixing, setMixing] = useState<string | null>(null);
+  const sheet = useReserve(loadMix, mixing !== null);
   const next = nextTap(run, nowMs);
   const lanes = lanesOf(run, nowMs);
   const begun = run.coats.length > 0;
@@ -232,8 +236,8 @@ export function AtTheRun({
           </p>
         </div>
       </div>
-      {mixing ? (
-        <MixSheet
+      {mixing && sheet ? (
+        <sheet.MixSheet
           visit={visit}
           run={run}
           stepId={mixing}

@@ -4,8 +4,10 @@ import { lashProfile, RESULT_CARD } from "@/core/lift";
 import { judgeable, type RunResult, type RunState } from "@/core/processing";
 import { useDraft } from "@/features/tablet/useDraft";
 import { Button, Choice, cx } from "@/ui";
+import { useReserve } from "@/ui/useReserve";
 import { DepthChoice } from "@/features/plan/DepthChoice";
-import { ProfilePhoto } from "./ProfilePhoto";
+
+const loadPhoto = () => import("./ProfilePhoto");
 
 type Judged = RunResult;
 
@@ -28,8 +30,9 @@ export function JudgePanel({
   // Broken off before the colour, there is no depth to judge.
   const may = judgeable(run);
   const { earlier, keep, drop } = useDraft(`judged ${visitId}`, readKept);
-  const [typed, setOwn] = useState<Partial<Judged>>({});
+  const [typed, setTyped] = useState<Partial<Judged>>({});
   const [photo, setPhoto] = useState(false);
+  const sheet = useReserve(loadPhoto, photo);
   // Nothing is judged by default: what was tapped before a reload, then what is tapped now.
   const judgement: Judged = {
     turn: null,
@@ -50,7 +53,7 @@ export function JudgePanel({
     (may.browDepth && plan.wish.browDepth !== null && browDepth === null);
   const judge = (part: Partial<Judged>) => {
     const next = { ...earlier?.document, ...typed, ...part };
-    setOwn(next);
+    setTyped(next);
     keep(next, null);
   };
   return (
@@ -144,8 +147,8 @@ export function JudgePanel({
           {mayFinish ? null : <p className="text-[0.9375rem] text-ink-2">First write the incident down, or put it off in your name.</p>}
         </div>
       </div>
-      {photo ? (
-        <ProfilePhoto
+      {photo && sheet ? (
+        <sheet.ProfilePhoto
           onClose={() => setPhoto(false)}
           onMeasured={(seenDeg) => {
             judge({ turn: { seenDeg, by: "photo" } });

@@ -4,9 +4,10 @@ import { useState, useTransition } from "react";
 import { bottleAge } from "@/core/adhesive";
 import { dayWords } from "@/features/care/patchTestWords";
 import { Button, Empty, Notice, Verdict } from "@/ui";
-import { emptyBottle } from "./actions";
-import { AdhesiveSheet, BottleSheet } from "./bottleSheets";
+import { AdhesiveSheet } from "./AdhesiveSheet";
 import type { ShelfPage, ShelfStandings } from "./data";
+import { emptyLot } from "./lotActions";
+import { LotSheet } from "./LotSheet";
 import { answered } from "@/ui/answered";
 
 /** Adhesives with their bottles: lot, opened, how long they are good for. */
@@ -26,7 +27,7 @@ export function Bottles({
   const open = [...inUse].sort((a, b) => placeOf(a.id) - placeOf(b.id));
   const mark = (id: string, isEmpty: boolean) =>
     begin(async () => {
-      const result = await answered(emptyBottle({ id, emptied: isEmpty }), "Nothing was changed.");
+      const result = await answered(emptyLot({ kind: "bottle", id, emptied: isEmpty }), "Nothing was changed.");
       setProblem(result.ok ? null : result.message);
     });
   const nameOf = (id: string) => adhesives.find((one) => one.id === id)?.document;
@@ -118,7 +119,15 @@ export function Bottles({
         </details>
       ) : null}
       {problem ? <Notice tone="stop" title={problem} className="mt-3" /> : null}
-      {asking === "bottle" ? <BottleSheet adhesives={adhesives} today={today} onClose={() => setAsking(null)} /> : null}
+      {asking === "bottle" ? (
+        <LotSheet
+          kind="bottle"
+          title="Open a bottle"
+          products={adhesives.map(({ id, document }) => ({ id, name: document.name }))}
+          today={today}
+          onClose={() => setAsking(null)}
+        />
+      ) : null}
       {asking === "adhesive" ? <AdhesiveSheet onClose={() => setAsking(null)} /> : null}
     </section>
   );

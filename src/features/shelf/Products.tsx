@@ -2,13 +2,14 @@
 import dynamic from "next/dynamic";
 import { useState } from "react";
 import { PRODUCT_KINDS } from "@/core/mixing";
-import { Button, Verdict } from "@/ui";
-import { emptyBatch } from "./stockActions";
+import { Button, Notice, Verdict } from "@/ui";
+import { answered } from "@/ui/answered";
+import { emptyLot } from "./lotActions";
 import type { StockedProduct } from "./stock";
 
 // Sheets are fetched when they are first opened.
-const BatchSheet = dynamic(() => import("./productSheets").then((sheets) => sheets.BatchSheet));
-const CalibrateSheet = dynamic(() => import("./productSheets").then((sheets) => sheets.CalibrateSheet));
+const LotSheet = dynamic(() => import("./LotSheet").then((sheet) => sheet.LotSheet));
+const CalibrateSheet = dynamic(() => import("./CalibrateSheet").then((sheet) => sheet.CalibrateSheet));
 const DilutionSheet = dynamic(() => import("./DilutionSheet").then((sheet) => sheet.DilutionSheet));
 const ProductSheet = dynamic(() => import("./ProductSheet").then((sheet) => sheet.ProductSheet));
 
@@ -27,6 +28,14 @@ const doseKnown = ({ document }: StockedProduct) => {
 /** Lotions, tints, developers: what they are, the lots in use, whether their doses are known. */
 export function Products({ products, today, mayChange }: { products: readonly StockedProduct[]; today: string; mayChange: boolean }) {
   const [sheet, setSheet] = useState<Sheet | null>(null);
+  const [emptied, setEmptied] = useState<{ readonly id: string; readonly name: string } | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  /** One tap empties a lot, and one takes it back. */
+  const mark = async (lot: { readonly id: string; readonly name: string }, isEmpty: boolean) => {
+    const result = await answered(emptyLot({ kind: "batch", id: lot.id, emptied: isEmpty }), "Nothing was changed.");
+    setProblem(result.ok ? null : result.message);
+    if (result.ok) setEmptied(isEmpty ? lot : null);
+  };
   return (
     <section aria-label="Products" className="mt-10">
       <div className="flex flex-wrap items-baseline gap-x-4">
@@ -40,6 +49,14 @@ export function Products({ products, today, mayChange }: { products: readonly St
           Dilute or blend
         </Button>
       </div>
+      {problem ? <Notice tone="stop" title={problem} className="mt-3" /> : null}
+      {emptied ? (
+        <Notice tone="note" title={`${emptied.name} is empty`} className="mt-3">
+          <Button tone="line" className="mt-1" onClick={() => void mark(emptied, false)}>
+            Not empty after all
+          </Button>
+        </Notice>
+      ) : null}
       <div className="relative overflow-x-auto">
         <table className="mt-2 w-full min-w-[46rem] text-[0.9375rem]">
           <thead>
@@ -90,7 +107,7 @@ export function Products({ products, today, mayChange }: { products: readonly St
                         <button
                           type="button"
                           className="text-sm text-ivy underline"
-                          onClick={() => void emptyBatch({ id: batchId, emptied: true })}
+                          onClick={() => void mark({ id: batchId, name: `${document.name}, lot ${lot}` }, true)}
                         >
                           empty
                         </button>
@@ -122,7 +139,15 @@ export function Products({ products, today, mayChange }: { products: readonly St
         <p className="mt-2 text-ink-2">No product yet. Add the lotions, tints and developers you use, each from its leaflet.</p>
       ) : null}
       {sheet?.kind === "product" ? <ProductSheet product={sheet.product} onClose={() => setSheet(null)} /> : null}
-      {sheet?.kind === "batch" ? <BatchSheet product={sheet.product!} today={today} onClose={() => setSheet(null)} /> : null}
+      {sheet?.kind === "batch" ? (
+        <LotSheet
+          kind="batch"
+          title={`${sheet.product!.document.name}: open a lot`}
+          products={[{ id: sheet.product!.id, name: sheet.product!.document.name }]}
+          today={today}
+          onClose={() => setSheet(null)}
+        />
+      ) : null}
       {sheet?.kind === "calibrate" ? <CalibrateSheet product={sheet.product!} onClose={() => setSheet(null)} /> : null}
       {sheet?.kind === "dilute" ? <DilutionSheet onClose={() => setSheet(null)} /> : null}
     </section>

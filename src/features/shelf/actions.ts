@@ -9,36 +9,10 @@ import { traySchema } from "@/core/map";
 import { adhesive, bottle, handTime, setTest, tray } from "@/db/schema";
 import { action, Refusal } from "@/server/action";
 import { inStudio } from "@/server/inStudio";
-import { todayIn } from "@/server/studioTime";
-import { adhesiveForm, bottleForm } from "./schema";
+import { adhesiveForm } from "./schema";
 
 export const addAdhesive = action({ input: adhesiveForm, least: "technician" }, async (me, document) => {
   await inStudio(me, (tx) => tx.insert(adhesive).values({ studioId: me.studioId, id: randomUUID(), document }));
-  refresh();
-  return null;
-});
-
-export const openBottle = action({ input: bottleForm }, async (me, form) => {
-  if (form.openedOn > todayIn(me.timeZone, new Date()))
-    throw new Refusal("A bottle cannot have been opened tomorrow.", { openedOn: "Not in the future." });
-  await inStudio(me, async (tx) => {
-    const [known] = await tx.select({ id: adhesive.id }).from(adhesive).where(eq(adhesive.id, form.adhesiveId));
-    if (!known) throw new Refusal("This adhesive is not on the shelf.");
-    await tx.insert(bottle).values({ studioId: me.studioId, id: randomUUID(), ...form });
-  });
-  refresh();
-  return null;
-});
-
-export const emptyBottle = action({ input: z.strictObject({ id: z.uuid(), emptied: z.boolean() }) }, async (me, { id, emptied }) => {
-  const rows = await inStudio(me, (tx) =>
-    tx
-      .update(bottle)
-      .set({ emptiedOn: emptied ? todayIn(me.timeZone, new Date()) : null })
-      .where(eq(bottle.id, id))
-      .returning({ id: bottle.id }),
-  );
-  if (rows.length === 0) throw new Refusal("This bottle is not on the shelf.");
   refresh();
   return null;
 });

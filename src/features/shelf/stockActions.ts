@@ -5,11 +5,10 @@ import { refresh } from "next/cache";
 import { z } from "zod";
 import { shieldSchema } from "@/core/lift";
 import { dropsPerGram, nozzleFromRibbon, productSchema } from "@/core/mixing";
-import { batch, product, shield } from "@/db/schema";
+import { product, shield } from "@/db/schema";
 import { action, Refusal } from "@/server/action";
 import { inStudio } from "@/server/inStudio";
-import { todayIn } from "@/server/studioTime";
-import { batchForm, measureForm, productForm } from "./schema";
+import { measureForm, productForm } from "./schema";
 
 /** A product from its leaflet, or its changed document. */
 export const keepProduct = action(
@@ -67,32 +66,6 @@ export const calibrateProduct = action(
     return null;
   },
 );
-
-export const openBatch = action({ input: batchForm }, async (me, form) => {
-  if (form.openedOn > todayIn(me.timeZone, new Date()))
-    throw new Refusal("It cannot have been opened tomorrow.", { openedOn: "Not in the future." });
-  const id = randomUUID();
-  await inStudio(me, async (tx) => {
-    const [known] = await tx.select({ id: product.id }).from(product).where(eq(product.id, form.productId));
-    if (!known) throw new Refusal("This product is not on the shelf.");
-    await tx.insert(batch).values({ studioId: me.studioId, id, ...form });
-  });
-  refresh();
-  return { id };
-});
-
-export const emptyBatch = action({ input: z.strictObject({ id: z.uuid(), emptied: z.boolean() }) }, async (me, { id, emptied }) => {
-  const rows = await inStudio(me, (tx) =>
-    tx
-      .update(batch)
-      .set({ emptiedOn: emptied ? todayIn(me.timeZone, new Date()) : null })
-      .where(eq(batch.id, id))
-      .returning({ id: batch.id }),
-  );
-  if (!rows[0]) throw new Refusal("This batch is not on the shelf.");
-  refresh();
-  return null;
-});
 
 export const addShield = action({ input: shieldSchema, least: "technician" }, async (me, document) => {
   await inStudio(me, (tx) => tx.insert(shield).values({ studioId: me.studioId, id: randomUUID(), document }));

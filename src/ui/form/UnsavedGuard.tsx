@@ -1,8 +1,9 @@
 "use client";
+import dynamic from "next/dynamic";
 import { useRouter } from "next/navigation";
 import { useEffect, useState } from "react";
-import { Button } from "../Button";
-import { Dialog } from "../Dialog";
+
+const LeaveSheet = dynamic(() => import("./LeaveSheet").then((module) => module.LeaveSheet));
 
 /** Asks before a page with something typed that is not kept is left: by a link, by a reload, by closing it. */
 export function UnsavedGuard({ when }: { when: boolean }) {
@@ -27,15 +28,5 @@ export function UnsavedGuard({ when }: { when: boolean }) {
       document.removeEventListener("click", follow, true);
     };
   }, [when]);
-  return (
-    <Dialog open={goesTo !== null} onOpenChange={(open) => !open && setGoesTo(null)} title="What you typed is not kept">
-      <p className="text-ink-2">Go back to it to keep it, or leave it behind.</p>
-      <div className="mt-5 flex flex-wrap gap-3">
-        <Button onClick={() => setGoesTo(null)}>Go on with it</Button>
-        <Button tone="plain" onClick={() => goesTo && router.push(goesTo as never)}>
-          Leave it
-        </Button>
-      </div>
-    </Dialog>
-  );
+  return goesTo === null ? null : <LeaveSheet onStay={() => setGoesTo(null)} onLeave={() => router.push(goesTo as never)} />;
 }

@@ -1,37 +1,7 @@
 "use client";
 import { SelectField, TextField } from "@/ui";
 import { FormSheet, useStudioForm } from "@/ui/form";
-import { addAdhesive, openBottle } from "./actions";
-import type { ShelfPage } from "./data";
-
-/** A bottle just opened, by the lot that stands on it. */
-export function BottleSheet({ adhesives, today, onClose }: Pick<ShelfPage, "adhesives"> & { today: string; onClose: () => void }) {
-  const form = useStudioForm({
-    values: { adhesiveId: adhesives[0]?.id ?? "", lot: "", openedOn: today, expiresOn: "" },
-    schema: () => import("./schema").then(({ bottleForm }) => bottleForm),
-    send: openBottle,
-    onKept: onClose,
-  });
-  return (
-    <FormSheet title="Open a bottle" form={form} submit="Keep" onClose={onClose}>
-      <SelectField label="Adhesive" {...form.field("adhesiveId")}>
-        {adhesives.map((one) => (
-          <option key={one.id} value={one.id}>
-            {one.document.name}
-          </option>
-        ))}
-      </SelectField>
-      <TextField label="Lot" {...form.field("lot")} />
-      <TextField label="Opened on" type="date" max={today} {...form.field("openedOn")} />
-      <TextField
-        label="Good until, as printed"
-        hint="Left empty where nothing is printed. Past it the bottle is not used."
-        type="date"
-        {...form.field("expiresOn")}
-      />
-    </FormSheet>
-  );
-}
+import { addAdhesive } from "./actions";
 
 const NOTHING_SAID = {
   name: "",

@@ -2,33 +2,10 @@
 import { Choice, TextField } from "@/ui";
 import { FormSheet, useStudioForm } from "@/ui/form";
 import { readNumber } from "@/ui/readNumber";
-import { calibrateProduct, openBatch } from "./stockActions";
+import { calibrateProduct } from "./stockActions";
 import type { StockedProduct } from "./stock";
 
 const numberOf = (text: string) => readNumber(text) ?? NaN;
-
-/** A tube or bottle just opened, by the lot that stands on it. */
-export function BatchSheet({ product, today, onClose }: { product: StockedProduct; today: string; onClose: () => void }) {
-  const form = useStudioForm({
-    values: { lot: "", openedOn: today, expiresOn: "" },
-    input: (typed) => ({ productId: product.id, ...typed }),
-    schema: () => import("./schema").then(({ batchForm }) => batchForm),
-    send: openBatch,
-    onKept: onClose,
-  });
-  return (
-    <FormSheet title={`${product.document.name}: open a lot`} form={form} submit="Open it" onClose={onClose}>
-      <TextField label="Lot" {...form.field("lot")} />
-      <TextField label="Opened on" type="date" max={today} {...form.field("openedOn")} />
-      <TextField
-        label="Good until, as printed"
-        hint="Past it, or past its life after opening, it is not used. Left empty where nothing is printed."
-        type="date"
-        {...form.field("expiresOn")}
-      />
-    </FormSheet>
-  );
-}
 
 /** Drops counted to a weight, or a ribbon weighed: from then on this product's doses are known. */
 export function CalibrateSheet({ product, onClose }: { product: StockedProduct; onClose: () => void }) {
