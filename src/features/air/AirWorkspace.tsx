@@ -10,20 +10,20 @@ import { useNews, useRooms } from "@/features/live/LiveProvider";
 import { useTrail } from "@/features/live/useTrail";
 import { useNow } from "@/features/tablet/TabletProvider";
 import { rateBottles } from "@/features/shelf/ratedBottles";
-import { Choice, cx } from "@/ui";
+import { Button, Choice, cx } from "@/ui";
 import type { LiveNews } from "@/workers/live/messages";
 import { AirNow } from "./AirNow";
 import { AirPlane } from "./plane/AirPlane";
 import { BottleList } from "./BottleList";
 import type { AirPage } from "./data";
 import { RoomAdvice } from "./RoomAdvice";
-import { TypedReading } from "./TypedReading";
 
-// Sheets that are not looked at are not fetched.
+// Sheets that are not looked at are not fetched, nor is the form where a hygrometer speaks.
 const AirHistory = dynamic(() => import("./AirHistory").then((module) => module.AirHistory));
 const GlueSheet = dynamic(() => import("@/features/shelf/GlueSheet").then((module) => module.GlueSheet));
 const RoomSheet = dynamic(() => import("./RoomSheet").then((module) => module.RoomSheet));
 const SensorSheet = dynamic(() => import("./SensorSheet").then((module) => module.SensorSheet));
+const TypedReading = dynamic(() => import("./TypedReading").then((module) => module.TypedReading));
 const TableSheet = dynamic(() => import("./TableSheet").then((module) => module.TableSheet));
 
 const SHEETS = [
@@ -66,6 +66,8 @@ export function AirWorkspace(props: AirProps) {
   );
 
   const [sheet, setSheet] = useState<AirSheet>(props.sheet);
+  /** Where nothing is read by itself, a reading by hand is what the page waits for. */
+  const [typing, setTyping] = useState(!isNow);
   const [technique, setTechnique] = useState<Technique>("single");
   const [picked, setPicked] = useState<string | null>(null);
   const [ownTarget, setOwnTarget] = useState<Air | null>(null);
@@ -173,7 +175,15 @@ export function AirWorkspace(props: AirProps) {
           technique={technique}
           onTechnique={setTechnique}
         />
-        <TypedReading room={room} />
+        {typing ? (
+          <TypedReading room={room} />
+        ) : (
+          <div>
+            <Button tone="line" onClick={() => setTyping(true)}>
+              Type a reading
+            </Button>
+          </div>
+        )}
       </div>
     </div>
   );

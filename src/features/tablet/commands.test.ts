@@ -115,6 +115,7 @@ test("asked anew about the same before it was sent, the newer takes the place of
   await commands.ask(what("b"), studio.save);
   await commands.ask(what("a2", "map"), studio.save);
   expect(commands.getSnapshot().waiting.map(({ words }) => words)).toEqual(["b", "a2"]);
+  expect([...tablet.commands.values()].map(({ words }) => words)).toEqual(["b", "a2"]);
   studio.state.mode = "well";
   await settle();
   expect(studio.kept).toEqual(new Set(["b", "a2"]));
@@ -182,7 +183,11 @@ test("what the server never answers to, though it is there, gives way to what wa
   const commands = queue();
   await commands.ask(what("a"), studio.save);
   await commands.ask(what("b"), async (input) => ({ ok: true, data: input }));
-  await settle(60_000);
+  // Asked at once, again with the second command, and then after 1, 2 and 4 seconds more.
+  await settle(6_900);
+  expect([studio.state.asked.length, commands.getSnapshot().refused.length]).toEqual([4, 0]);
+  await settle(200);
+  expect(studio.state.asked).toHaveLength(5);
   expect(commands.getSnapshot()).toMatchObject({ waiting: [], refused: [{ words: "a" }] });
   expect(told.map(([words, refused]) => [words, refused === null])).toEqual([
     ["a", false],
@@ -198,11 +203,51 @@ test("without a line it waits as long as it takes", async () => {
   expect(commands.getSnapshot().waiting).toHaveLength(1);
 });
 
+test("an answer that hangs keeps nobody waiting: it is kept, the next is asked too, and both are heard of when it comes", async () => {
+  let answer: (result: ActionResult<{ id: string }>) => void = () => undefined;
+  const commands = queue();
+  const hanging = commands.ask(what("a"), () => new Promise<ActionResult<{ id: string }>>((resolve) => (answer = resolve)));
+  await jest.advanceTimersByTimeAsync(7_900);
+  expect(commands.getSnapshot().waiting).toEqual([]);
+  await jest.advanceTimersByTimeAsync(200);
+  expect((await hanging).waits).toBe(true);
+  expect([commands.getSnapshot().waiting.length, tablet.commands.size]).toEqual([1, 1]);
+  // Asked about the same while the first is on its way: that one is not called back.
+  const second = commands.ask(what("b", "a"), studio.save);
+  await jest.advanceTimersByTimeAsync(8_100);
+  expect((await second).waits).toBe(true);
+  expect(tablet.commands.size).toBe(2);
+  answer({ ok: true, data: { id: "a" } });
+  await settle();
+  expect(told).toEqual([
+    ["a", null],
+    ["b", null],
+  ]);
+  expect([studio.kept, tablet.commands.size]).toEqual([new Set(["b"]), 0]);
+});
+
 test("two asked at once are both sent", async () => {
   const commands = queue();
   const both = await Promise.all([commands.ask(what("a"), studio.save), commands.ask(what("b"), studio.save)]);
   expect(both.map(({ waits }) => waits)).toEqual([false, false]);
   expect(studio.kept).toEqual(new Set(["a", "b"]));
+});
+
+test("after a reload they are sent in the order they were asked in, however the browser hands them back", async () => {
+  const kept = (id: string, askedAtMs: number) => tablet.commands.set(id, { ...what(id), id, askedAtMs });
+  kept("later", 20);
+  kept("first", 10);
+  await queue().begin();
+  expect(studio.state.asked).toEqual(["first", "later"]);
+});
+
+test("without a line it is tried again after a second", async () => {
+  studio.state.mode = "away";
+  await queue().ask(what("a"), studio.save);
+  await settle(999);
+  expect(studio.state.asked).toHaveLength(1);
+  await settle(1);
+  expect(studio.state.asked).toHaveLength(2);
 });
 
 test("of an action that this page does not know, it is kept and not lost", async () => {

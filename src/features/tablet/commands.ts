@@ -29,6 +29,8 @@ type Entry = {
 
 const EMPTY: CommandState = { waiting: [], refused: [] };
 const LONGEST_WAIT_MS = 5000;
+/** Who asked is kept waiting no longer than this: an answer may hang on a line that is neither there nor gone. */
+const AT_HAND_MS = 8000;
 /** So often the line is there and the server still answers nothing to one of them: then it never will. */
 const MOST_UNANSWERED = 5;
 
@@ -41,6 +43,8 @@ export class CommandQueue {
   private readonly listeners = new Set<() => void>();
   private entries: Entry[] = [];
   private sending: Promise<void> | null = null;
+  /** The one on its way just now. */
+  private onItsWay: Entry | null = null;
   private waitMs = 0;
   private callOff: (() => void) | null = null;
 
@@ -99,7 +103,7 @@ export class CommandQueue {
       unanswered: 0,
     };
     await this.keep(entry);
-    await this.wake();
+    await this.atMost(AT_HAND_MS, this.wake());
     entry.isAtHand = false;
     this.publish({});
     return answer.result ? { waits: false, result: answer.result } : { waits: true, signedOut: answer.signedOut, later };
@@ -111,10 +115,16 @@ export class CommandQueue {
     await this.storage.dropCommand(id).catch(() => undefined);
   }
 
-  /** Puts it last, in the place of one about the same that nobody has sent yet. */
+  private atMost(ms: number, work: Promise<void>): Promise<void> {
+    return new Promise((resolve) => {
+      const callOff = this.device.later(ms, resolve);
+      void work.then(() => (callOff(), resolve()));
+    });
+  }
+
+  /** Puts it last, in the place of one about the same that is not on its way already. */
   private async keep(entry: Entry): Promise<void> {
-    await this.sending;
-    const older = this.entries.filter(({ command }) => command.about === entry.command.about);
+    const older = this.entries.filter((one) => one !== this.onItsWay && one.command.about === entry.command.about);
     this.entries = [...this.entries.filter((one) => !older.includes(one)), entry];
     this.publish({});
     // Where the browser keeps nothing the header says so; the page itself still sends it.
@@ -123,12 +133,13 @@ export class CommandQueue {
   }
 
   private flush(): Promise<void> {
-    return (this.sending ??= this.sendAll().finally(() => (this.sending = null)));
+    return (this.sending ??= this.sendAll().finally(() => (this.sending = this.onItsWay = null)));
   }
 
   private async sendAll(): Promise<void> {
     this.callOff?.();
     for (let entry; (entry = this.entries[0]);) {
+      this.onItsWay = entry;
       try {
         const result = await entry.send();
         if (!isAnswer(result)) return;
