@@ -5,7 +5,7 @@ import { cx } from "./cx";
 import { onToast, takeToasts } from "./toast";
 
 const BOX =
-  "flex w-full items-start gap-3 rounded-md border-l-4 bg-leaf px-4 py-3 text-[0.9375rem] text-ink shadow-[0_2px_14px_rgb(10_20_15/0.25)]";
+  "flex w-full items-start font-sans gap-3 rounded-md border-l-4 bg-leaf px-4 py-3 text-[0.9375rem] text-ink shadow-[0_2px_14px_rgb(10_20_15/0.25)]";
 
 export function ToastsShown() {
   useEffect(

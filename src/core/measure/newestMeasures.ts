@@ -16,7 +16,7 @@ export function newestMeasures(pictures: readonly MarkedPicture[], ownCurlDeg: n
     });
     const [closed] = marked("closed").flatMap(({ marks }) => {
       const measure = measureClosed(marks, ownCurlDeg);
-      return "problem" in measure || (measure.lashLineMm === null && measure.places.length === 0) ? [] : [measure];
+      return "problem" in measure || measure.lashLineMm === null ? [] : [measure];
     });
     return { ...(open ? { open } : {}), ...(closed ? { closed } : {}) };
   };

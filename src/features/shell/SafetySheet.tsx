@@ -53,7 +53,7 @@ function List({ title, children }: { title: string; children: readonly ReactNode
   if (children.flat().length === 0) return null;
   return (
     <section className="mt-4 first:mt-0">
-      <h3 className="text-sm text-ink-2">{title}</h3>
+      <h3 className="font-sans text-sm font-normal text-ink-2">{title}</h3>
       <ul className="divide-y divide-line">{children}</ul>
     </section>
   );

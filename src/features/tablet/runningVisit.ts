@@ -1,5 +1,5 @@
 import { readKeptEvents, type KeptEvent } from "@/core/visit";
-import { isList, isText, readField } from "./readField";
+import { isList, isText, readField } from "@/core/document";
 
 /** A visit under way, for the clocks that hang on every screen. */
 export type RunningVisit = {

@@ -1,4 +1,5 @@
 import type { LiveNews } from "./messages";
+import { readNews } from "./readNews";
 
 const STREAM = "/api/live";
 const AGAIN_MS = 4000;
@@ -26,14 +27,12 @@ export function listen(tell: (news: LiveNews) => void): () => void {
       wasOpen = true;
     });
     source.addEventListener("beat", heard);
-    source.addEventListener("air", (event) => {
-      heard();
-      tell({ kind: "air", ...(JSON.parse((event as MessageEvent<string>).data) as { rooms: [] }) });
-    });
-    source.addEventListener("visit", (event) => {
-      heard();
-      tell({ kind: "visit", ...(JSON.parse((event as MessageEvent<string>).data) as { id: string; seq: number }) });
-    });
+    for (const kind of ["air", "visit"] as const)
+      source.addEventListener(kind, (event: MessageEvent<string>) => {
+        heard();
+        const news = readNews(kind, event.data);
+        if (news) tell(news);
+      });
     source.addEventListener("missed", () => tell({ kind: "missed" }));
     source.onerror = () => {
       tell({ kind: "line", connected: false });
