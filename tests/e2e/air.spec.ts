@@ -18,7 +18,7 @@ test("a reading typed by hand: what cannot be is named and stays, what can be co
   await page.getByRole("link", { name: "Back room" }).click();
   await page.waitForURL(/room=/);
   const form = page.getByRole("form", { name: "A reading by hand" });
-  // Where a hygrometer has spoken within the half hour, the form is asked for.
+  // Where a hygrometer stands, the form is asked for.
   const ask = page.getByRole("button", { name: "Type a reading" });
   await expect(ask.or(form)).toBeVisible();
   if (await ask.isVisible()) await ask.click();

@@ -18,7 +18,7 @@ import { BottleList } from "./BottleList";
 import type { AirPage } from "./data";
 import { RoomAdvice } from "./RoomAdvice";
 
-// Sheets that are not looked at are not fetched, nor is the form where a hygrometer speaks.
+// Sheets that are not looked at are not fetched, nor is the form where a hygrometer stands.
 const AirHistory = dynamic(() => import("./AirHistory").then((module) => module.AirHistory));
 const GlueSheet = dynamic(() => import("@/features/shelf/GlueSheet").then((module) => module.GlueSheet));
 const RoomSheet = dynamic(() => import("./RoomSheet").then((module) => module.RoomSheet));
@@ -66,8 +66,8 @@ export function AirWorkspace(props: AirProps) {
   );
 
   const [sheet, setSheet] = useState<AirSheet>(props.sheet);
-  /** Where nothing is read by itself, a reading by hand is what the page waits for. */
-  const [typing, setTyping] = useState(!isNow);
+  /** Where no hygrometer stands, a reading by hand is what the page waits for; else it is one tap away. */
+  const [typing, setTyping] = useState(() => !props.sensors.some(({ kind }) => kind === "device"));
   const [technique, setTechnique] = useState<Technique>("single");
   const [picked, setPicked] = useState<string | null>(null);
   const [ownTarget, setOwnTarget] = useState<Air | null>(null);
