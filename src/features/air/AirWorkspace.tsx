@@ -16,11 +16,11 @@ import { AirNow } from "./AirNow";
 import { AirPlane } from "./plane/AirPlane";
 import { BottleList } from "./BottleList";
 import type { AirPage } from "./data";
-import { RoomAdvice } from "./RoomAdvice";
 
-// Sheets that are not looked at are not fetched, nor is the form where a hygrometer stands.
+// What is not shown is not fetched: sheets not looked at, advice where the air is right, the form where a hygrometer stands.
 const AirHistory = dynamic(() => import("./AirHistory").then((module) => module.AirHistory));
 const GlueSheet = dynamic(() => import("@/features/shelf/GlueSheet").then((module) => module.GlueSheet));
+const RoomAdvice = dynamic(() => import("./RoomAdvice").then((module) => module.RoomAdvice));
 const RoomSheet = dynamic(() => import("./RoomSheet").then((module) => module.RoomSheet));
 const SensorSheet = dynamic(() => import("./SensorSheet").then((module) => module.SensorSheet));
 const TypedReading = dynamic(() => import("./TypedReading").then((module) => module.TypedReading));
