@@ -5,14 +5,27 @@ import { database, expect, openClient, test } from "./support";
 const reserveIsThere = (page: Page) => expect(page.locator("[aria-label^='What became of it']")).toBeAttached({ timeout: 30_000 });
 const dayAhead = (days: number) => new Date(Date.now() + days * 86_400_000).toISOString().slice(0, 10);
 
+/** A client of this file's own: what the demo's have behind them hangs on what else was tried. */
+test.beforeAll(() =>
+  database((db) =>
+    db.query(
+      `insert into studio.client (studio_id, id, name) select studio_id, gen_random_uuid(), 'Wilmet Ashgrove' from studio.studio
+       where not exists (select from studio.client where name = 'Wilmet Ashgrove') limit 1`,
+    ),
+  ),
+);
+
 /** Fills the booking's form in, up to its button. */
 async function fillBooking(page: Page, from: string) {
   await page.keyboard.press("n");
   const sheet = page.getByRole("dialog", { name: "Book a visit" });
-  await sheet.getByLabel("Client").fill("Petra");
-  await sheet.getByRole("list", { name: "Clients found" }).getByRole("button", { name: /Petra/ }).click();
+  await sheet.getByLabel("Client").fill("Wilm");
+  await sheet
+    .getByRole("list", { name: "Clients found" })
+    .getByRole("button", { name: /Wilmet/ })
+    .click();
   await sheet.getByLabel("From").fill(from);
-  await expect(sheet.getByText(/Nothing stands against it|:/).first()).toBeVisible();
+  await expect(sheet.getByRole("button", { name: "Book", exact: true })).toBeEnabled();
   return sheet;
 }
 const bookedOn = (day: string) =>
@@ -44,7 +57,7 @@ test("booked without a line: it waits on the tablet, says so, and is booked once
   await context.setOffline(false);
   await expect(safety).toHaveAttribute("data-unsent", "0", { timeout: 30_000 });
   await expect(page.getByText(/^The booking of .*, 10:00 has reached the server\.$/)).toBeVisible();
-  await expect(page.getByRole("button", { name: /^10:00 to .*Petra/ })).toBeVisible();
+  await expect(page.getByRole("button", { name: /^10:00 to .*Wilmet/ })).toBeVisible();
   expect(await bookedOn(day)).toHaveLength(1);
 });
 
@@ -68,7 +81,7 @@ test("what was refused after it waited stays with its reason until it is seen, o
   await page.reload();
   await page.getByRole("button", { name: "Which" }).click();
   const item = page.getByRole("dialog", { name: "On this tablet" }).getByRole("listitem");
-  await expect(item).toContainText(/^The booking of .*, 14:00.*Petra/);
+  await expect(item).toContainText(/^The booking of .*, 14:00.*Wilmet/);
   await item.getByRole("button", { name: "Seen" }).click();
   await expect(page.getByText("Everything is on the server.")).toBeVisible();
   await page.keyboard.press("Escape");
