@@ -132,6 +132,11 @@ test("drops are counted through the day in order of time, whoever works and in w
     );
     return id;
   };
+  // Air of that noon, whatever hour it is while this runs.
+  await query(
+    "insert into studio.reading (studio_id, sensor_id, room_id, taken_at, temperature_c, relative_humidity) values ($1, $2, $3, $4, 22, 0.5)",
+    [s.studioId, s.sensor, s.room, new Date(noon.getTime() - 60_000)],
+  );
   const third = await put(3, s.owner, 60);
   const first = await put(1, s.owner, 120);
   const second = await put(2, s.technician, 90);
