@@ -1,2 +1,1 @@
 export { readDocument, writeDocument, UnreadableDocument, type DocumentKind } from "./documentKind";
-export { readField, mayField, isText, isNumber, isList } from "./readField";

@@ -1,5 +1,5 @@
 import type { Tap } from "@/core/visit";
-import { isList, isNumber, isText, mayField, readField } from "@/core/document";
+import { isList, isNumber, isText, mayField, readField } from "@/core/document/readField";
 import { readRunning, type RunningAnswer } from "./runningVisit";
 
 /** What became of taps that were sent: kept with the server's time and number, or refused with why. */

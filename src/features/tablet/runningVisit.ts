@@ -1,5 +1,5 @@
 import { readKeptEvents, type KeptEvent } from "@/core/visit";
-import { isList, isText, readField } from "@/core/document";
+import { isList, isText, readField } from "@/core/document/readField";
 
 /** A visit under way, for the clocks that hang on every screen. */
 export type RunningVisit = {

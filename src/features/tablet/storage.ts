@@ -1,7 +1,7 @@
 import { deleteDB, openDB, type DBSchema, type IDBPDatabase } from "idb";
 import { readKeptEvents, type KeptEvent, type Tap, type TimeAnchor } from "@/core/visit";
 import type { Command, RefusedCommand } from "./command";
-import { isNumber, isText, mayField } from "@/core/document";
+import { isNumber, isText, mayField } from "@/core/document/readField";
 
 /** A tap not yet acknowledged. `refused` says why the server would not have it. */
 export type WaitingTap = Tap & { readonly refused?: string };
