@@ -105,3 +105,10 @@ test.each([
   ["2026-03-02 25:00", "iso"],
   ["02/03/1850", "dmy"],
 ] as const)("%s is no date", (text, order) => expect(parseTime(text, order)).toBeNull());
+
+test.each([
+  [45, "C"],
+  [46, "F"],
+])("no unit named anywhere: a table about %d is read in °%s, since no room is 46 °C warm", (degrees, unit) =>
+  expect(read(`time,temp,hum\n2026-03-02 09:00,${degrees},41\n2026-03-02 09:05,${degrees},41`).guess.reading.temperatureUnit).toBe(unit),
+);

@@ -360,6 +360,35 @@ test("lightener is looked at every two minutes, each look in one tap", () => {
   expect(runMistakes(chair.run(), chair.now(700)).map(({ rule }) => rule)).toContain("looksMissed");
 });
 
+test.each([
+  [179, 0, false],
+  [180, 0, true],
+  [180, 1, false],
+  [359, 1, false],
+  [360, 1, true],
+])(
+  "looked at every two minutes: off after %d s with %d looks is a miss: %s (once and a half the interval, a model of this product)",
+  (s, looks, isMissed) => {
+    const chair = told(planOf("lightening", ["browRight"], defaultPolicy));
+    chair.ready(-60, "lighten");
+    chair.mix(-30, "lighten");
+    chair.tap(0, "coated", { stepId: "lighten", area: "browRight" });
+    for (let i = 0; i < looks; i++) chair.tap(100 + i, "looked", { stepId: "lighten", area: "browRight", depth: 6 });
+    chair.tap(s, "wiped", { stepId: "lighten", area: "browRight" });
+    expect(runMistakes(chair.run(), chair.now(s + 10)).some(({ rule }) => rule === "looksMissed")).toBe(isMissed);
+  },
+);
+
+test.each([
+  [480, false],
+  [481, true],
+])("off at %d s, the leaflet ends at 480: an overrun is noted from its first second: %s", (s, isOver) => {
+  const chair = told(planOf("lift"));
+  chair.tap(0, "coated", { stepId: "step-1", area: "lashRight" });
+  chair.tap(s, "wiped", { stepId: "step-1", area: "lashRight" });
+  expect(runMistakes(chair.run(), chair.now(600)).some(({ rule }) => rule === "overrun")).toBe(isOver);
+});
+
 test("both on, brows off first: the pedal takes the brows off though the lashes are due, and says when it was otherwise", () => {
   const chair = told(
     planOf("lashBrowTint", ["lashRight", "lashLeft", "browRight", "browLeft"], defaultPolicy, { "tint-lashes": 300, "tint-brows": 300 }),

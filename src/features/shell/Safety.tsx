@@ -26,8 +26,8 @@ export function Safety() {
   const sheet = useReserve(load, open);
   const unsent = useTabletState((state) => state.unsent);
   const { waiting, refused } = useCommandState();
-  const said = useTabletState((state) => JSON.stringify(waitingWords(state, waiting.length)));
-  const now = JSON.parse(said) as Waiting | null;
+  const words = useTabletState((state) => waitingWords(state, waiting.length)?.words ?? null);
+  const isCutOff = useTabletState((state) => waitingWords(state, waiting.length)?.isCutOff ?? false);
   const clock = useTabletState((state) => state.clock);
   const keeps = useTabletState((state) => state.keeps);
   const refusedTaps = useTabletState((state) => state.refused);
@@ -36,8 +36,8 @@ export function Safety() {
   return (
     <>
       <span role="status" data-testid="safety" data-unsent={unsent + waiting.length} className="flex gap-3 text-sm whitespace-nowrap">
-        {now ? <Verdict tone={now.isCutOff ? "look" : "note"}>{now.words}</Verdict> : null}
-        {!now && isBusy ? <Verdict tone="good">all safe on the server</Verdict> : null}
+        {words ? <Verdict tone={isCutOff ? "look" : "note"}>{words}</Verdict> : null}
+        {!words && isBusy ? <Verdict tone="good">all safe on the server</Verdict> : null}
         {clock === "device" && isBusy ? <Verdict tone="look">time unchecked, from this device</Verdict> : null}
         {keeps ? null : <Verdict tone="look">this browser keeps no taps</Verdict>}
         {notAccepted > 0 ? <Verdict tone="stop">{notAccepted} not accepted</Verdict> : null}
