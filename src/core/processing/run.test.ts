@@ -383,7 +383,7 @@ test.each([
   [480, false],
   [481, true],
 ])("off at %d s, the leaflet ends at 480: an overrun is noted from its first second: %s", (s, isOver) => {
-  const chair = told(planOf("lift"));
+  const chair = told(planOf("lift", ["lashRight"]));
   chair.tap(0, "coated", { stepId: "step-1", area: "lashRight" });
   chair.tap(s, "wiped", { stepId: "step-1", area: "lashRight" });
   expect(runMistakes(chair.run(), chair.now(600)).some(({ rule }) => rule === "overrun")).toBe(isOver);
