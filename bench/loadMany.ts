@@ -40,7 +40,7 @@ await db.query(`insert into studio.visit (studio_id, id, client_id, technician_i
 // A bottle lasts some fifty visits; the first two are still open.
 await db.query(`create temporary table bottles as
   select gen_random_uuid() as bottle, i as n from generate_series(0, ${BOTTLES - 1}) i`);
-await db.query(`insert into studio.bottle (studio_id, id, adhesive_id, lot, opened_on, emptied_on)
+await db.query(`insert into studio.lot (studio_id, id, adhesive_id, number, opened_on, emptied_on)
   select studio_id, bottle, (select id from studio.adhesive limit 1), 'B ' || n, current_date - 10 - n * 3, case when n > 1 then current_date - n * 3 end
   from bottles, model`);
 await db.query(`insert into studio.visit_event (studio_id, visit_id, id, at, server_time, clock, type, seq, payload, member_id)

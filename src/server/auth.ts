@@ -67,7 +67,8 @@ const make = () => {
       }),
     },
     advanced: {
-      database: { generateId: () => randomUUID() },
+      // Joins: a session and its user in one query.
+      database: { generateId: () => randomUUID(), joins: true },
       cookiePrefix: "ivy",
       defaultCookieAttributes: { sameSite: "lax", httpOnly: true, secure: base.startsWith("https:") },
       useSecureCookies: base.startsWith("https:"),

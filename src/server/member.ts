@@ -1,13 +1,13 @@
 import "server-only";
-import { eq } from "drizzle-orm";
+import { sql } from "drizzle-orm";
 import { cookies, headers } from "next/headers";
 import { redirect } from "next/navigation";
 import { cache } from "react";
 import { z } from "zod";
-import { member, studio, type Role } from "@/db/schema";
+import type { Role } from "@/db/schema";
 import { auth } from "./auth";
 import { env } from "./env";
-import { inStudio } from "./inStudio";
+import { authDatabase } from "./pools";
 
 /** Who is signed in, in which studio, and what they may do. */
 export type Member = {
@@ -19,19 +19,23 @@ export type Member = {
   readonly timeZone: string;
 };
 
+type MemberRow = {
+  readonly studio_id: string;
+  readonly name: string;
+  readonly role: Role;
+  readonly studio_name: string;
+  readonly time_zone: string;
+};
+
 /** The member whose session this request bears, in whoever's hands the tablet is. Asked once a request. */
 const signedIn = cache(async (): Promise<{ readonly member: Member; readonly sessionId: string } | null> => {
   const session = await auth().api.getSession({ headers: await headers() });
   if (!session) return null;
-  const scope = { studioId: session.user.studioId, id: session.user.id };
-  const [row] = await inStudio(scope, (tx) =>
-    tx
-      .select({ name: member.name, role: member.role, studioName: studio.name, timeZone: studio.timeZone })
-      .from(member)
-      .innerJoin(studio, eq(studio.studioId, member.studioId))
-      .where(eq(member.id, scope.id)),
-  );
-  return row ? { member: { ...scope, ...row }, sessionId: session.session.id } : null;
+  const { id } = session.user;
+  const [row] = (await authDatabase().execute<MemberRow>(sql`select * from auth.member_of(${id})`)).rows;
+  if (!row) return null;
+  const { studio_id: studioId, name, role, studio_name: studioName, time_zone: timeZone } = row;
+  return { member: { id, studioId, name, role, studioName, timeZone }, sessionId: session.session.id };
 });
 
 const HANDED = "ivy_handed";

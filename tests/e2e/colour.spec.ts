@@ -163,7 +163,11 @@ test("the stop key: rinse clock at once, exposures until each is wiped, the othe
   await page.getByRole("button", { name: "Go by this plan" }).click();
   await now(page).waitFor();
   const ids = await database(
-    async (db) => (await db.query("select id, product_id from studio.batch limit 1")).rows[0] as { id: string; product_id: string },
+    async (db) =>
+      (await db.query("select id, product_id from studio.lot where product_id is not null limit 1")).rows[0] as {
+        id: string;
+        product_id: string;
+      },
   );
   const paste = (stepId: string) => ({
     minutesAgo: 4,

@@ -29,7 +29,7 @@ test("each visit is told its bottle; drops are counted down through the day, who
 });
 
 test("a room too dry for every bottle: what to switch on when, or that its machines cannot", async ({ page }) => {
-  const emptied = (on: string) => database((db) => db.query(`update studio.bottle set emptied_on = ${on} where lot = $1`, [DRY_BOTTLE]));
+  const emptied = (on: string) => database((db) => db.query(`update studio.lot set emptied_on = ${on} where number = $1`, [DRY_BOTTLE]));
   // The back room has no humidifier; its air is read at 22 %.
   await database((db) =>
     db.query(

@@ -151,12 +151,12 @@ describe("a hard stop holds at every door", () => {
   test("a bottle past its printed date at the beginning, and when it is changed to while the visit runs", async () => {
     const visitId = await standing("fill");
     await whole("fill");
-    await sql("update studio.bottle set expires_on = current_date - 1 where studio_id = $1", [studio.ids.studioId]);
+    await sql("update studio.lot set expires_on = current_date - 1 where studio_id = $1", [studio.ids.studioId]);
     const words = { ok: false, message: expect.stringMatching(/past its printed date/) };
     expect(await begin(visitId, "because", studio.ids.bottle)).toMatchObject(words);
     expect(await begin(visitId, "because")).toMatchObject({ ok: true });
     expect(await actions.changeBottle!({ visitId, eventId: uuid(), bottleId: studio.ids.bottle, reason: "because" })).toMatchObject(words);
-    await sql("update studio.bottle set expires_on = null, opened_on = current_date - 90 where studio_id = $1", [studio.ids.studioId]);
+    await sql("update studio.lot set expires_on = null, opened_on = current_date - 90 where studio_id = $1", [studio.ids.studioId]);
     expect(await actions.changeBottle!({ visitId, eventId: uuid(), bottleId: studio.ids.bottle, reason: "" })).toMatchObject({
       ok: false,
       message: expect.stringMatching(/past its life after opening/),
@@ -233,7 +233,7 @@ describe("an act that has happened is never refused", () => {
   });
   test("a coat of a product past its life is kept and marked", async () => {
     const visitId = await standing("lift");
-    await sql("update studio.batch set expires_on = current_date - 1 where studio_id = $1", [studio.ids.studioId]);
+    await sql("update studio.lot set expires_on = current_date - 1 where studio_id = $1", [studio.ids.studioId]);
     await tap(visitId, [{ type: "batchTaken", payload: { stepId: "step-1", productId: studio.ids.product, batchId: studio.ids.batch } }]);
     expect((await marks(visitId)).map(({ key }) => key)).toContain(`productLife ${studio.ids.product}`);
   });

@@ -128,8 +128,8 @@ const inputs: Record<string, (s: TestStudio) => unknown> = {
   "air/changeRoom": (s) => ({ roomId: s.ids.room, base: 1, form: ROOM_FORM }),
   "air/calibrate": (s) => ({ sensorId: s.ids.sensor, how: "typed", humidityOffset: "2", temperatureOffset: "0" }),
   "shelf/addAdhesive": () => null,
-  "shelf/openLot": (s) => ({ id: uuid(), kind: "bottle", productId: s.ids.adhesive, lot: "X", openedOn: "2026-01-01" }),
-  "shelf/emptyLot": (s) => ({ kind: "batch", id: s.ids.batch, emptied: true }),
+  "shelf/openLot": (s) => ({ id: uuid(), productId: s.ids.adhesive, lot: "X", openedOn: "2026-01-01" }),
+  "shelf/emptyLot": (s) => ({ id: s.ids.batch, emptied: true }),
   "shelf/keepSetTest": (s) => ({
     id: uuid(),
     bottleId: s.ids.bottle,

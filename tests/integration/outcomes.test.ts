@@ -111,8 +111,8 @@ test("what a visit came to is written with its taps, what was taken back left ou
   expect(came.put_on_at).toEqual(came.finished_at);
   expect(came.stopped).toBeNull();
   expect(came.through_seq).toBe(12);
-  expect(await sql("select kind, lot_id, beads from studio.visit_lot where visit_id = $1", [id])).toEqual([
-    { kind: "bottle", lot_id: studio.ids.bottle, beads: 1 },
+  expect(await sql("select lot_id, beads from studio.visit_lot where visit_id = $1", [id])).toEqual([
+    { lot_id: studio.ids.bottle, beads: 1 },
   ]);
   expect(await sql("select came_off, of_lashes, member_id from studio.visit_brush where visit_id = $1", [id])).toEqual([
     { came_off: 2, of_lashes: 24, member_id: studio.ids.technician },
@@ -132,8 +132,8 @@ test("a lift that was broken off says so, with the batch that touched the client
   expect(came.stopped).toBe("splash");
   expect(came.finished_at).toBeNull();
   expect(came.put_on_at).not.toBeNull();
-  expect(await sql("select kind, lot_id, beads from studio.visit_lot where visit_id = $1", [id])).toEqual([
-    { kind: "batch", lot_id: studio.ids.batch, beads: 0 },
+  expect(await sql("select lot_id, beads from studio.visit_lot where visit_id = $1", [id])).toEqual([
+    { lot_id: studio.ids.batch, beads: 0 },
   ]);
 });
 

@@ -1,3 +1,4 @@
+import { randomUUID } from "node:crypto";
 import { makeStudio, urls, withClient, type TestStudio } from "../support/studios";
 import type pg from "pg";
 
@@ -221,8 +222,35 @@ test("the roles stay in their own schemas", async () => {
   await refused(urls().device, "select * from studio.reading");
   await refused(urls().device, "select * from device.token");
   await refused(urls().device, 'select * from auth."user"');
+  await refused(urls().app, "select * from auth.member_of(gen_random_uuid())");
+  await refused(urls().device, "select * from auth.member_of(gen_random_uuid())");
   await refused(urls().app, "select auth.create_person(gen_random_uuid(), gen_random_uuid(), 'x', 'x', 'x', 'owner')");
   await refused(urls().app, "create table studio.mine (id int)");
+});
+
+test("sign-in learns who a person is in their own studio, and of nobody else", async () => {
+  const [mine, nowhere] = [ours.ids.technician, randomUUID()];
+  await withClient(urls().owner, async (db) => {
+    for (const id of [mine, nowhere])
+      await db.query('insert into auth."user" (id, name, email, studio_id) values ($1, $2, $3, $4)', [
+        id,
+        "as they signed up",
+        `${id}@x.example`,
+        ours.ids.studioId,
+      ]);
+    // Somebody of another studio who never signs in is told of nobody.
+    expect((await db.query("select 1 from studio.member where id = $1", [theirs.ids.technician])).rowCount).toBe(1);
+  });
+  const of = (id: string) =>
+    withClient(
+      urls().auth,
+      async (db) => (await db.query("select * from auth.member_of($1)", [id])).rows as { studio_id: string; role: string }[],
+    );
+  expect(await of(mine)).toEqual([
+    expect.objectContaining({ studio_id: ours.ids.studioId, role: "technician", time_zone: expect.any(String) }),
+  ]);
+  expect(await of(nowhere)).toEqual([]);
+  expect(await of(theirs.ids.technician)).toEqual([]);
 });
 
 test("only an owner adds people or gives tokens, and only in the own studio", async () => {

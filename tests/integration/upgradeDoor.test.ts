@@ -17,6 +17,8 @@ import { urls } from "../support/studios";
  * number, services by name, patch tests by day. It comes up and reads the same.
  */
 const OLDER_STEPS = 5;
+/** The last of the versions that kept bottles and packs apart. */
+const TWO_TABLES_STEPS = 11;
 let db: pg.Client;
 let folder: string;
 const url = () => urls().beforeBookings;
@@ -30,6 +32,8 @@ const ids = {
   twin: randomUUID(),
   later: randomUUID(),
 };
+const shelf = { adhesive: randomUUID(), bottle: randomUUID(), product: randomUUID(), batch: randomUUID() };
+let lotsAfter: object[];
 const EVENTS: { visit: string; minutesAgo: number; type: string; payload: object }[] = [
   { visit: ids.done, minutesAgo: 20 * 1440, type: "started", payload: { bottleId: null, air: null } },
   { visit: ids.done, minutesAgo: 20 * 1440 - 30, type: "beadPlaced", payload: { lifeS: 900, air: null, bottleId: null } },
@@ -54,15 +58,19 @@ function older(plan: ReturnType<typeof planFor>): object {
 const ask = async <T extends object>(sql: string, values: unknown[] = []) => (await db.query<T & pg.QueryResultRow>(sql, values)).rows;
 const at = (minutesAgo: number) => new Date(Date.now() - minutesAgo * 60_000);
 
+async function migrateTo(steps: number) {
+  cpSync(path.join(process.cwd(), "src/db/migrations"), folder, { recursive: true });
+  const journal = path.join(folder, "meta/_journal.json");
+  const known = JSON.parse(readFileSync(journal, "utf8")) as { entries: unknown[] };
+  writeFileSync(journal, JSON.stringify({ ...known, entries: known.entries.slice(0, steps) }));
+  await migrate(drizzle(db, { casing: "snake_case" }), { migrationsFolder: folder, migrationsSchema: "migrations" });
+}
+
 beforeAll(async () => {
   db = new pg.Client({ connectionString: url() });
   await db.connect();
   folder = mkdtempSync(path.join(os.tmpdir(), "ivy-older-"));
-  cpSync(path.join(process.cwd(), "src/db/migrations"), folder, { recursive: true });
-  const journal = path.join(folder, "meta/_journal.json");
-  const known = JSON.parse(readFileSync(journal, "utf8")) as { entries: unknown[] };
-  writeFileSync(journal, JSON.stringify({ ...known, entries: known.entries.slice(0, OLDER_STEPS) }));
-  await migrate(drizzle(db, { casing: "snake_case" }), { migrationsFolder: folder, migrationsSchema: "migrations" });
+  await migrateTo(OLDER_STEPS);
 
   await ask("insert into studio.studio (studio_id, name, time_zone) values ($1, 'older', 'Europe/Lisbon')", [s]);
   await ask("insert into studio.policy (studio_id, document) values ($1, $2)", [
@@ -115,6 +123,39 @@ beforeAll(async () => {
     JSON.stringify({ version: 1, conditions: ["dyeReaction", "asthma"], processed: true }),
     maren,
   ]);
+  await ask("insert into studio.adhesive (studio_id, id, document) values ($1, $2, '{}')", [s, shelf.adhesive]);
+  await ask(
+    "insert into studio.bottle (studio_id, id, adhesive_id, lot, opened_on, emptied_on) values ($1, $2, $3, 'G 1', '2026-01-02', '2026-02-03')",
+    [s, shelf.bottle, shelf.adhesive],
+  );
+  await ask(
+    `insert into studio.set_test (studio_id, id, bottle_id, at, seconds, temperature_c, relative_humidity, member_id)
+     values ($1, $2, $3, now(), 1.4, 22, 0.5, $4)`,
+    [s, randomUUID(), shelf.bottle, maren],
+  );
+  await ask("insert into studio.product (studio_id, id, document) values ($1, $2, '{}')", [s, shelf.product]);
+  await ask("insert into studio.batch (studio_id, id, product_id, lot, opened_on) values ($1, $2, $3, 'P 1', '2026-01-04')", [
+    s,
+    shelf.batch,
+    shelf.product,
+  ]);
+  await migrateTo(TWO_TABLES_STEPS);
+  await ask("update studio.batch set expires_on = '2027-01-04'");
+  // One lot that a visit named in both ways, and one that it named in one.
+  for (const [kind, lotId, beads] of [
+    ["bottle", shelf.bottle, 3],
+    ["batch", shelf.bottle, 0],
+    ["batch", shelf.batch, 0],
+  ])
+    await ask("insert into studio.visit_lot (studio_id, visit_id, kind, lot_id, beads) values ($1, $2, $3, $4, $5)", [
+      s,
+      ids.done,
+      kind,
+      lotId,
+      beads,
+    ]);
+  await migrateTo(TWO_TABLES_STEPS + 1);
+  lotsAfter = await ask("select lot_id, beads from studio.visit_lot where visit_id = $1 order by beads desc", [ids.done]);
   await migrateDatabase(url());
 });
 afterAll(async () => {
@@ -223,4 +264,39 @@ test("older answers and an older policy are read as today's", async () => {
     lashTintLawful: "notConfirmed",
     spacing: { liftThenExtensions: { stopHours: 72 }, tintThenExtensions: { askHours: 72 } },
   });
+});
+
+test("bottles and packs are lots, each of what it was of, and what spoke of them still does", async () => {
+  expect(
+    await ask(
+      `select id, adhesive_id, product_id, number, opened_on::text as opened, expires_on::text as expires, emptied_on::text as emptied
+       from studio.lot order by number`,
+    ),
+  ).toEqual([
+    {
+      id: shelf.bottle,
+      adhesive_id: shelf.adhesive,
+      product_id: null,
+      number: "G 1",
+      opened: "2026-01-02",
+      expires: null,
+      emptied: "2026-02-03",
+    },
+    {
+      id: shelf.batch,
+      adhesive_id: null,
+      product_id: shelf.product,
+      number: "P 1",
+      opened: "2026-01-04",
+      expires: "2027-01-04",
+      emptied: null,
+    },
+  ]);
+  expect(
+    await ask("select t.seconds from studio.set_test t join studio.lot l on l.studio_id = t.studio_id and l.id = t.bottle_id"),
+  ).toEqual([{ seconds: 1.4 }]);
+  expect(lotsAfter).toEqual([
+    { lot_id: shelf.bottle, beads: 3 },
+    { lot_id: shelf.batch, beads: 0 },
+  ]);
 });

@@ -247,7 +247,7 @@ export async function makeStudio(name: string) {
       [s, ids.calibration, ids.sensor, ids.owner],
     );
     await put("insert into studio.adhesive (studio_id, id, document) values ($1, $2, $3)", [s, ids.adhesive, JSON.stringify(adhesive)]);
-    await put("insert into studio.bottle (studio_id, id, adhesive_id, lot, opened_on) values ($1, $2, $3, 'L1', current_date - 3)", [
+    await put("insert into studio.lot (studio_id, id, adhesive_id, number, opened_on) values ($1, $2, $3, 'L1', current_date - 3)", [
       s,
       ids.bottle,
       ids.adhesive,
@@ -275,7 +275,7 @@ export async function makeStudio(name: string) {
       [s, ids.visit, JSON.stringify({ off: 1, of: 30 }), ids.owner],
     );
     await put("insert into studio.product (studio_id, id, document) values ($1, $2, $3)", [s, ids.product, JSON.stringify(PRODUCT)]);
-    await put("insert into studio.batch (studio_id, id, product_id, lot, opened_on) values ($1, $2, $3, 'B1', current_date - 3)", [
+    await put("insert into studio.lot (studio_id, id, product_id, number, opened_on) values ($1, $2, $3, 'B1', current_date - 3)", [
       s,
       ids.batch,
       ids.product,

@@ -55,6 +55,12 @@ describe("singles and fans mixed", () => {
     expect(lashes.filter((p) => isFan(p as never)).length).toBeGreaterThan(20);
     for (const p of lashes) if (p.lash.rows > 1) expect(isFan(p as never)).toBe(p.lash.row === p.lash.rows - 1);
   });
+  test("where a single row stands there is no lower one: its lashes take the second fibre by their share", () => {
+    const alone = worn(planned({ share: 0.5, pattern: "lowerRow" })).filter((p) => p.lash.rows === 1);
+    const zones = new Set(alone.map((p) => p.worn!.zone));
+    expect(alone.length).toBeGreaterThan(4);
+    expect(Math.abs(alone.filter((p) => isFan(p as never)).length - 0.5 * alone.length)).toBeLessThanOrEqual(zones.size);
+  });
   test("both are on the pick list and in the totals, fibre by fibre", () => {
     const map = planned({ share: 0.5, pattern: "alternate" });
     const facts = mapFacts(map, { survey, policy: defaultPolicy, trays });

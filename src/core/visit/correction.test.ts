@@ -21,7 +21,7 @@ describe("a forgotten bottle", () => {
   test("is every bead's that had none, and counts where beads are counted", () => {
     const state = after(visit(), correction);
     expect(state.set.beads.map(({ bottleId }) => bottleId)).toEqual([OWN, OWN]);
-    expect(outcomeOf("newSet", state).bottles).toEqual(new Map([[OWN, 2]]));
+    expect(outcomeOf("newSet", state).lots).toEqual(new Map([[OWN, 2]]));
   });
   test("leaves beads of another alone; a wrong one is put right the same way", () => {
     expect(after(visit(null, OTHER), correction).set.beads.map(({ bottleId }) => bottleId)).toEqual([OWN, OTHER]);

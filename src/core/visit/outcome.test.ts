@@ -22,22 +22,33 @@ test("what a set came to: when, what is on, beads by bottle, brushes that were c
       eventAt(T0 + 90 * MINUTE, "finished", {}),
     ]),
   );
-  expect(came).toMatchObject({ begunAtMs: T0, finishedAtMs: T0 + 90 * MINUTE, putOnAtMs: T0 + 90 * MINUTE, stopped: null, batchIds: [] });
-  expect([...came.bottles]).toEqual([
+  expect(came).toMatchObject({ begunAtMs: T0, finishedAtMs: T0 + 90 * MINUTE, putOnAtMs: T0 + 90 * MINUTE, stopped: null });
+  expect([...came.lots]).toEqual([
     [A, 1],
     [B, 2],
   ]);
   expect(came.brushes).toEqual([{ eventId: counted.id, atMs: T0 + 30 * MINUTE, off: 2, of: 25 }]);
 });
+test("a lot that was named as a bottle and as a pack is one, with its beads", () => {
+  const state = visitState([
+    eventAt(T0, "started", { bottleId: A, air: null }),
+    bead(1, A),
+    eventAt(T0 + MINUTE, "batchTaken", { stepId: "step-1", productId: B, batchId: A }),
+    eventAt(T0 + 2 * MINUTE, "batchTaken", { stepId: "step-2", productId: B, batchId: B }),
+  ]);
+  expect([...outcomeOf("liftTint", state).lots]).toEqual([
+    [A, 1],
+    [B, 0],
+  ]);
+});
 test("a bottle that was only taken has no bead; nothing happened is nothing", () => {
-  expect([...outcomeOf("fill", visitState([eventAt(T0, "started", { bottleId: A, air: null })])).bottles]).toEqual([[A, 0]]);
+  expect([...outcomeOf("fill", visitState([eventAt(T0, "started", { bottleId: A, air: null })])).lots]).toEqual([[A, 0]]);
   expect(outcomeOf("fill", visitState([]))).toEqual({
     begunAtMs: null,
     finishedAtMs: null,
     putOnAtMs: null,
     stopped: null,
-    bottles: new Map(),
-    batchIds: [],
+    lots: new Map(),
     brushes: [],
   });
 });

@@ -11,10 +11,8 @@ export type VisitOutcome = {
   /** From when the days to the next service count: the end, or the last thing put on; null where nothing was. */
   readonly putOnAtMs: number | null;
   readonly stopped: StopKind | null;
-  /** Bottles that beads were put out from, with how many: one that was only taken has none. */
-  readonly bottles: ReadonlyMap<string, number>;
-  /** Batches of colour, lotion and lightener that touched the client. */
-  readonly batchIds: readonly string[];
+  /** Lots it used, with the beads put out of each: none from what was only taken, and from what is mixed or put on. */
+  readonly lots: ReadonlyMap<string, number>;
   /** Brushes that were counted: what came off of how many. */
   readonly brushes: readonly { readonly eventId: string; readonly atMs: number; readonly off: number; readonly of: number }[];
 };
@@ -22,15 +20,14 @@ export type VisitOutcome = {
 /** What a visit came to, from the state its events fold into. */
 export function outcomeOf(service: ServiceId, state: VisitState): VisitOutcome {
   const { head, set, run } = state;
-  const bottles = new Map<string, number>(set.bottleId ? [[set.bottleId, 0]] : []);
-  for (const { bottleId } of set.beads) if (bottleId) bottles.set(bottleId, (bottles.get(bottleId) ?? 0) + 1);
+  const lots = new Map([...(set.bottleId ? [set.bottleId] : []), ...batchesOf(run)].map((id) => [id, 0]));
+  for (const { bottleId } of set.beads) if (bottleId) lots.set(bottleId, (lots.get(bottleId) ?? 0) + 1);
   return {
     begunAtMs: head.startedAtMs,
     finishedAtMs: head.finishedAtMs,
     putOnAtMs: putOnAtMs(service, state),
     stopped: run.stop?.kind ?? null,
-    bottles,
-    batchIds: batchesOf(run),
+    lots,
     brushes: set.checks.flatMap(({ eventId, atMs, brush }) => (brush ? [{ eventId, atMs, ...brush }] : [])),
   };
 }

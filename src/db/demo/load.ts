@@ -154,11 +154,11 @@ async function loadStudio(tx: Tx, today: string, options: { password: string; to
   for (const { key, document, lots } of ADHESIVES) {
     await tx.insert(schema.adhesive).values({ studioId, id: demoId(key), document });
     for (const { lot, openedDaysAgo, emptiedDaysAgo } of lots)
-      await tx.insert(schema.bottle).values({
+      await tx.insert(schema.lot).values({
         studioId,
         id: demoId(lot),
         adhesiveId: demoId(key),
-        lot,
+        number: lot,
         openedOn: isoDate(today, openedDaysAgo),
         emptiedOn: emptiedDaysAgo === undefined ? null : isoDate(today, emptiedDaysAgo),
       });

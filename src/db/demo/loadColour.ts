@@ -51,9 +51,13 @@ export async function loadColour(tx: Tx, make: Making): Promise<void> {
       ),
     });
     for (const { lot, openedDaysAgo } of lots)
-      await tx
-        .insert(schema.batch)
-        .values({ studioId, id: make.id(`batch ${lot}`), productId: make.id(`product ${key}`), lot, openedOn: make.day(openedDaysAgo) });
+      await tx.insert(schema.lot).values({
+        studioId,
+        id: make.id(`batch ${lot}`),
+        productId: make.id(`product ${key}`),
+        number: lot,
+        openedOn: make.day(openedDaysAgo),
+      });
   }
   for (const { key, document } of SHIELDS) await tx.insert(schema.shield).values({ studioId, id: make.id(key), document });
   await tx

@@ -75,8 +75,7 @@ export async function writeOutcomes(
       worn: isWorn ? await wornOf(tx, studioId, mapId, mapRevision, counted) : null,
       state,
     });
-    lots.push(...[...came.bottles].map(([lotId, beads]) => ({ studioId, visitId, kind: "bottle" as const, lotId, beads })));
-    lots.push(...came.batchIds.map((lotId) => ({ studioId, visitId, kind: "batch" as const, lotId, beads: 0 })));
+    lots.push(...[...came.lots].map(([lotId, beads]) => ({ studioId, visitId, lotId, beads })));
     for (const { eventId, atMs, off, of } of came.brushes) {
       const { memberId } = visitEvents.find(({ id }) => id === eventId)!;
       brushes.push({ studioId, visitId, eventId, memberId, at: new Date(atMs), cameOff: off, ofLashes: of });

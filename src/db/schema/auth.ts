@@ -1,3 +1,4 @@
+import { relations } from "drizzle-orm";
 import { bigint, boolean, index, integer, pgSchema, text, timestamp, uuid } from "drizzle-orm/pg-core";
 
 /** Sign-in stands by itself: its own schema, its own database role, no client data. Columns as better-auth wants them. */
@@ -75,3 +76,8 @@ export const rateLimit = authSchema.table("rate_limit", {
   count: integer().notNull(),
   lastRequest: bigint({ mode: "number" }).notNull(),
 });
+
+/** A session is read with its user, and a user with how they sign in, each in one query. */
+export const sessionRelations = relations(session, ({ one }) => ({ user: one(user, { fields: [session.userId], references: [user.id] }) }));
+export const accountRelations = relations(account, ({ one }) => ({ user: one(user, { fields: [account.userId], references: [user.id] }) }));
+export const userRelations = relations(user, ({ many }) => ({ accounts: many(account), sessions: many(session) }));

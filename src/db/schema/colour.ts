@@ -2,47 +2,11 @@ import { boolean, date, foreignKey, index, integer, primaryKey, text, timestamp,
 import { consultationDocument } from "@/core/care";
 import { SERVICE_IDS } from "@/core/service";
 import { shieldDocument } from "@/core/lift";
-import { productDocument } from "@/core/mixing";
 import { protocolDocument } from "@/core/protocol";
 import { client } from "./client";
 import { documentOf } from "./document";
 import { createdAt, studioId, studioSchema } from "./studio";
 import { visit } from "./visit";
-
-/** A lotion, tint, developer or lightener as its leaflet describes it. */
-export const product = studioSchema.table(
-  "product",
-  {
-    studioId: studioId(),
-    id: uuid().notNull(),
-    document: documentOf(productDocument)().notNull(),
-    revision: integer().notNull().default(1),
-    createdAt: createdAt(),
-  },
-  (t) => [primaryKey({ columns: [t.studioId, t.id] })],
-);
-
-/** A tube or bottle of it, by the lot that stands on it. */
-export const batch = studioSchema.table(
-  "batch",
-  {
-    studioId: studioId(),
-    id: uuid().notNull(),
-    productId: uuid().notNull(),
-    lot: text().notNull(),
-    openedOn: date({ mode: "string" }).notNull(),
-    /** Its last good day as printed on it; null where nobody noted it. */
-    expiresOn: date({ mode: "string" }),
-    /** Null while in use. */
-    emptiedOn: date({ mode: "string" }),
-    createdAt: createdAt(),
-  },
-  (t) => [
-    primaryKey({ columns: [t.studioId, t.id] }),
-    index().on(t.studioId, t.productId),
-    foreignKey({ columns: [t.studioId, t.productId], foreignColumns: [product.studioId, product.id] }),
-  ],
-);
 
 /** Shields and rods in stock, each with the radius somebody measured. */
 export const shield = studioSchema.table(

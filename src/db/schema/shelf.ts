@@ -1,42 +1,9 @@
-import { boolean, date, doublePrecision, foreignKey, index, integer, primaryKey, text, timestamp, uuid } from "drizzle-orm/pg-core";
-import { adhesiveDocument } from "@/core/adhesive";
+import { boolean, doublePrecision, foreignKey, index, primaryKey, text, timestamp, uuid } from "drizzle-orm/pg-core";
 import { TECHNIQUES } from "@/core/lash";
 import { trayDocument } from "@/core/map";
 import { documentOf } from "./document";
+import { lot } from "./lot";
 import { createdAt, studioId, studioSchema } from "./studio";
-
-/** An adhesive as its leaflet describes it. */
-export const adhesive = studioSchema.table(
-  "adhesive",
-  {
-    studioId: studioId(),
-    id: uuid().notNull(),
-    document: documentOf(adhesiveDocument)().notNull(),
-    revision: integer().notNull().default(1),
-    createdAt: createdAt(),
-  },
-  (t) => [primaryKey({ columns: [t.studioId, t.id] })],
-);
-
-export const bottle = studioSchema.table(
-  "bottle",
-  {
-    studioId: studioId(),
-    id: uuid().notNull(),
-    adhesiveId: uuid().notNull(),
-    lot: text().notNull(),
-    openedOn: date({ mode: "string" }).notNull(),
-    /** Its last good day as printed on it; null where nobody noted it. */
-    expiresOn: date({ mode: "string" }),
-    /** Null while in use. */
-    emptiedOn: date({ mode: "string" }),
-    createdAt: createdAt(),
-  },
-  (t) => [
-    primaryKey({ columns: [t.studioId, t.id] }),
-    foreignKey({ columns: [t.studioId, t.adhesiveId], foreignColumns: [adhesive.studioId, adhesive.id] }),
-  ],
-);
 
 /** A tray of extensions and the lengths still in it. */
 export const tray = studioSchema.table(
@@ -63,7 +30,7 @@ export const setTest = studioSchema.table(
   (t) => [
     primaryKey({ columns: [t.studioId, t.id] }),
     index().on(t.studioId, t.bottleId),
-    foreignKey({ columns: [t.studioId, t.bottleId], foreignColumns: [bottle.studioId, bottle.id] }),
+    foreignKey({ columns: [t.studioId, t.bottleId], foreignColumns: [lot.studioId, lot.id] }),
   ],
 );
 

@@ -120,19 +120,18 @@ export const visitOutcome = studioSchema.table(
   ],
 );
 
-/** Bottles and batches that a visit used: by it a lot's clients are found, and the drops that left a bottle counted. */
+/** Lots of adhesive and of products that a visit used: by it a lot's clients are found, and the drops that left a bottle counted. */
 export const visitLot = studioSchema.table(
   "visit_lot",
   {
     studioId: studioId(),
     visitId: uuid().notNull(),
-    kind: text({ enum: ["bottle", "batch"] }).notNull(),
     lotId: uuid().notNull(),
-    /** Beads put out from a bottle; 0 for one that was only taken, and for a batch. */
+    /** Beads put out from a bottle; 0 for one that was only taken, and for what gives no drops. */
     beads: integer().notNull(),
   },
   (t) => [
-    primaryKey({ columns: [t.studioId, t.kind, t.lotId, t.visitId] }),
+    primaryKey({ columns: [t.studioId, t.lotId, t.visitId] }),
     index().on(t.studioId, t.visitId),
     foreignKey({ columns: [t.studioId, t.visitId], foreignColumns: [visit.studioId, visit.id] }).onDelete("cascade"),
   ],

@@ -38,8 +38,10 @@ export type AirSheet = (typeof SHEETS)[number]["value"];
 const LOOK_AGAIN_MS = 30_000;
 const ANEW_MS = 120_000;
 
-export type AirProps = Pick<AirPage, "room" | "sensors" | "air" | "trail" | "faults" | "drifts" | "ahead" | "bottles" | "knowledge"> & {
-  readonly rooms: readonly { id: string; name: string }[];
+export type AirProps = Pick<
+  AirPage,
+  "rooms" | "room" | "sensors" | "air" | "trail" | "faults" | "drifts" | "ahead" | "bottles" | "knowledge"
+> & {
   readonly today: string;
   readonly timeZone: string;
   readonly takenAgo: string | null;

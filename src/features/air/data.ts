@@ -10,17 +10,18 @@ import { airByMinute, driftsOf, faultsOf, historyOf, outlookOf } from "./history
 import { airOf, sensorsNow } from "@/features/readings/newestAir";
 import { studioPolicy } from "@/server/studioPolicy";
 
+/** Rooms that are worked in, the studio's first one first. */
+const openRooms = (tx: StudioTransaction) =>
+  tx
+    .select({ id: room.id, name: room.name, volumeM3: room.volumeM3 })
+    .from(room)
+    .where(isNull(room.closedAt))
+    .orderBy(asc(room.createdAt), asc(room.name));
+
 /** Every room of the studio with its newest air. */
 export function roomsWithAir(me: Member): Promise<RoomWithAir[]> {
   return inStudio(me, async (tx) => {
-    const [rooms, sensors] = await together([
-      tx
-        .select({ id: room.id, name: room.name, volumeM3: room.volumeM3 })
-        .from(room)
-        .where(isNull(room.closedAt))
-        .orderBy(asc(room.createdAt), asc(room.name)),
-      sensorsNow(tx),
-    ]);
+    const [rooms, sensors] = await together([openRooms(tx), sensorsNow(tx)]);
     return rooms.map((row) => ({
       ...row,
       air: airOf(
@@ -52,9 +53,12 @@ export type RoomWithTraits = Awaited<ReturnType<typeof roomsOf>>[number];
 const TRAIL_POINTS = 240;
 const FAULTS_BACK_MS = 24 * 3_600_000;
 
-/** The air workspace of a room: newest air, the day's trail, its hygrometers and what they show of themselves, bottles, the hours ahead. */
-export function airPage(me: Member, roomId: string, since: Date, now: Date) {
+/** The air workspace of a room, the first one where none is named: newest air, the day's trail, its hygrometers and what they show of themselves, bottles, the hours ahead. */
+export function airPage(me: Member, named: string | undefined, since: Date, now: Date) {
   return inStudio(me, async (tx) => {
+    const rooms = await openRooms(tx);
+    const roomId = named ?? rooms[0]?.id;
+    if (!roomId) return null;
     const [[roomRow], sensors, bottles, knowledge, policy] = await together([
       roomsOf(tx, [roomId]),
       sensorsNow(tx, roomId),
@@ -72,6 +76,7 @@ export function airPage(me: Member, roomId: string, since: Date, now: Date) {
     ]);
     const every = Math.max(1, Math.ceil(trail.length / TRAIL_POINTS));
     return {
+      rooms: rooms.map(({ id, name }) => ({ id, name })),
       room: roomRow,
       sensors: sensors.map(({ id, name, kind, clockOffS, last, calibrations }) => ({ id, name, kind, clockOffS, last, calibrations })),
       air,

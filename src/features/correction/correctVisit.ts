@@ -3,7 +3,8 @@ import { and, eq } from "drizzle-orm";
 import { asksOf, stopsOf } from "@/core/care";
 import { SET_SERVICES } from "@/core/service";
 import { correctionObjection, type Correction } from "@/core/visit";
-import { bottle, client, lashMap, lashMapRevision, visit, visitEvent } from "@/db/schema";
+import { client, lashMap, lashMapRevision, visit, visitEvent } from "@/db/schema";
+import { isBottle } from "@/features/shelf/bottles";
 import { appendEvents, happensNow, lockVisits } from "@/features/visit/appendEvents";
 import { visitsInFull, type FullVisit } from "@/features/visit/data";
 import { standingFor } from "@/features/visit/door";
@@ -60,8 +61,8 @@ const fieldOf = ({ what }: Correction) => ({ bottle: "bottleId", begun: "time", 
 
 async function mustExist(tx: StudioTransaction, row: FullVisit, correction: Correction): Promise<void> {
   if (correction.what === "bottle") {
-    const [knownBottle] = await tx.select({ id: bottle.id }).from(bottle).where(eq(bottle.id, correction.bottleId));
-    if (!knownBottle) throw new Refusal("This bottle is not on the shelf's record.", { bottleId: "Choose a bottle." });
+    if (!(await isBottle(tx, correction.bottleId)))
+      throw new Refusal("This bottle is not on the shelf's record.", { bottleId: "Choose a bottle." });
   }
   if (correction.what === "client") {
     const [knownClient] = await tx.select({ id: client.id }).from(client).where(eq(client.id, correction.clientId));

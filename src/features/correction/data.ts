@@ -1,9 +1,10 @@
 import "server-only";
-import { and, eq, inArray, sql } from "drizzle-orm";
+import { and, eq, inArray, isNotNull, sql } from "drizzle-orm";
 import { SET_SERVICES } from "@/core/service";
 import { bottlesNoted, readEvent, type Correction } from "@/core/visit";
 import { keptEvents } from "@/db/outcomes/writeOutcomes";
-import { adhesive, bottle, client, lashMap, lashMapRevision, member } from "@/db/schema";
+import { client, lashMap, lashMapRevision, lot, member } from "@/db/schema";
+import { bottlesOf, namesOf } from "@/features/shelf/bottles";
 import { mapsOf } from "@/features/visit/clientMaps";
 import { visitsInFull } from "@/features/visit/data";
 import { inStudio, together, type StudioTransaction } from "@/server/inStudio";
@@ -89,9 +90,10 @@ export function correctionsPage(me: Member, visitId: string): Promise<{ lines: C
 
 const bottlesNear = (tx: StudioTransaction, day: string) =>
   tx
-    .select({ id: bottle.id })
-    .from(bottle)
-    .orderBy(sql`abs(${bottle.openedOn} - ${day}::date)`, bottle.id)
+    .select({ id: lot.id })
+    .from(lot)
+    .where(isNotNull(lot.adhesiveId))
+    .orderBy(sql`abs(${lot.openedOn} - ${day}::date)`, lot.id)
     .limit(BOTTLES);
 
 /** Names of all that corrections speak of: bottles, clients, maps (by map and save), members. */
@@ -101,15 +103,11 @@ async function namesIn(
   bottleIds: readonly string[],
   memberIds: readonly string[],
 ): Promise<Map<string, string>> {
-  const bottlesOf = corrections.flatMap((one) => (one.what === "bottle" ? [one.bottleId, ...(one.instead ? [one.instead] : [])] : []));
+  const corrected = corrections.flatMap((one) => (one.what === "bottle" ? [one.bottleId, ...(one.instead ? [one.instead] : [])] : []));
   const clientsOf = corrections.flatMap((one) => (one.what === "client" ? [one.clientId, one.instead] : []));
   const mapsIn = corrections.flatMap((one) => (one.what === "map" ? [one.map, one.instead].flatMap((map) => map?.mapId ?? []) : []));
   const [bottles, clients, maps, members] = await together([
-    tx
-      .select({ id: bottle.id, lot: bottle.lot, document: adhesive.document })
-      .from(bottle)
-      .innerJoin(adhesive, and(eq(adhesive.studioId, bottle.studioId), eq(adhesive.id, bottle.adhesiveId)))
-      .where(inArray(bottle.id, [...bottleIds, ...bottlesOf])),
+    bottlesOf(tx, [...bottleIds, ...corrected]),
     tx.select({ id: client.id, name: client.name }).from(client).where(inArray(client.id, clientsOf)),
     tx
       .select({ id: lashMap.id, revision: lashMapRevision.revision, document: lashMapRevision.document })
@@ -122,7 +120,7 @@ async function namesIn(
       .where(inArray(member.id, [...memberIds])),
   ]);
   return new Map([
-    ...bottles.map(({ id, lot, document }) => [id, `${document.name}, lot ${lot}`] as const),
+    ...namesOf(bottles),
     ...clients.map(({ id, name }) => [id, name] as const),
     ...maps.map(({ id, revision, document }) => [`${id} ${revision}`, `${document.title}, save ${revision}`] as const),
     ...members.map(({ id, name }) => [id, name] as const),

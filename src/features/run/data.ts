@@ -2,7 +2,7 @@ import "server-only";
 import { and, asc, eq, inArray } from "drizzle-orm";
 import { isByProtocol } from "@/core/service";
 import { batchesOf } from "@/core/processing";
-import { batch, incident, member, product, studio, visit, visitOutcome } from "@/db/schema";
+import { incident, lot, member, product, studio, visit, visitOutcome } from "@/db/schema";
 import { newestSurvey } from "@/features/survey/newestSurvey";
 import { airOf, sensorsNow } from "@/features/readings/newestAir";
 import { eventsOf, marksOf, visitsInFull, visitsWhere } from "@/features/visit/data";
@@ -31,13 +31,11 @@ export function visitKind(me: Member, visitId: string) {
 async function batchNames(tx: StudioTransaction, ids: readonly string[]): Promise<Record<string, string>> {
   if (ids.length === 0) return {};
   const rows = await tx
-    .select({ id: batch.id, lot: batch.lot, productId: batch.productId })
-    .from(batch)
-    .where(inArray(batch.id, [...ids]));
-  const products = await tx.select().from(product);
-  return Object.fromEntries(
-    rows.map(({ id, lot, productId }) => [id, `${products.find((one) => one.id === productId)?.document.name ?? "?"}, lot ${lot}`]),
-  );
+    .select({ id: lot.id, number: lot.number, document: product.document })
+    .from(lot)
+    .innerJoin(product, and(eq(product.studioId, lot.studioId), eq(product.id, lot.productId)))
+    .where(inArray(lot.id, [...ids]));
+  return Object.fromEntries(rows.map(({ id, number, document }) => [id, `${document.name}, lot ${number}`]));
 }
 
 /** One visit for the colour and lift workspace, or null when it is not one. */

@@ -5,7 +5,7 @@ import { bottleAge } from "@/core/adhesive";
 import { dayWords } from "@/features/care/patchTestWords";
 import { Button, Empty, Notice, Verdict } from "@/ui";
 import { AdhesiveSheet } from "./AdhesiveSheet";
-import type { ShelfPage, ShelfStandings } from "./data";
+import type { ShelfPage } from "./data";
 import { emptyLot } from "./lotActions";
 import { LotSheet } from "./LotSheet";
 import { answered } from "@/ui/answered";
@@ -19,7 +19,7 @@ export function Bottles({
   today,
   mayAdd,
   standings,
-}: Pick<ShelfPage, "adhesives" | "open" | "emptied" | "emptiedInAll"> & { today: string; mayAdd: boolean; standings: ShelfStandings }) {
+}: Pick<ShelfPage, "adhesives" | "open" | "emptied" | "emptiedInAll" | "standings"> & { today: string; mayAdd: boolean }) {
   const [asking, setAsking] = useState<"bottle" | "adhesive" | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, begin] = useTransition();
@@ -27,7 +27,7 @@ export function Bottles({
   const open = [...inUse].sort((a, b) => placeOf(a.id) - placeOf(b.id));
   const mark = (id: string, isEmpty: boolean) =>
     begin(async () => {
-      const result = await answered(emptyLot({ kind: "bottle", id, emptied: isEmpty }), "Nothing was changed.");
+      const result = await answered(emptyLot({ id, emptied: isEmpty }), "Nothing was changed.");
       setProblem(result.ok ? null : result.message);
     });
   const nameOf = (id: string) => adhesives.find((one) => one.id === id)?.document;
@@ -121,7 +121,7 @@ export function Bottles({
       {problem ? <Notice tone="stop" title={problem} className="mt-3" /> : null}
       {asking === "bottle" ? (
         <LotSheet
-          kind="bottle"
+          choose="Adhesive"
           title="Open a bottle"
           products={adhesives.map(({ id, document }) => ({ id, name: document.name }))}
           today={today}

@@ -4,26 +4,26 @@ import { SelectField, TextField } from "@/ui";
 import { FormSheet, useStudioForm } from "@/ui/form";
 import { newId } from "@/ui/newId";
 import { openLot } from "./lotActions";
-import type { LotKind } from "./schema";
 
 /** A bottle or a pack just opened, by the lot that stands on it; of one product, or of one to be chosen. */
 export function LotSheet({
-  kind,
   title,
   products,
+  choose = "Product",
   today,
   onClose,
 }: {
-  kind: LotKind;
   title: string;
   products: readonly { readonly id: string; readonly name: string }[];
+  /** What is chosen among, where there are several. */
+  choose?: string;
   today: string;
   onClose: () => void;
 }) {
   const [id] = useState(newId);
   const form = useStudioForm({
     values: { productId: products[0]?.id ?? "", lot: "", openedOn: today, expiresOn: "" },
-    input: (typed) => ({ id, kind, ...typed }),
+    input: (typed) => ({ id, ...typed }),
     schema: () => import("./schema").then(({ lotForm }) => lotForm),
     send: openLot,
     onKept: onClose,
@@ -31,7 +31,7 @@ export function LotSheet({
   return (
     <FormSheet title={title} form={form} submit="Open it" onClose={onClose}>
       {products.length === 1 ? null : (
-        <SelectField label={kind === "bottle" ? "Adhesive" : "Product"} {...form.field("productId")}>
+        <SelectField label={choose} {...form.field("productId")}>
           {products.map((one) => (
             <option key={one.id} value={one.id}>
               {one.name}

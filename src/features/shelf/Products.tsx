@@ -32,7 +32,7 @@ export function Products({ products, today, mayChange }: { products: readonly St
   const [problem, setProblem] = useState<string | null>(null);
   /** One tap empties a lot, and one takes it back. */
   const mark = async (lot: { readonly id: string; readonly name: string }, isEmpty: boolean) => {
-    const result = await answered(emptyLot({ kind: "batch", id: lot.id, emptied: isEmpty }), "Nothing was changed.");
+    const result = await answered(emptyLot({ id: lot.id, emptied: isEmpty }), "Nothing was changed.");
     setProblem(result.ok ? null : result.message);
     if (result.ok) setEmptied(isEmpty ? lot : null);
   };
@@ -141,7 +141,6 @@ export function Products({ products, today, mayChange }: { products: readonly St
       {sheet?.kind === "product" ? <ProductSheet product={sheet.product} onClose={() => setSheet(null)} /> : null}
       {sheet?.kind === "batch" ? (
         <LotSheet
-          kind="batch"
           title={`${sheet.product!.document.name}: open a lot`}
           products={[{ id: sheet.product!.id, name: sheet.product!.document.name }]}
           today={today}

@@ -6,9 +6,10 @@ import { z } from "zod";
 import { airSchema } from "@/core/air";
 import { TECHNIQUES } from "@/core/lash";
 import { traySchema } from "@/core/map";
-import { adhesive, bottle, handTime, setTest, tray } from "@/db/schema";
+import { adhesive, handTime, setTest, tray } from "@/db/schema";
 import { action, Refusal } from "@/server/action";
 import { inStudio } from "@/server/inStudio";
+import { isBottle } from "./bottles";
 import { adhesiveForm } from "./schema";
 
 export const addAdhesive = action({ input: adhesiveForm, least: "technician" }, async (me, document) => {
@@ -55,8 +56,7 @@ export const keepSetTest = action(
   { input: z.strictObject({ id: z.uuid(), bottleId: z.uuid(), seconds, air: airSchema, leftOut: z.boolean() }) },
   async (me, { id, bottleId, seconds: timed, air, leftOut }) => {
     await inStudio(me, async (tx) => {
-      const [known] = await tx.select({ id: bottle.id }).from(bottle).where(eq(bottle.id, bottleId));
-      if (!known) throw new Refusal("This bottle is not on the shelf.");
+      if (!(await isBottle(tx, bottleId))) throw new Refusal("This bottle is not on the shelf.");
       await tx
         .insert(setTest)
         .values({ studioId: me.studioId, id, bottleId, at: new Date(), seconds: timed, ...air, memberId: me.id, leftOut })

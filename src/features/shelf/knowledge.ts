@@ -2,8 +2,9 @@ import "server-only";
 import { and, desc, eq, sql } from "drizzle-orm";
 import type { SetTest } from "@/core/adhesive";
 import { TECHNIQUES, type Technique } from "@/core/lash";
-import { bottle, handTime, setTest } from "@/db/schema";
+import { adhesive, handTime, lot, setTest } from "@/db/schema";
 import { together, type StudioTransaction } from "@/server/inStudio";
+import { itsAdhesive } from "./bottles";
 
 /** A set test with what is needed to show it. */
 export type KeptTest = SetTest & { readonly adhesiveId: string; readonly at: string; readonly leftOut: boolean };
@@ -30,16 +31,17 @@ export async function setTests(tx: StudioTransaction): Promise<KeptTest[]> {
     .select({
       id: setTest.id,
       bottleId: setTest.bottleId,
-      adhesiveId: bottle.adhesiveId,
+      adhesiveId: adhesive.id,
       at: setTest.at,
-      daysOpen: sql<number>`greatest(0, ${setTest.at}::date - ${bottle.openedOn})`.mapWith(Number),
+      daysOpen: sql<number>`greatest(0, ${setTest.at}::date - ${lot.openedOn})`.mapWith(Number),
       seconds: setTest.seconds,
       temperatureC: setTest.temperatureC,
       relativeHumidity: setTest.relativeHumidity,
       leftOut: setTest.leftOut,
     })
     .from(setTest)
-    .innerJoin(bottle, and(eq(bottle.studioId, setTest.studioId), eq(bottle.id, setTest.bottleId)))
+    .innerJoin(lot, and(eq(lot.studioId, setTest.studioId), eq(lot.id, setTest.bottleId)))
+    .innerJoin(adhesive, itsAdhesive)
     .orderBy(desc(setTest.at))
     .limit(TESTS);
   return tests.map(({ temperatureC, relativeHumidity, at, ...test }) => ({

@@ -24,14 +24,10 @@ export const adhesiveForm = z
   })
   .pipe(adhesiveSchema);
 
-export const LOT_KINDS = ["bottle", "batch"] as const;
-/** A bottle of adhesive, or a pack of a product that is mixed or put on. */
-export type LotKind = (typeof LOT_KINDS)[number];
-
 /** A bottle or a pack just opened, by the lot that stands on it. */
 export const lotForm = z.strictObject({
   id: z.uuid(),
-  kind: z.enum(LOT_KINDS),
+  /** The adhesive or the product it is of. */
   productId: z.uuid("Choose a product."),
   lot: z.string().trim().min(1, "The lot stands on the pack; without it nothing can be traced.").max(60, "60 characters at most."),
   openedOn: z.iso.date("Give the day it was opened."),
@@ -41,7 +37,7 @@ export const lotForm = z.strictObject({
     .default("")
     .transform((text) => text || null),
 });
-export const emptiedForm = z.strictObject({ kind: z.enum(LOT_KINDS), id: z.uuid(), emptied: z.boolean() });
+export const emptiedForm = z.strictObject({ id: z.uuid(), emptied: z.boolean() });
 
 /** A product's document; `base` is the revision it was made from: of two edits the second does not lose the first. */
 export const productForm = z.strictObject({ id: z.uuid().nullable(), base: z.int().min(0).default(0), document: productSchema });

@@ -1,9 +1,9 @@
 import "server-only";
-import { asc, isNull } from "drizzle-orm";
+import { and, asc, isNotNull, isNull } from "drizzle-orm";
 import type { Shield } from "@/core/lift";
 import { productAge } from "@/core/care";
 import { PRODUCT_KINDS, type Product } from "@/core/mixing";
-import { batch, product, shield } from "@/db/schema";
+import { lot as lots, product, shield } from "@/db/schema";
 import { together, type StudioTransaction } from "@/server/inStudio";
 
 export type StockedProduct = {
@@ -25,7 +25,11 @@ export type StockedShield = { readonly id: string; readonly document: Shield };
 export async function stockedProducts(tx: StudioTransaction, today: string): Promise<StockedProduct[]> {
   const [products, batches] = await together([
     tx.select().from(product).orderBy(asc(product.createdAt), asc(product.id)),
-    tx.select().from(batch).where(isNull(batch.emptiedOn)).orderBy(asc(batch.openedOn)),
+    tx
+      .select()
+      .from(lots)
+      .where(and(isNotNull(lots.productId), isNull(lots.emptiedOn)))
+      .orderBy(asc(lots.openedOn)),
   ]);
   return products.map(({ id, document, revision }) => ({
     id,
@@ -33,7 +37,7 @@ export async function stockedProducts(tx: StudioTransaction, today: string): Pro
     revision,
     batches: batches
       .filter(({ productId }) => productId === id)
-      .map(({ id: batchId, lot, openedOn, expiresOn }) => {
+      .map(({ id: batchId, number: lot, openedOn, expiresOn }) => {
         const { family } = PRODUCT_KINDS[document.kind];
         const { lifeAfterOpeningDays } = document;
         const { weight, words } = productAge({ name: `Lot ${lot}`, family, openedOn, lifeAfterOpeningDays, expiresOn }, today);

@@ -1,9 +1,10 @@
 import "server-only";
-import { eq, inArray } from "drizzle-orm";
+import { and, eq, inArray } from "drizzle-orm";
+import type { Adhesive } from "@/core/adhesive";
 import { asksOf, isCovered, careFindings, stopsOf, type CareFinding, type UsedProduct } from "@/core/care";
-import { PRODUCT_KINDS } from "@/core/mixing";
+import { PRODUCT_KINDS, type Product } from "@/core/mixing";
 import type { ServiceId } from "@/core/service";
-import { adhesive, batch, bottle, product, visit } from "@/db/schema";
+import { adhesive, lot, product, visit } from "@/db/schema";
 import { Refusal } from "@/server/action";
 import type { StudioTransaction } from "@/server/inStudio";
 import type { Member } from "@/server/member";
@@ -59,39 +60,19 @@ export async function keepReason(
       .where(eq(visit.id, visitId));
 }
 
-/** Adhesive bottles as products that care judges. */
-export async function bottlesAsProducts(tx: StudioTransaction, bottleIds: readonly string[]): Promise<UsedProduct[]> {
-  if (bottleIds.length === 0) return [];
+/** Lots of adhesive, lotion, colour, lightener as products that care judges. */
+export async function lotsAsProducts(tx: StudioTransaction, lotIds: readonly string[]): Promise<UsedProduct[]> {
+  if (lotIds.length === 0) return [];
   const rows = await tx
-    .select()
-    .from(bottle)
-    .innerJoin(adhesive, eq(adhesive.id, bottle.adhesiveId))
-    .where(inArray(bottle.id, [...bottleIds]));
-  return rows.map(({ bottle: one, adhesive: { id, document } }) => ({
-    productId: id,
-    name: `${document.name}, lot ${one.lot}`,
-    family: "adhesive",
-    isPowder: false,
-    openedOn: one.openedOn,
-    lifeAfterOpeningDays: document.lifeAfterOpeningDays,
-    expiresOn: one.expiresOn,
-  }));
-}
-
-/** Batches of lotion, colour, lightener as products that care judges. */
-export async function batchesAsProducts(tx: StudioTransaction, batchIds: readonly string[]): Promise<UsedProduct[]> {
-  if (batchIds.length === 0) return [];
-  const rows = await tx
-    .select()
-    .from(batch)
-    .innerJoin(product, eq(product.id, batch.productId))
-    .where(inArray(batch.id, [...batchIds]));
-  return rows.map(({ batch: one, product: { id, document } }) => ({
-    ...asProduct(id, document),
-    name: `${document.name}, lot ${one.lot}`,
-    openedOn: one.openedOn,
-    expiresOn: one.expiresOn,
-  }));
+    .select({ number: lot.number, openedOn: lot.openedOn, expiresOn: lot.expiresOn, adhesive, product })
+    .from(lot)
+    .leftJoin(adhesive, and(eq(adhesive.studioId, lot.studioId), eq(adhesive.id, lot.adhesiveId)))
+    .leftJoin(product, and(eq(product.studioId, lot.studioId), eq(product.id, lot.productId)))
+    .where(inArray(lot.id, [...lotIds]));
+  return rows.map(({ number, openedOn, expiresOn, adhesive: glue, product: other }) => {
+    const used = glue ? adhesiveAsProduct(glue.id, glue.document) : asProduct(other!.id, other!.document);
+    return { ...used, name: `${used.name}, lot ${number}`, openedOn, expiresOn };
+  });
 }
 
 /** Products as they are planned, before a batch is taken. */
@@ -104,12 +85,22 @@ export async function plannedProducts(tx: StudioTransaction, productIds: readonl
   return rows.map(({ id, document }) => asProduct(id, document));
 }
 
-const asProduct = (productId: string, document: (typeof product)["$inferSelect"]["document"]): UsedProduct => ({
+const asProduct = (productId: string, document: Product): UsedProduct => ({
   productId,
   name: document.name,
   family: PRODUCT_KINDS[document.kind].family,
   isPowder: document.consistency === "powder",
   openedOn: null,
   lifeAfterOpeningDays: document.lifeAfterOpeningDays,
+  expiresOn: null,
+});
+
+const adhesiveAsProduct = (productId: string, { name, lifeAfterOpeningDays }: Adhesive): UsedProduct => ({
+  productId,
+  name,
+  family: "adhesive",
+  isPowder: false,
+  openedOn: null,
+  lifeAfterOpeningDays,
   expiresOn: null,
 });

@@ -2,13 +2,14 @@ import "server-only";
 import { and, eq, inArray, isNotNull } from "drizzle-orm";
 import { asksOf, isCovered, stopsOf } from "@/core/care";
 import { readEvent, type Tap, type VisitEvent, type VisitState } from "@/core/visit";
-import { bottle, incident, setTest, visit, visitEvent } from "@/db/schema";
+import { incident, setTest, visit, visitEvent } from "@/db/schema";
+import { isBottle } from "@/features/shelf/bottles";
 import { inStudio, type StudioTransaction } from "@/server/inStudio";
 import type { Member } from "@/server/member";
 import { appendEvents, lockVisits } from "./appendEvents";
 import { visitsWhere, type VisitRow } from "./data";
 import { markVisit } from "./marks";
-import { batchesAsProducts, bottlesAsProducts, standingFor } from "./door";
+import { lotsAsProducts, standingFor } from "./door";
 
 /** What came of handing in taps: all kept, or some name a visit that is not here. */
 export async function keepEvents(
@@ -53,8 +54,7 @@ async function keepTests(
     }
     if (event.type !== "setTested") continue;
     const { bottleId, seconds, air } = event.payload;
-    const [known] = await tx.select({ id: bottle.id }).from(bottle).where(eq(bottle.id, bottleId));
-    if (!known) continue;
+    if (!(await isBottle(tx, bottleId))) continue;
     await tx
       .insert(setTest)
       .values({
@@ -102,23 +102,27 @@ async function afterEvents(tx: StudioTransaction, me: Member, events: readonly V
     }
     const now = new Date();
     const at = new Date(Math.min(Date.parse(event.at), now.getTime()));
-    const products = [...(await bottlesAsProducts(tx, bottlesIn(event))), ...(await batchesAsProducts(tx, batchesIn(event)))];
+    const products = await lotsAsProducts(tx, lotsIn(event));
     const findings = await standingFor(tx, me, now, { service: row.service, clientId: row.clientId, at, visitId: row.id, products });
     const unasked = event.type === "started" && !isCovered(findings, row.askReason, row.askKeys) ? asksOf(findings) : [];
     await markVisit(tx, me, { visitId: row.id, clientId: row.clientId, eventId: event.id }, [...stopsOf(findings), ...unasked]);
   }
 }
 
-const bottlesIn = (event: VisitEvent): string[] =>
-  event.type === "started" || event.type === "bottleTaken" || event.type === "beadPlaced"
-    ? [event.payload.bottleId].filter((id) => id !== null)
-    : [];
-const batchesIn = (event: VisitEvent): string[] =>
-  event.type === "batchTaken"
-    ? [event.payload.batchId]
-    : event.type === "pasteMixed"
-      ? event.payload.lines.map(({ batchId }) => batchId)
-      : [];
+function lotsIn(event: VisitEvent): string[] {
+  switch (event.type) {
+    case "started":
+    case "bottleTaken":
+    case "beadPlaced":
+      return event.payload.bottleId === null ? [] : [event.payload.bottleId];
+    case "batchTaken":
+      return [event.payload.batchId];
+    case "pasteMixed":
+      return event.payload.lines.map(({ batchId }) => batchId);
+    default:
+      return [];
+  }
+}
 
 async function isWritten(tx: StudioTransaction, visitId: string): Promise<boolean> {
   const [row] = await tx.select({ id: incident.id }).from(incident).where(eq(incident.visitId, visitId)).limit(1);

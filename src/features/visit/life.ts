@@ -10,7 +10,7 @@ import type { Member } from "@/server/member";
 import { dayIn, todayIn } from "@/server/studioTime";
 import { appendEvents, happensNow, lockVisits } from "./appendEvents";
 import { visitsWhere, type VisitRow } from "./data";
-import { bottlesAsProducts, keepReason, passOrRefuse, refuseStops, standingFor } from "./door";
+import { lotsAsProducts, keepReason, passOrRefuse, refuseStops, standingFor } from "./door";
 import { checkPlace, inTheWay, inTurn, proposeChair, takenWords, whereFree, type Place } from "./place";
 
 export const GONE = "This visit is not in the studio (any more).";
@@ -226,8 +226,8 @@ async function passWithBottle(
   row: VisitRow,
   { bottleId, reason }: Pick<WithBottle, "bottleId" | "reason">,
 ): Promise<void> {
-  const products = await bottlesAsProducts(tx, bottleId ? [bottleId] : []);
-  if (bottleId && products.length === 0) throw new Refusal("This bottle is not on the shelf (any more).");
+  const products = await lotsAsProducts(tx, bottleId ? [bottleId] : []);
+  if (bottleId && products[0]?.family !== "adhesive") throw new Refusal("This bottle is not on the shelf (any more).");
   const findings = await standingFor(tx, me, now, { service: row.service, clientId: row.clientId, visitId: row.id, products });
   const written = reason.trim();
   const words = written || row.askReason;

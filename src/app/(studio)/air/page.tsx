@@ -1,7 +1,7 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { AirWorkspace, type AirSheet } from "@/features/air/AirWorkspace";
-import { airPage, roomsWithAir } from "@/features/air/data";
+import { airPage } from "@/features/air/data";
 import { mayActAs, requireMember } from "@/server/member";
 import { idOr404 } from "@/server/params";
 import { ago, dayIn, todayIn } from "@/server/studioTime";
@@ -20,17 +20,15 @@ export default async function AirPage({
   const member = await requireMember();
   const now = new Date();
   const today = todayIn(member.timeZone, now);
-  const rooms = await roomsWithAir(member);
   const { room, sheet } = await searchParams;
-  const roomId = typeof room === "string" ? idOr404(room) : rooms[0]?.id;
+  const named = typeof room === "string" ? idOr404(room) : undefined;
   const since = Math.min(dayIn(member.timeZone, today).from.getTime(), now.getTime() - LEAST_TRAIL_MS);
-  const page = roomId ? await airPage(member, roomId, new Date(since), now) : null;
+  const page = await airPage(member, named, new Date(since), now);
   if (!page) notFound();
   return (
     <AirWorkspace
       key={page.room.id}
       {...page}
-      rooms={rooms.map(({ id, name }) => ({ id, name }))}
       today={today}
       timeZone={member.timeZone}
       loadedMs={now.getTime()}

@@ -34,7 +34,7 @@ export function PlaneGround({ scales, taken }: { scales: PlaneScales; taken: rea
         const name: Placed = { ...LABEL, words: `${grams} g/m³`, x: right - 2, y: y(end) - 5, anchor: "end" };
         return (
           <g key={grams}>
-            <path d={curve(humidityAt)} fill="none" stroke="var(--moss)" opacity="0.65" />
+            <polyline points={curve(humidityAt)} fill="none" stroke="var(--moss)" opacity="0.65" />
             {end > DAMP[0] + 0.02 && isFree(name) ? <Label {...name} /> : null}
           </g>
         );
@@ -52,7 +52,14 @@ export function PlaneGround({ scales, taken }: { scales: PlaneScales; taken: rea
         const name: Placed | null = at && { ...LABEL, ...at, words: `dew ${dew} °C`, anchor: "start" };
         return (
           <g key={dew}>
-            <path d={curve(humidityAt)} fill="none" stroke="var(--ink-2)" strokeDasharray="1 5" strokeLinecap="round" opacity="0.7" />
+            <polyline
+              points={curve(humidityAt)}
+              fill="none"
+              stroke="var(--ink-2)"
+              strokeDasharray="1 5"
+              strokeLinecap="round"
+              opacity="0.7"
+            />
             {name && isFree(name) ? <Label {...name} /> : null}
           </g>
         );

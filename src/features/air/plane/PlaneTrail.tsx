@@ -1,7 +1,6 @@
-import { line } from "d3";
 import type { AirAt } from "@/core/adhesive";
 import { Label, type Placed } from "./Label";
-import type { PlaneScales, Point } from "./planeScales";
+import { polyline, type PlaneScales, type Point } from "./planeScales";
 
 /** Shares of the way along the trail where a moment is named, if there is room. */
 const MARKED_AT = [0, 0.33, 0.66];
@@ -28,7 +27,7 @@ export function PlaneTrail({ scales, trail, marks }: { scales: PlaneScales; trai
   return (
     <>
       {trail.length > 1 ? (
-        <path d={line()(trail.map(scales.place)) ?? ""} fill="none" stroke="var(--ink)" strokeWidth="2" strokeLinejoin="round" />
+        <polyline points={polyline(trail.map(scales.place))} fill="none" stroke="var(--ink)" strokeWidth="2" strokeLinejoin="round" />
       ) : null}
       {marks.map(({ at, name }) => (
         <g key={name.words}>

@@ -1,7 +1,6 @@
-import { line } from "d3";
 import type { MachineWay } from "@/core/air";
 import { Label, type Placed } from "./Label";
-import type { PlaneScales } from "./planeScales";
+import { polyline, type PlaneScales } from "./planeScales";
 
 const NAMES: Readonly<Record<MachineWay["machine"], string>> = { humidifier: "humidifier", dehumidifier: "dryer", heater: "heater" };
 /** A way's name stands beyond its end: over what rises, under what falls, beside what goes across. */
@@ -38,7 +37,7 @@ export function PlaneWays({
         const places = points.map(scales.place);
         return (
           <g key={machine}>
-            <path d={line()(places) ?? ""} fill="none" stroke="var(--ivy)" strokeWidth="1.5" strokeDasharray="6 4" opacity="0.8" />
+            <polyline points={polyline(places)} fill="none" stroke="var(--ivy)" strokeWidth="1.5" strokeDasharray="6 4" opacity="0.8" />
             {places
               .filter((_, i) => i > 0 && i % pointsAKnot === 0)
               .map(([x, y], i) => (

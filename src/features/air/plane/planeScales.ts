@@ -1,4 +1,4 @@
-import { line, scaleLinear, type ScaleLinear } from "d3";
+import { scaleLinear, type ScaleLinear } from "d3";
 import type { Air } from "@/core/air";
 import { clamp } from "@/core/units";
 
@@ -21,9 +21,12 @@ export type PlaneScales = {
   readonly place: (air: Air) => Point;
   /** The nearest air that the plane shows. */
   readonly held: (air: Air) => Air;
-  /** A curve of humidity over warmth, where the plane shows it. */
+  /** A curve of humidity over warmth, where the plane shows it, as a polyline's points. */
   readonly curve: (humidityAt: (temperatureC: number) => number) => string;
 };
+
+/** Points as a polyline takes them, to a tenth of a px. */
+export const polyline = (points: readonly Point[]): string => points.map(([x, y]) => `${x.toFixed(1)},${y.toFixed(1)}`).join(" ");
 
 export function planeScales(width: number): PlaneScales {
   const height = clamp(width * 0.66, 300, 530);
@@ -44,11 +47,11 @@ export function planeScales(width: number): PlaneScales {
     held: within,
     place: (air) => [x(within(air).temperatureC), y(within(air).relativeHumidity)],
     curve: (humidityAt) =>
-      line()(
+      polyline(
         warmths.flatMap((t) => {
           const rh = humidityAt(t);
           return rh >= DAMP[0] && rh <= DAMP[1] ? [[x(t), y(rh)] as Point] : [];
         }),
-      ) ?? "",
+      ),
   };
 }
