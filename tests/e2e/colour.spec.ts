@@ -101,6 +101,9 @@ test("a lift and tint from plan to card: proposed from history, run by the pedal
   // On another client's page the clock says whose it is, and where.
   await page.goto("/colour");
   await expect(page.getByRole("region", { name: "Now" })).toContainText("Front room, Chair 2");
+  // A service has its name, not the word it is kept under.
+  await expect(page.getByRole("region", { name: "Now" })).toContainText(/lash lift|tint/);
+  await expect(page.getByRole("main")).not.toContainText(/[a-z]+[A-Z][a-z]*(Tint|Brow)|liftTint|browTint|lashTint/);
   await expect(page.getByTestId("clock-coat").first()).toContainText("step 1, right");
   await page.goto(`/visits/${visitId}`);
 

@@ -37,7 +37,7 @@ const LOOK_AFTER_MS = 300;
 /** Minutes before anybody typed some. */
 const proposedMinutes = (proposed: VisitMinutes | null, service: ServiceId) => String(proposed?.minutes ?? SERVICES[service].usualMinutes);
 /** "28 November" */
-const dayWords = (day: string) =>
+const dayAndMonth = (day: string) =>
   new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "long", timeZone: "UTC" }).format(new Date(day));
 
 /** Books a visit, or moves one: with whom, where, when, how long, and what would stand against it, said before it is kept. */
@@ -83,7 +83,7 @@ export function BookingSheet({
         const moved = await move(input);
         return moved.ok ? { ok: true, data: { isWaiting: false } } : moved;
       }
-      const words = `The booking of ${dayWords(input.day)}, ${input.time}`;
+      const words = `The booking of ${dayAndMonth(input.day)}, ${input.time}`;
       const booked = await ask({ kind: "book", about: `booking ${id}`, draft: null, words, path: `/?day=${input.day}`, input }, book);
       if (booked.waits) return { ok: true, data: { isWaiting: true } };
       return booked.result.ok ? { ok: true, data: { isWaiting: false } } : booked.result;

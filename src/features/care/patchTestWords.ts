@@ -2,10 +2,6 @@ import { familyLabel, type PatchTestStanding } from "@/core/care";
 import type { PatchFamily } from "@/core/mixing";
 import type { Tone } from "@/ui";
 
-/** An ISO date in words. */
-export const dayWords = (iso: string) =>
-  new Date(`${iso}T12:00:00Z`).toLocaleDateString("en-GB", { day: "numeric", month: "long", year: "numeric", timeZone: "UTC" });
-
 /** A standing in words: how grave, what, and what to do. `moment` puts a moment into the studio's words. */
 export function patchTestWords(
   standing: PatchTestStanding,

@@ -1,5 +1,6 @@
 import "server-only";
-import { dayWords, patchTestWords } from "@/features/care/patchTestWords";
+import { patchTestWords } from "@/features/care/patchTestWords";
+import { dayWords } from "@/ui/dayWords";
 import type { ShownStanding } from "@/features/care/PatchTests";
 import type { ShownTest } from "@/features/care/PatchTestSheets";
 import { formatIn, timeIn, todayIn } from "@/server/studioTime";

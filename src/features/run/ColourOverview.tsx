@@ -1,5 +1,5 @@
 "use client";
-import { SERVICES } from "@/core/service";
+import { SERVICES, type ServiceId } from "@/core/service";
 import Link from "next/link";
 import { useEffect } from "react";
 import { coatsOn, isRunDone, lanesOf, nextTap } from "@/core/processing";
@@ -16,7 +16,7 @@ import type { StockedProduct, StockedShield } from "@/features/shelf/stock";
 export type OverviewVisit = {
   readonly id: string;
   readonly clientName: string;
-  readonly service: string;
+  readonly service: ServiceId;
   readonly where: string;
   readonly time: string;
   readonly events: readonly KeptEvent[];
@@ -60,7 +60,7 @@ export function ColourOverview({
                 </Link>
               </h2>
               <p className="text-lg font-semibold text-ink-2">{where}</p>
-              <p className="text-ink-2">{service}</p>
+              <p className="text-ink-2">{SERVICES[service].label}</p>
               {now === null ? null : (
                 <p className="ml-auto text-lg">
                   {state.run.stop ? "Stopped" : isRunDone(state.run) ? "to be judged" : soonWords(state.run, nextTap(state.run, now))}
@@ -84,7 +84,7 @@ export function ColourOverview({
                   <span className="w-14 font-semibold">{time}</span>
                   <bdi className="min-w-48 font-semibold">{clientName}</bdi>
                   <span className="text-ink-2">
-                    {service}, {where}
+                    {SERVICES[service].label}, {where}
                   </span>
                 </Link>
               </li>

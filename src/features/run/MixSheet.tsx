@@ -5,6 +5,7 @@ import { isMix, mixFor, mixObjection, type Recipe } from "@/core/mixing";
 import { stepOf, usualRecipe, type MixedPaste, type RunState } from "@/core/processing";
 import { formatClock } from "@/core/units";
 import { Button, Dialog, SelectField } from "@/ui";
+import { dayWords } from "@/ui/dayWords";
 import type { ColourProps } from "@/features/plan/colourProps";
 import { BlendSwatches, MixAmounts, RecipeEditor } from "@/features/plan/RecipeEditor";
 
@@ -108,7 +109,7 @@ export function MixSheet({
                       {batches.length > 0 && batchOf(productId) === "" ? <option value="">none that may be used</option> : null}
                       {batches.map(({ id, lot, openedOn, past: gone }) => (
                         <option key={id} value={id} disabled={gone?.weight === "stop"}>
-                          lot {lot}, opened {openedOn}
+                          lot {lot}, opened {dayWords(openedOn)}
                         </option>
                       ))}
                     </SelectField>

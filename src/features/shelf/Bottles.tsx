@@ -2,8 +2,8 @@
 import Link from "next/link";
 import { useState, useTransition } from "react";
 import { bottleAge } from "@/core/adhesive";
-import { dayWords } from "@/features/care/patchTestWords";
 import { Button, Empty, Notice, Verdict } from "@/ui";
+import { dayWords } from "@/ui/dayWords";
 import { AdhesiveSheet } from "./AdhesiveSheet";
 import type { ShelfPage } from "./data";
 import { emptyLot } from "./lotActions";

@@ -3,6 +3,7 @@ import dynamic from "next/dynamic";
 import { useState } from "react";
 import { PRODUCT_KINDS } from "@/core/mixing";
 import { Button, Notice, Verdict } from "@/ui";
+import { dayWords } from "@/ui/dayWords";
 import { answered } from "@/ui/answered";
 import { emptyLot } from "./lotActions";
 import type { StockedProduct } from "./stock";
@@ -101,8 +102,8 @@ export function Products({ products, today, mayChange }: { products: readonly St
                     {batches.length === 0 ? <Verdict tone="look">none open</Verdict> : null}
                     {batches.map(({ id: batchId, lot, openedOn, expiresOn, past }) => (
                       <span key={batchId} className="flex items-center gap-2">
-                        {lot}, opened {openedOn}
-                        {expiresOn ? `, good to ${expiresOn}` : ""}
+                        {lot}, opened {dayWords(openedOn)}
+                        {expiresOn ? `, good until ${dayWords(expiresOn)}` : ""}
                         {past ? <Verdict tone={past.weight === "stop" ? "stop" : "look"}>past</Verdict> : null}
                         <button
                           type="button"

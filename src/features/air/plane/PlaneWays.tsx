@@ -10,12 +10,16 @@ const BESIDE: Readonly<Record<MachineWay["machine"], Pick<Placed, "x" | "y" | "a
   heater: { x: 6, y: -7, anchor: "start" },
 };
 
+const UNDER_THE_EDGE: Pick<Placed, "x" | "y" | "anchor"> = { x: 8, y: 14, anchor: "start" };
+const WAY_NAME_PX = 12;
+
 /** Where the names of the ways stand. */
 export function wayNames(scales: PlaneScales, ways: readonly MachineWay[], minutes: number): Placed[] {
   return ways.map(({ machine, points }) => {
     const [x, y] = scales.place(points.at(-1)!);
-    const by = BESIDE[machine];
-    return { words: `${NAMES[machine]}, ${minutes} min`, x: x + by.x, y: y + by.y, anchor: by.anchor, size: 12 };
+    // At the plane's upper edge there is no room over it.
+    const by = y + BESIDE[machine].y < WAY_NAME_PX ? UNDER_THE_EDGE : BESIDE[machine];
+    return { words: `${NAMES[machine]}, ${minutes} min`, x: x + by.x, y: y + by.y, anchor: by.anchor, size: WAY_NAME_PX };
   });
 }
 

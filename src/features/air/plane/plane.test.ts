@@ -1,8 +1,10 @@
 import fc from "fast-check";
 import type { AirAt } from "@/core/adhesive";
+import type { MachineWay } from "@/core/air";
 import { covers, overlaps, type Placed } from "./Label";
 import { DAMP, planeScales, WARMTH } from "./planeScales";
 import { trailMarks } from "./PlaneTrail";
+import { wayNames } from "./PlaneWays";
 import { windowNames, type PlaneWindow } from "./PlaneWindows";
 
 const scales = planeScales(760);
@@ -67,6 +69,23 @@ describe("which moments of the trail are named", () => {
     expect(trailMarks(scales, still, scales.place(still[0]!), clock)).toEqual([]);
     expect(trailMarks(scales, still, null, clock)).toHaveLength(1);
     expect(trailMarks(scales, [], null, clock)).toEqual([]);
+  });
+});
+
+describe("the name of a machine's way", () => {
+  const way = (machine: MachineWay["machine"], relativeHumidity: number): MachineWay => ({
+    machine,
+    points: [at(0, 20, 0.5), at(90, 20, relativeHumidity)],
+  });
+  test("stands over the end of one that rises, under the end of one that falls", () => {
+    const [wetter, drier] = wayNames(scales, [way("humidifier", 0.6), way("dehumidifier", 0.4)], 90);
+    expect(wetter).toMatchObject({ words: "humidifier, 90 min", anchor: "middle", y: scales.y(0.6) - 7 });
+    expect(drier!.y).toBeGreaterThan(scales.y(0.4));
+  });
+  test("stands beside the end that reaches the plane's upper edge: over it there is no room", () => {
+    const [name] = wayNames(scales, [way("humidifier", 0.95)], 90);
+    expect(name!.anchor).toBe("start");
+    expect(name!.y - name!.size).toBeGreaterThan(0);
   });
 });
 
