@@ -76,6 +76,15 @@ afterEach(() => jest.useRealTimers());
 const bead = () => store.tap(VISIT, "beadPlaced", { lifeS: 900, air: null, bottleId: null });
 const shown = () => (store.getSnapshot().folds.get(VISIT)?.events ?? []).map(({ type }) => type);
 
+test("the frame that shows a tap is not held up by sending it; two of one moment go together", async () => {
+  const posts = away.state.posts;
+  await Promise.all([bead(), bead()]);
+  expect(shown()).toEqual(["beadPlaced", "beadPlaced"]);
+  expect([device.outbox.size, away.state.posts]).toEqual([2, posts]);
+  await settle();
+  expect([device.outbox.size, away.state.posts, away.kept.size]).toEqual([0, posts + 1, 2]);
+});
+
 test("a tap is shown and kept on the tablet at once, dated by the server's time, then acknowledged and let go", async () => {
   const tapped = bead();
   expect(shown()).toEqual(["beadPlaced"]);

@@ -48,6 +48,8 @@ const EMPTY: TabletState = {
 };
 const LONGEST_WAIT_MS = 5000;
 const SLOW_AFTER_MS = 700;
+/** Shown first, sent then: asking the network costs as much as drawing the tap, and belongs into the frame after it. */
+const SEND_AFTER_MS = 40;
 
 /**
  * Taps of visits on this device: written to IndexedDB and shown at once, sent when it can be, acknowledged by id.
@@ -159,7 +161,7 @@ export class TabletStore {
     this.sayIfSlow();
     this.publish({ reach: "sending", folds: this.withEvents([unsent(tap)]) });
     await this.onTablet(() => this.storage.keepWaiting(tap));
-    void this.send();
+    this.device.later(SEND_AFTER_MS, () => void this.send());
   }
 
   /** Takes back the last that can be, as it is known at this moment. */

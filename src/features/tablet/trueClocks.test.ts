@@ -62,7 +62,11 @@ async function load() {
     wallMs: () => trueMs + deviceOffMs,
     monotonicMs: () => trueMs - loadedAtMs,
     load: String(trueMs),
-    later: () => () => undefined,
+    // What is meant for the next frame is done; what waits longer is not, while nobody moves the clock.
+    later: (ms, work) => {
+      if (ms < 100) queueMicrotask(work);
+      return () => undefined;
+    },
   };
   const store = new TabletStore(tablet(), network, device);
   await store.begin();
