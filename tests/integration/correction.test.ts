@@ -73,8 +73,8 @@ const cameTo = async (visitId: string) =>
     )
   )[0]!;
 const lines = async (visitId: string) => {
-  const { correctionsPage } = await import("@/features/correction/data");
-  return (await correctionsPage(studio.member("technician"), visitId))!.lines;
+  const { correctionLines } = await import("@/features/correction/data");
+  return correctionLines(studio.member("technician"), visitId);
 };
 /** A moment on the studio's clock, as its form says it. */
 const wall = async (at: Date) => {
@@ -92,6 +92,27 @@ test("a forgotten bottle counts where drops are counted; what stood before, who 
   const [line] = await lines(id);
   expect(line).toMatchObject({ before: "none noted", why, by: studio.member("technician").name });
   expect(line!.now).toMatch(/^Bottle: .+, lot .+/);
+});
+
+test("what may be corrected is offered as it stands then, and for a finished visit only", async () => {
+  const { correctionChoices } = await import("@/features/correction/actions");
+  const id = await kept();
+  const offered = async () => {
+    const result = await correctionChoices({ visitId: id });
+    if (!result.ok) throw new Error(result.message);
+    return result.data;
+  };
+  const { noted, bottles, maps, wornMapId } = await offered();
+  expect(noted).toEqual([{ bottleId: null, words: "no bottle noted, 2 beads" }]);
+  // A pack of tint is no bottle.
+  expect(bottles.map((bottle) => bottle.id)).toEqual([studio.ids.bottle]);
+  expect(maps!.map(({ mapId }) => mapId)).toContain(wornMapId);
+  await correct(id, { what: "bottle", bottleId: studio.ids.bottle, instead: null });
+  await correct(id, { what: "finished", ...(await wall(minutesAgo(140))) });
+  const after = await offered();
+  expect(after.noted).toEqual([{ bottleId: studio.ids.bottle, words: `${bottles[0]!.name}, 2 beads` }]);
+  expect(after.finished).toEqual(await wall(minutesAgo(140)));
+  expect(await correctionChoices({ visitId: studio.ids.visit })).toMatchObject({ ok: false });
 });
 
 test("times entered later are what minutes and the days between services are counted from", async () => {

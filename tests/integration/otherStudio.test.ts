@@ -113,6 +113,7 @@ const inputs: Record<string, (s: TestStudio) => unknown> = {
   "map/forgetLook": (s) => ({ id: s.ids.look }),
   "map/keepTemplate": () => null,
   "map/forgetTemplate": (s) => ({ id: s.ids.template }),
+  "correction/correctionChoices": (s) => ({ visitId: s.ids.visit }),
   "correction/correct": ({ ids }) => ({
     visitId: ids.visit,
     eventId: crypto.randomUUID(),

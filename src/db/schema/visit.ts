@@ -51,6 +51,8 @@ export const visit = studioSchema.table(
     primaryKey({ columns: [t.studioId, t.id] }),
     index().on(t.studioId, t.startsAt),
     index().on(t.studioId, t.clientId, t.startsAt),
+    // A technician's own sets among all the fills: pace is learned from the last of them.
+    index().on(t.studioId, t.technicianId, t.service, t.startsAt),
     foreignKey({ columns: [t.studioId, t.clientId], foreignColumns: [client.studioId, client.id] }),
     foreignKey({ columns: [t.studioId, t.roomId], foreignColumns: [room.studioId, room.id] }),
     foreignKey({ columns: [t.studioId, t.roomId, t.chairId], foreignColumns: [chair.studioId, chair.roomId, chair.id] }),

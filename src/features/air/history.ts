@@ -1,5 +1,5 @@
 import "server-only";
-import { sql } from "drizzle-orm";
+import { sql, type SQL } from "drizzle-orm";
 import {
   corrected,
   inOrderOfTrust,
@@ -94,6 +94,32 @@ function pointOf(row: Row, calibrations: readonly Calibration[]): HistoryPoint {
   };
 }
 
+/**
+ * The air that each source told, oldest first, from rows of `sensor_id, at (ms), t, rh`. A row a source, not one a reading: of a
+ * month of hours reading the rows took longer than finding them.
+ */
+async function seriesOf(tx: StudioTransaction, rows: SQL): Promise<ReadonlyMap<string, AirAt[]>> {
+  const { rows: series } = await tx.execute<{ sensor_id: string; at: number[]; t: number[]; rh: number[] }>(sql`
+    select sensor_id, array_agg(at order by at) as at, array_agg(t order by at) as t, array_agg(rh order by at) as rh
+    from (${rows}) told group by sensor_id`);
+  return new Map(
+    series.map(({ sensor_id, at, t, rh }) => [sensor_id, at.map((atMs, i) => ({ atMs, temperatureC: t[i]!, relativeHumidity: rh[i]! }))]),
+  );
+}
+
+/** What a source told, put right by its calibrations. */
+const putRight = (told: ReadonlyMap<string, AirAt[]>, { id, calibrations }: Pick<SensorNow, "id" | "calibrations">): AirAt[] =>
+  (told.get(id) ?? []).map(({ atMs, ...air }) => ({ atMs, ...corrected(air, atMs, calibrations) }));
+
+/** Mean air of each hour of the last days, by source, as it was read. */
+const hourMeans = (tx: StudioTransaction, sensors: readonly SensorNow[], days: number, now: Date) =>
+  seriesOf(
+    tx,
+    sql`select sensor_id, extract(epoch from at)::float8 * 1000 as at, temperature_c::float8 as t, relative_humidity::float8 as rh
+      from studio.reading_hour where sensor_id in ${idsOf(sensors)}
+        and at >= ${new Date(now.getTime() - days * 86_400_000).toISOString()} and at < ${now.toISOString()}`,
+  );
+
 /** A day of one each five seconds. The limit also keeps the planner to the index, one look a source: it would read years otherwise. */
 const NOT_ROLLED_UP_AT_MOST = 20_000;
 
@@ -103,8 +129,9 @@ const NOT_ROLLED_UP_AT_MOST = 20_000;
  */
 export async function airByMinute(tx: StudioTransaction, sensors: readonly SensorNow[], from: Date, to: Date): Promise<AirAt[]> {
   if (sensors.length === 0) return [];
-  const { rows } = await tx.execute<{ sensor_id: string; at: number; t: number; rh: number }>(sql`
-    select sensor_id, extract(epoch from at)::float8 * 1000 + 30000 as at, temperature_c::float8 as t, relative_humidity::float8 as rh
+  const told = await seriesOf(
+    tx,
+    sql`select sensor_id, extract(epoch from at)::float8 * 1000 + 30000 as at, temperature_c::float8 as t, relative_humidity::float8 as rh
     from studio.reading_minute where sensor_id in ${idsOf(sensors)} and at >= ${from.toISOString()} and at < ${to.toISOString()}
     union all
     select s.id, extract(epoch from r.taken_at)::float8 * 1000, r.temperature_c, r.relative_humidity
@@ -116,16 +143,9 @@ export async function airByMinute(tx: StudioTransaction, sensors: readonly Senso
     cross join lateral (
       select taken_at, temperature_c, relative_humidity from studio.reading
       where sensor_id = s.id and taken_at >= greatest(m.at + interval '1 minute', ${from.toISOString()}) and taken_at < ${to.toISOString()}
-      order by taken_at limit ${NOT_ROLLED_UP_AT_MOST}) r
-    order by 2`);
-  const ordered = inOrderOfTrust(sensors);
-  return onePerMinute(
-    ordered.map(({ id, calibrations }) =>
-      rows
-        .filter((row) => row.sensor_id === id)
-        .map((row) => ({ atMs: row.at, ...corrected({ temperatureC: row.t, relativeHumidity: row.rh }, row.at, calibrations) })),
-    ),
+      order by taken_at limit ${NOT_ROLLED_UP_AT_MOST}) r`,
   );
+  return onePerMinute(inOrderOfTrust(sensors).map((sensor) => putRight(told, sensor)));
 }
 
 /** What the last hours show of each hygrometer: gaps, stuck stretches, spikes. As read, minute by minute, extremes kept. */
@@ -137,21 +157,23 @@ export async function faultsOf(
 ): Promise<{ sensorId: string; faults: ReadingFault[] }[]> {
   const devices = sensors.filter(({ kind }) => kind === "device");
   if (devices.length === 0) return [];
-  const { rows } = await tx.execute<{ sensor_id: string; at: number; t: number; rh: number }>(sql`
-    select sensor_id, extract(epoch from at)::float8 * 1000 as at,
+  const told = await seriesOf(
+    tx,
+    sql`select sensor_id, extract(epoch from at)::float8 * 1000 as at,
       (case when temperature_high_c - temperature_c > temperature_c - temperature_low_c then temperature_high_c else temperature_low_c end)::float8 as t,
       (case when humidity_high - relative_humidity > relative_humidity - humidity_low then humidity_high else humidity_low end)::float8 as rh
-    from studio.reading_minute where sensor_id in ${idsOf(devices)} and at >= ${from.toISOString()} and at < ${now.toISOString()} order by 1, 2`);
+    from studio.reading_minute where sensor_id in ${idsOf(devices)} and at >= ${from.toISOString()} and at < ${now.toISOString()}`,
+  );
   return devices.map(({ id }) => ({
     sensorId: id,
     faults: readingFaults(
-      rows
-        .filter((row) => row.sensor_id === id)
-        .map((row): DatedAir => ({ takenAtMs: row.at, temperatureC: row.t, relativeHumidity: row.rh })),
+      (told.get(id) ?? []).map(({ atMs, ...air }): DatedAir => ({ takenAtMs: atMs, ...air })),
       now.getTime(),
     ),
   }));
 }
+
+const DRIFT_DAYS = 30;
 
 /** Every two hygrometers of a room that have come apart in the last month. */
 export async function driftsOf(
@@ -161,7 +183,8 @@ export async function driftsOf(
 ): Promise<{ a: string; b: string; drift: SensorDrift }[]> {
   const devices = sensors.filter(({ kind }) => kind === "device");
   if (devices.length < 2) return [];
-  const histories = bySensor(devices, await hours(tx, devices, new Date(now.getTime() - 30 * 86_400_000), now));
+  const told = await hourMeans(tx, devices, DRIFT_DAYS, now);
+  const histories = devices.map((device) => ({ name: device.name, points: putRight(told, device) }));
   return histories.flatMap((first, i) =>
     histories.slice(i + 1).flatMap((second) => {
       const at = new Map(second.points.map((point) => [point.atMs, point]));
@@ -196,14 +219,12 @@ export async function outlookOf(
 ): Promise<OutlookHour[]> {
   const main = inOrderOfTrust(sensors)[0];
   if (!main) return [];
-  const from = new Date(now.getTime() - OUTLOOK_DAYS * 86_400_000);
-  const [history] = bySensor([main], await hours(tx, [main], from, now));
+  const told = await hourMeans(tx, [main], OUTLOOK_DAYS, now);
   const onTheClock = clockIn(timeZone);
   const today = onTheClock(now.getTime()).day;
-  const past = history!.points
-    .map((point) => {
-      const { temperatureC, relativeHumidity } = point;
-      const { day, hour } = onTheClock(point.atMs);
+  const past = putRight(told, main)
+    .map(({ atMs, temperatureC, relativeHumidity }) => {
+      const { day, hour } = onTheClock(atMs);
       return { day, hour, temperatureC, relativeHumidity };
     })
     .filter(({ day }) => day !== today);

@@ -30,7 +30,7 @@ export function careDates({ person, answers, patchStandings, tests, liftings, pr
         when: when(reading.atMs, reading.hourKnown),
         liftings: liftings
           .filter(({ readingId }) => readingId === reading.id)
-          .map(({ productId, finding, createdAt }) => ({ product: nameOf(productId), finding, when: day(createdAt.getTime()) })),
+          .map(({ productId, finding, atMs }) => ({ product: nameOf(productId), finding, when: day(atMs) })),
       })),
     })),
     now: { day: todayIn(timeZone, now), time: timeIn(timeZone, now), ms: now.getTime() },

@@ -3,11 +3,11 @@ import { and, asc, eq, ilike, isNull, max, sql } from "drizzle-orm";
 import { beforeTheVisit, patchTestStanding, careFindings } from "@/core/care";
 import { PATCH_FAMILIES, PRODUCT_KINDS } from "@/core/mixing";
 import { CLIENT_SERVICES, serviceOf } from "@/core/service";
-import { adhesive, client, product, reactionLifting, visit } from "@/db/schema";
+import { adhesive, client, product, visit } from "@/db/schema";
 import { bookingOptions } from "@/features/booking/data";
 import { namesOf, usedBottles } from "@/features/shelf/bottles";
 import { newestSurvey } from "@/features/survey/newestSurvey";
-import { careFacts, patchTestsOf } from "@/features/visit/careFacts";
+import { careFacts } from "@/features/visit/careFacts";
 import { mapsOf } from "@/features/visit/clientMaps";
 import { visitsInFull } from "@/features/visit/data";
 import { waterOf } from "@/features/visit/water";
@@ -47,12 +47,10 @@ export function clientPage(me: Member, id: string, now: Date) {
   return inStudio(me, async (tx) => {
     const [person] = await tx.select().from(client).where(eq(client.id, id));
     if (!person) return null;
-    const [visits, tests, policy, facts, liftings, products, options, newest, maps] = await together([
+    const [visits, policy, facts, products, options, newest, maps] = await together([
       visitsInFull(tx, { clientIds: [id], cancelled: true }),
-      patchTestsOf(tx, [id]),
       studioPolicy(tx),
       careFacts(tx, me.timeZone, now, { clientId: id, at: now }),
-      tx.select().from(reactionLifting),
       testableProducts(tx),
       bookingOptions(tx, me, now),
       newestSurvey(tx, id),
@@ -68,7 +66,8 @@ export function clientPage(me: Member, id: string, now: Date) {
     // What they were tested for, and what they come for; adhesive for whoever comes for the first time.
     const wanted = visits.flatMap(({ service }) => serviceOf(service).families);
     const families = PATCH_FAMILIES.filter(
-      (family) => wanted.includes(family) || tests.some((test) => test.family === family) || (family === "adhesive" && visits.length === 0),
+      (family) =>
+        wanted.includes(family) || facts.tests.some((test) => test.family === family) || (family === "adhesive" && visits.length === 0),
     );
     return {
       person,
@@ -77,13 +76,13 @@ export function clientPage(me: Member, id: string, now: Date) {
       patchStandings: families.map((family) => ({
         family,
         standing: patchTestStanding(
-          tests.filter((test) => test.family === family),
+          facts.tests.filter((test) => test.family === family),
           now.getTime(),
           policy.patchTestMonths,
         ),
       })),
-      tests,
-      liftings: tests.length > 0 ? liftings : [],
+      tests: facts.tests,
+      liftings: facts.liftings,
       products,
       options,
       survey: newest,

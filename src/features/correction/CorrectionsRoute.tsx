@@ -1,13 +1,11 @@
 import { mayActAs, requireMember } from "@/server/member";
 import { CorrectionSheet } from "./CorrectionSheet";
-import { correctionsPage } from "./data";
+import { correctionLines } from "./data";
 
-/** What was put right at a finished visit, and the way to put something right. Nothing where the visit still runs. */
+/** What was put right at a finished visit, and the way to put something right. */
 export async function CorrectionsRoute({ visitId }: { visitId: string }) {
   const member = await requireMember();
-  const page = await correctionsPage(member, visitId);
-  if (!page) return null;
-  const { lines, choices } = page;
+  const lines = await correctionLines(member, visitId);
   const mayCorrect = mayActAs(member, "technician");
   if (lines.length === 0 && !mayCorrect) return null;
   return (
@@ -16,7 +14,7 @@ export async function CorrectionsRoute({ visitId }: { visitId: string }) {
         <h2 id="corrections" className="text-2xl">
           Corrections
         </h2>
-        {mayCorrect ? <CorrectionSheet choices={choices} /> : null}
+        {mayCorrect ? <CorrectionSheet visitId={visitId} /> : null}
       </div>
       {lines.length === 0 ? (
         <p className="mt-1 text-[0.9375rem] text-ink-2">

@@ -1,10 +1,10 @@
 import "server-only";
-import { and, eq, inArray, isNotNull, sql } from "drizzle-orm";
+import { and, eq, inArray, sql } from "drizzle-orm";
 import { SET_SERVICES } from "@/core/service";
 import { bottlesNoted, readEvent, type Correction } from "@/core/visit";
 import { keptEvents } from "@/db/outcomes/writeOutcomes";
-import { client, lashMap, lashMapRevision, lot, member } from "@/db/schema";
-import { bottlesOf, namesOf } from "@/features/shelf/bottles";
+import { adhesive, client, lashMap, lashMapRevision, lot, member } from "@/db/schema";
+import { bottlesOf, itsAdhesive, namesOf } from "@/features/shelf/bottles";
 import { mapsOf } from "@/features/visit/clientMaps";
 import { visitsInFull } from "@/features/visit/data";
 import { inStudio, together, type StudioTransaction } from "@/server/inStudio";
@@ -37,62 +37,70 @@ export type CorrectionChoices = {
 /** Bottles offered: those opened nearest to the visit. */
 const BOTTLES = 60;
 
-/** The corrections of a finished visit and what it may be corrected by; null where it is not finished, or not here. */
-export function correctionsPage(me: Member, visitId: string): Promise<{ lines: CorrectionLine[]; choices: CorrectionChoices } | null> {
+/** What was put right at a visit, as it is read, in the order it was done. */
+export function correctionLines(me: Member, visitId: string): Promise<CorrectionLine[]> {
+  return inStudio(me, async (tx) => {
+    const corrections = (await keptEvents(tx, me.studioId, [visitId])).get(visitId)!.flatMap((event) => {
+      const read = readEvent(event);
+      return read?.type === "corrected" ? [{ ...read, memberId: event.memberId }] : [];
+    });
+    if (corrections.length === 0) return [];
+    const names = await namesIn(
+      tx,
+      corrections.map(({ payload }) => payload),
+      corrections.map(({ memberId }) => memberId),
+    );
+    const moment = (iso: string | null) => (iso === null ? "no time" : formatIn(me.timeZone, new Date(iso), "d MMM HH:mm"));
+    return corrections.map(({ id, at, payload, memberId }) => ({
+      id,
+      ...wordsOf(payload, names, moment),
+      why: payload.why,
+      by: names.get(memberId) ?? "somebody who has left",
+      when: formatIn(me.timeZone, new Date(at), "d MMM yyyy, HH:mm"),
+    }));
+  });
+}
+
+/** What a finished visit may be corrected by, as it stands; null where it is not finished, or not here. */
+export function choicesFor(me: Member, visitId: string): Promise<CorrectionChoices | null> {
   return inStudio(me, async (tx) => {
     const [row] = await visitsInFull(tx, { visitId });
     if (!row || row.state.head.startedAtMs === null || row.state.head.finishedAtMs === null) return null;
     const day = todayIn(me.timeZone, new Date(row.state.head.startedAtMs));
     const isSet = SET_SERVICES.includes(row.service);
-    const [events, bottles, maps] = await together([
-      keptEvents(tx, me.studioId, [visitId]),
+    const noted = isSet ? bottlesNoted(row.state) : [];
+    const [near, bottlesUsed, maps] = await together([
       bottlesNear(tx, day),
+      bottlesOf(
+        tx,
+        noted.flatMap(({ bottleId }) => bottleId ?? []),
+      ),
       isSet ? mapsOf(tx, [row.clientId]) : [],
     ]);
-    const corrections = events.get(visitId)!.flatMap((event) => {
-      const read = readEvent(event);
-      return read?.type === "corrected" ? [{ ...read, memberId: event.memberId }] : [];
-    });
-    const noted = isSet ? bottlesNoted(row.state) : [];
-    const names = await namesIn(
-      tx,
-      corrections.map(({ payload }) => payload),
-      [...noted.flatMap(({ bottleId }) => bottleId ?? []), ...bottles.map(({ id }) => id)],
-      corrections.map(({ memberId }) => memberId),
-    );
-    const moment = (iso: string | null) => (iso === null ? "no time" : formatIn(me.timeZone, new Date(iso), "d MMM HH:mm"));
+    const names = namesOf([...near, ...bottlesUsed]);
     const beads = (count: number) => `${count} ${count === 1 ? "bead" : "beads"}`;
     const wall = (ms: number) => ({ day: todayIn(me.timeZone, new Date(ms)), time: timeIn(me.timeZone, new Date(ms)) });
     return {
-      lines: corrections.map(({ id, at, payload, memberId }) => ({
-        id,
-        ...wordsOf(payload, names, moment),
-        why: payload.why,
-        by: names.get(memberId) ?? "somebody who has left",
-        when: formatIn(me.timeZone, new Date(at), "d MMM yyyy, HH:mm"),
+      visitId,
+      clientName: row.clientName,
+      noted: noted.map(({ bottleId, beads: count }) => ({
+        bottleId,
+        words: `${bottleId ? (names.get(bottleId) ?? "a bottle no longer known") : "no bottle noted"}, ${beads(count)}`,
       })),
-      choices: {
-        visitId,
-        clientName: row.clientName,
-        noted: noted.map(({ bottleId, beads: count }) => ({
-          bottleId,
-          words: `${bottleId ? (names.get(bottleId) ?? "a bottle no longer known") : "no bottle noted"}, ${beads(count)}`,
-        })),
-        bottles: bottles.map(({ id }) => ({ id, name: names.get(id)! })),
-        maps: isSet ? maps.map(({ id, revision, map }) => ({ mapId: id, revision, words: `${map.title}, save ${revision}` })) : null,
-        wornMapId: row.mapId,
-        begun: wall(row.state.head.startedAtMs),
-        finished: wall(row.state.head.finishedAtMs),
-      },
+      bottles: near.map(({ id }) => ({ id, name: names.get(id)! })),
+      maps: isSet ? maps.map(({ id, revision, map }) => ({ mapId: id, revision, words: `${map.title}, save ${revision}` })) : null,
+      wornMapId: row.mapId,
+      begun: wall(row.state.head.startedAtMs),
+      finished: wall(row.state.head.finishedAtMs),
     };
   });
 }
 
 const bottlesNear = (tx: StudioTransaction, day: string) =>
   tx
-    .select({ id: lot.id })
+    .select({ id: lot.id, lot: lot.number, adhesive: adhesive.document })
     .from(lot)
-    .where(isNotNull(lot.adhesiveId))
+    .innerJoin(adhesive, itsAdhesive)
     .orderBy(sql`abs(${lot.openedOn} - ${day}::date)`, lot.id)
     .limit(BOTTLES);
 
@@ -100,14 +108,13 @@ const bottlesNear = (tx: StudioTransaction, day: string) =>
 async function namesIn(
   tx: StudioTransaction,
   corrections: readonly Correction[],
-  bottleIds: readonly string[],
   memberIds: readonly string[],
 ): Promise<Map<string, string>> {
   const corrected = corrections.flatMap((one) => (one.what === "bottle" ? [one.bottleId, ...(one.instead ? [one.instead] : [])] : []));
   const clientsOf = corrections.flatMap((one) => (one.what === "client" ? [one.clientId, one.instead] : []));
   const mapsIn = corrections.flatMap((one) => (one.what === "map" ? [one.map, one.instead].flatMap((map) => map?.mapId ?? []) : []));
   const [bottles, clients, maps, members] = await together([
-    bottlesOf(tx, [...bottleIds, ...corrected]),
+    bottlesOf(tx, corrected),
     tx.select({ id: client.id, name: client.name }).from(client).where(inArray(client.id, clientsOf)),
     tx
       .select({ id: lashMap.id, revision: lashMapRevision.revision, document: lashMapRevision.document })

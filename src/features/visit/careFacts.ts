@@ -19,6 +19,9 @@ export type FactsWanted = {
   readonly products?: readonly UsedProduct[];
 };
 
+/** What care judges by, with what is shown of it besides. */
+type ReadFacts = Omit<CareFacts, "tests"> & { readonly tests: readonly KeptPatchTest[] };
+
 /**
  * What care judges by, in one read for all who are asked about. Everything that decides whether a service may go ahead comes
  * from here, whichever way in was taken.
@@ -28,7 +31,7 @@ export async function careFactsOf(
   timeZone: string,
   now: Date,
   wanted: readonly FactsWanted[],
-): Promise<CareFacts[]> {
+): Promise<ReadFacts[]> {
   const ids = [...new Set(wanted.map(({ clientId }) => clientId))];
   if (ids.length === 0) return [];
   const [people, tests, asked, signed, visits, liftings] = await together([
@@ -104,7 +107,7 @@ function seenOf(asked: readonly { readonly document: Consultation; readonly crea
 }
 
 /** One client's facts. */
-export async function careFacts(tx: StudioTransaction, timeZone: string, now: Date, wanted: FactsWanted): Promise<CareFacts> {
+export async function careFacts(tx: StudioTransaction, timeZone: string, now: Date, wanted: FactsWanted): Promise<ReadFacts> {
   const [facts] = await careFactsOf(tx, timeZone, now, [wanted]);
   return facts!;
 }

@@ -1,0 +1,1 @@
+CREATE INDEX "visit_studio_id_technician_id_service_starts_at_index" ON "studio"."visit" USING btree ("studio_id","technician_id","service","starts_at");
