@@ -7,7 +7,7 @@ import { log } from "./log";
 import { withoutWords } from "./withoutWords";
 
 /** How many texts of reads a connection remembers: lists of changing length are as many texts as lengths. */
-const REMEMBERED = 500;
+const REMEMBERED = 200;
 
 /** Names each read by its text, so that a connection parses and plans it once: of what a page asks, planning was the larger half. */
 function rememberReads(client: pg.ClientBase): void {

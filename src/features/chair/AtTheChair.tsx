@@ -39,9 +39,10 @@ export function AtTheChair({
   const { id } = visit;
   const { beads, bottleId, zones } = state.set;
   const beadIsOut = beads.length > 0 && beads.at(-1)!.endedAtMs === null;
-  const [wantsEnd, setWantsEnd] = useState(!beadIsOut && beads.length > 0);
-  // With a bead out there is still placing to be done.
-  const ending = wantsEnd && !beadIsOut;
+  const [chosen, setChosen] = useState<"placing" | "ending" | null>(null);
+  // With a bead out there is still placing to be done; with the last one wiped there is none, unless somebody says so. It follows
+  // the taps and not what was there when the page came: after a reload some come later, from this tablet or another.
+  const ending = !beadIsOut && (chosen === null ? beads.length > 0 : chosen === "ending");
   const settings = useMemo(() => cureSettings(visit.policy), [visit.policy]);
   const glue = useMemo(() => adhesiveInUse(visit, bottleId), [visit, bottleId]);
   const ledger = useLedger(state, readings, nowMs, settings, glue.law, glue.waterHours);
@@ -53,7 +54,7 @@ export function AtTheChair({
     [store, id, zones],
   );
   const end = useCallback(() => {
-    setWantsEnd(true);
+    setChosen("ending");
     // The last lash is placed: from here its cure is counted.
     if (beadIsOut) void store.tap(id, "beadWiped", {});
   }, [store, id, beadIsOut]);
@@ -71,7 +72,7 @@ export function AtTheChair({
             figures={settings.figures}
             onFinish={(method) => void store.tap(id, "finishApplied", { method })}
             onDone={() => void store.tap(id, "finished", {})}
-            onBack={() => setWantsEnd(false)}
+            onBack={() => setChosen("placing")}
           />
         ) : (
           <Placing visit={visit} state={state} air={air} rated={rated} glue={glue} settings={settings} onEnd={end} />
