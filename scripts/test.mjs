@@ -93,38 +93,33 @@ try {
   if (wanted("e2e"))
     await step("end to end", async () => {
       ensureBuild();
+      removePostgres(stateFolder, "e2e");
+      const postgres = await startPostgres(stateFolder, { name: "e2e", durable: false });
+      stops.push(() => postgres.destroy());
       rmSync(path.join(stateFolder, "e2e.app.json"), { force: true });
       const secrets = secretsOf("e2e");
-      const specs = process.argv.slice(3);
-      // Two test files go side by side on two cores, each worker in a studio of its own: what one changes the other never sees.
-      const lanes = [];
-      for (let n = 0; n < (specs.length === 1 ? 1 : 2); n++) {
-        const name = `e2e-${n}`;
-        removePostgres(stateFolder, name);
-        const postgres = await startPostgres(stateFolder, { name, durable: false });
-        stops.push(() => postgres.destroy());
-        migrate(postgres);
-        loadDemo(postgres, secrets);
-        const app = await startApp(postgres, secrets, { env: { IVY_SIGN_IN_LIMIT: "off", IVY_LOG: "error" } });
-        stops.push(() => app.stop());
-        const hygrometer = startHygrometer(app.url, secrets.tokens.front, { IVY_EVERY_S: "2", IVY_HOUR: "9" });
-        stops.push(() => stop(hygrometer));
-        lanes.push({ url: app.url, databases: postgres.urls });
-      }
+      migrate(postgres);
+      loadDemo(postgres, secrets);
+      const env = { IVY_SIGN_IN_LIMIT: "off", IVY_LOG: "error" };
+      const app = await startApp(postgres, secrets, { env });
+      stops.push(() => app.stop());
+      const hygrometer = startHygrometer(app.url, secrets.tokens.front, { IVY_EVERY_S: "2", IVY_HOUR: "9" });
+      stops.push(() => stop(hygrometer));
       const file = path.join(stateFolder, "e2e.json");
       rmSync(file, { force: true });
       return report(
         bin("playwright"),
-        ["test", `--workers=${lanes.length}`, ...specs],
+        ["test", ...process.argv.slice(3)],
         {
+          IVY_E2E_URL: app.url,
           IVY_E2E_SECRETS: JSON.stringify(secrets),
-          IVY_E2E_LANES: JSON.stringify(lanes),
+          IVY_E2E_URLS: JSON.stringify(postgres.urls),
           PLAYWRIGHT_JSON_OUTPUT_NAME: file,
         },
         () => {
           const { stats, suites } = JSON.parse(readFileSync(file, "utf8"));
-          for (const { file: name, specs: inFile } of suites)
-            for (const { title, tests } of inFile)
+          for (const { file: name, specs } of suites)
+            for (const { title, tests } of specs)
               took.push({
                 what: `${name}: ${title}`,
                 ms: Math.max(...tests.flatMap(({ results }) => results.map(({ duration }) => duration))),

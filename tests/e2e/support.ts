@@ -1,26 +1,21 @@
 import { expect, type Page, test as base } from "@playwright/test";
 import pg from "pg";
 
-type Lane = { readonly url: string; readonly databases: Readonly<Record<"owner" | "app" | "auth" | "device", string>> };
-/** An app and its database for each worker; they know nothing of one another. */
-export const lanes = JSON.parse(process.env.IVY_E2E_LANES ?? "[]") as Lane[];
-const ownLane = Number(process.env.TEST_PARALLEL_INDEX ?? 0);
-/** This worker's own app, and its database. */
-export const { url, databases } = lanes[ownLane] ?? { url: "", databases: { owner: "", app: "", auth: "", device: "" } };
+export const url = process.env.IVY_E2E_URL ?? "";
 export const secrets = JSON.parse(process.env.IVY_E2E_SECRETS ?? "{}") as {
   password: string;
   secret: string;
   tokens: { front: string; back: string };
 };
+export const databases = JSON.parse(process.env.IVY_E2E_URLS ?? "{}") as { owner: string; app: string; auth: string; device: string };
 /** Contexts made in a test take on the test's own sign-in unless told otherwise. */
 export const signedOut = { cookies: [], origins: [] };
 export type Who = "maren" | "jossa" | "pim";
-export const stateOf = (who: Who, lane = ownLane) => `test-results/${who}-${lane}.json`;
+export const stateOf = (who: Who) => `test-results/${who}.json`;
 
 /** Tests that begin signed in; a script error on any page fails them. */
 export const test = base.extend<{ who: Who; quiet: void }>({
   who: ["maren", { option: true }],
-  baseURL: async ({}, provide) => provide(url),
   storageState: async ({ who }, provide) => provide(stateOf(who)),
   quiet: [
     async ({ page }, provide) => {
