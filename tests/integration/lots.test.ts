@@ -100,3 +100,13 @@ test("the database keeps no lot of nothing, and none of two things", async () =>
   await expect(put(null, null)).rejects.toThrow("lot_of_one");
   await expect(put(studio.ids.adhesive, studio.ids.product)).rejects.toThrow("lot_of_one");
 });
+
+test("bottles are judged in a room that is worked in, never in one that is closed", async () => {
+  const { shelfPage } = await import("@/features/shelf/data");
+  const judgedIn = async () => (await shelfPage(studio.member("technician"), new Date())).standings?.roomName ?? null;
+  const close = (at: string) => sql(`update studio.room set closed_at = ${at} where studio_id = $1`, [studio.ids.studioId]);
+  expect(await judgedIn()).not.toBeNull();
+  await close("now()");
+  expect(await judgedIn()).toBeNull();
+  await close("null");
+});

@@ -1,5 +1,5 @@
 import "server-only";
-import { asc, inArray, isNull } from "drizzle-orm";
+import { inArray } from "drizzle-orm";
 import { usualRoomTraits, type RoomWithAir } from "@/core/air";
 import { room } from "@/db/schema";
 import { inStudio, together, type StudioTransaction } from "@/server/inStudio";
@@ -8,15 +8,8 @@ import { openBottles } from "@/features/shelf/bottles";
 import { glueKnowledge } from "@/features/shelf/knowledge";
 import { airByMinute, driftsOf, faultsOf, historyOf, outlookOf } from "./history";
 import { airOf, sensorsNow } from "@/features/readings/newestAir";
+import { openRooms } from "@/features/readings/openRooms";
 import { studioPolicy } from "@/server/studioPolicy";
-
-/** Rooms that are worked in, the studio's first one first. */
-const openRooms = (tx: StudioTransaction) =>
-  tx
-    .select({ id: room.id, name: room.name, volumeM3: room.volumeM3 })
-    .from(room)
-    .where(isNull(room.closedAt))
-    .orderBy(asc(room.createdAt), asc(room.name));
 
 /** Every room of the studio with its newest air. */
 export function roomsWithAir(me: Member): Promise<RoomWithAir[]> {

@@ -121,7 +121,7 @@ export function Bottles({
       {problem ? <Notice tone="stop" title={problem} className="mt-3" /> : null}
       {asking === "bottle" ? (
         <LotSheet
-          choose="Adhesive"
+          productLabel="Adhesive"
           title="Open a bottle"
           products={adhesives.map(({ id, document }) => ({ id, name: document.name }))}
           today={today}

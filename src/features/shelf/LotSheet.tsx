@@ -9,14 +9,14 @@ import { openLot } from "./lotActions";
 export function LotSheet({
   title,
   products,
-  choose = "Product",
+  productLabel = "Product",
   today,
   onClose,
 }: {
   title: string;
   products: readonly { readonly id: string; readonly name: string }[];
-  /** What is chosen among, where there are several. */
-  choose?: string;
+  /** Over the choice of a product, where there are several. */
+  productLabel?: string;
   today: string;
   onClose: () => void;
 }) {
@@ -31,7 +31,7 @@ export function LotSheet({
   return (
     <FormSheet title={title} form={form} submit="Open it" onClose={onClose}>
       {products.length === 1 ? null : (
-        <SelectField label={choose} {...form.field("productId")}>
+        <SelectField label={productLabel} {...form.field("productId")}>
           {products.map((one) => (
             <option key={one.id} value={one.id}>
               {one.name}

@@ -1,9 +1,10 @@
 import "server-only";
-import { and, asc, desc, isNotNull, isNull } from "drizzle-orm";
+import { and, asc, desc, isNotNull } from "drizzle-orm";
 import { freshAir } from "@/core/air";
 import { CURL_IDS } from "@/core/curl";
-import { adhesive, lot, room, tray } from "@/db/schema";
+import { adhesive, lot, tray } from "@/db/schema";
 import { airOf, sensorsNow } from "@/features/readings/newestAir";
+import { openRooms } from "@/features/readings/openRooms";
 import { itsAdhesive, openBottles, type OpenBottle } from "./bottles";
 import { inStudio, together, type StudioTransaction } from "@/server/inStudio";
 import type { Member } from "@/server/member";
@@ -43,12 +44,7 @@ export function shelfPage(me: Member, now: Date) {
 
 /** How bottles stand in the air of the studio's first room now for this member's singles, best first; null where there is no room. */
 async function standingsOf(tx: StudioTransaction, me: Member, bottles: readonly OpenBottle[], now: Date) {
-  const [first] = await tx
-    .select({ id: room.id, name: room.name, volumeM3: room.volumeM3 })
-    .from(room)
-    .where(isNull(room.closedAt))
-    .orderBy(asc(room.createdAt), asc(room.name))
-    .limit(1);
+  const [first] = await openRooms(tx);
   if (!first) return null;
   const [sensors, knowledge] = await together([sensorsNow(tx, first.id), glueKnowledge(tx, me.id)]);
   const air = freshAir(airOf(sensors, now.getTime()), now.getTime());
