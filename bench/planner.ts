@@ -1,5 +1,5 @@
 import highsLoader from "highs";
-import { LOOKS, LOOK_IDS, MICRO, planLine, planMap, type LineLimits, type ZoneChoices } from "@/core/map";
+import { LOOKS, LOOK_IDS, MICRO, planLine, planMap, type LineLimits, type LineZone } from "@/core/map";
 import { defaultPolicy } from "@/core/policy";
 import { lineAsProgram } from "../tests/support/lineAsProgram";
 import { lengthsFrom, surveyOf, trayOf } from "../tests/support/surveys";
@@ -7,20 +7,21 @@ import { median, medianMs, ms, printTable, ratioOf } from "./measure";
 
 const limits: LineLimits = { stepMm: 2, outerDropMm: 1 };
 /** A whole line of twelve zones with eleven stocked lengths each, for targets that wander. */
-const line = (shift: number): ZoneChoices[] =>
+const line = (shift: number): LineZone[] =>
   Array.from({ length: 12 }, (_, i) => {
     const target = 8 + 4 * Math.sin(((i + shift) / 11) * Math.PI) + 0.37 * Math.cos(i * 2.1 + shift);
-    return lengthsFrom(5, 15).map((lengthMm) => ({ lengthMm, distance: Math.round(MICRO * (lengthMm - target) ** 2) }));
+    return { choices: lengthsFrom(5, 15).map((mm) => ({ lengthsMm: [mm], distance: Math.round(MICRO * (mm - target) ** 2) })) };
   });
 
 const highs = await highsLoader();
 const problems = Array.from({ length: 12 }, (_, i) => line(i * 0.13));
 const solved = problems.map((zones) => {
   const begun = performance.now();
-  const { ObjectiveValue } = highs.solve(lineAsProgram(zones, limits));
+  // Such a line gives nothing up: the solver is asked for its cost alone, with nothing given up.
+  const { ObjectiveValue } = highs.solve(lineAsProgram(zones, limits, { drop: 0, step: 0, dip: 0 }, "cost"));
   const took = performance.now() - begun;
-  const apart = Math.abs(ObjectiveValue - planLine(zones, limits)!.objective);
-  if (apart > 1e-5) throw new Error(`The planner and the solver differ by ${apart}.`);
+  const apart = Math.abs(ObjectiveValue - planLine(zones, limits).objective);
+  if (apart > 1e-4) throw new Error(`The planner and the solver differ by ${apart}.`);
   return took;
 });
 const solver = median(solved);

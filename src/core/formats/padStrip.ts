@@ -1,6 +1,16 @@
 import { type Side, type Survey } from "../eye";
-import { baseIndex, eyesInView, innerCornerOnRight, landmarksOf, layerLegend, type LashMap, type Layer, type View } from "../map";
-import { formatMm, spreadApart } from "../units";
+import {
+  baseIndex,
+  eyesInView,
+  innerCornerOnRight,
+  landmarksOf,
+  layerLegend,
+  type LashMap,
+  type Layer,
+  type View,
+  lengthWords,
+} from "../map";
+import { spreadApart } from "../units";
 
 /** Papers it prints on, mm. */
 export const PAPERS = {
@@ -52,10 +62,6 @@ const RING = { pastLongestMm: 4.6, numbersMm: 3.7, edgeMm: 6 };
 /** A length as it is printed, mm high, and the room two figures of it need. */
 const LENGTH_TEXT = { sizeMm: 3.6, roomMm: 4.7 };
 const LANDMARK = { labelMm: -3.9, roomMm: 5 };
-
-/** A zone's lengths as they are printed: "12", or "8/10/12" where lashes are told apart. */
-const lengthWords = ({ lengthMm, classes }: NonNullable<Layer["zones"][number]>) =>
-  [...(classes ?? []).map((c) => c.lengthMm), lengthMm].map(formatMm).join("/");
 
 /**
  * The pad strip at true scale. Eyes are closed and the map lies on the pad below the lashes: facing the client the

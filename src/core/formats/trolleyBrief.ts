@@ -1,5 +1,5 @@
 import { SIDES, sideLabel } from "../eye";
-import { joinFindings, LAYER_LABELS, mapFindings, mapTotals, pickList, type Layer, type MapFacts, type Pick } from "../map";
+import { joinFindings, LAYER_LABELS, lengthWords, mapFindings, mapTotals, pickList, type Layer, type MapFacts, type Pick } from "../map";
 import { answerWords } from "../policy";
 import { formatHours, formatMm, sentence } from "../units";
 
@@ -57,8 +57,7 @@ export function trolleyBrief(
   };
 }
 
-const lengthsOf = ({ zones }: Layer) =>
-  zones.map((zone) => (zone ? [...(zone.classes ?? []).map((c) => c.lengthMm), zone.lengthMm].map(formatMm).join("/") : "–")).join("  ");
+const lengthsOf = ({ zones }: Layer) => zones.map((zone) => (zone ? lengthWords(zone) : "–")).join("  ");
 
 function alike([right = [], left = []]: readonly TrolleyBrief["layers"][]): TrolleyBrief["layers"] {
   const same =

@@ -36,7 +36,7 @@ test.each<[string, LashMap, string]>([
   ["classes of lash", { ...map, lashClasses: 2 }, "classes of lash"],
   ["a limit of its own", { ...map, limits: { overLengthMm: 4 } }, "limits of its own"],
   ["landmarks of its own", { ...map, landmarks: { right: landmarks, left: landmarks } }, "client's right, landmarks"],
-  ["one length", setZoneLength(map, "right", 3, 9), "client's right"],
+  ["one length", setZoneLength(map, "right", 3, 12), "client's right"],
   ["a bare zone", setZone(map, "left", 3, null), "client's left"],
   ["one zone's curl", setZone(map, "left", 3, { ...fan, lengthMm: 9 }), "client's left"],
   ["one accent's length", setZoneLength(map, "right", 2, 14, base === 0 ? 1 : 0), "client's right, accents"],

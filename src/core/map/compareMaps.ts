@@ -41,7 +41,11 @@ const WHOLE: readonly (readonly [what: string, say: (map: LashMap) => string])[]
   ],
   ["under layer", ({ under }) => (under ? `−${under.belowMm} mm, ${under.sections} sections, ${kind(under.fibre)}` : "none")],
   ["hybrid", ({ hybrid }) => (hybrid ? mix(hybrid) : "none")],
-  ["classes of lash", ({ lashClasses }) => (lashClasses ? String(lashClasses) : "one")],
+  [
+    "classes of lash",
+    ({ lashClasses, classLengthsMm }) =>
+      lashClasses ? `${lashClasses}${classLengthsMm ? ` (${classLengthsMm.join(", ")} mm)` : ""}` : "one",
+  ],
   ["limits of its own", ({ limits }) => limitWords(limits).join(", ") || "none"],
 ];
 
@@ -51,11 +55,12 @@ type LayerWords = (layer: Layer, standard: FibreKind, map: LashMap) => string;
 function line({ zones }: Layer, standard: FibreKind, { hybrid }: LashMap): string {
   const wordsOf = (zone: ZoneFibre | null) => {
     if (!zone) return "–";
-    const classes = (zone.classes ?? []).map(({ upToMm, lengthMm }) => `${lengthMm}≤${upToMm}/`).join("");
+    const classes = (zone.classes ?? []).map(({ upToMm, lengthMm }) => `${lengthMm ?? "–"}≤${upToMm}/`).join("");
+    const support = zone.support ? ` (${zone.support.lengthMm} on one of ${zone.support.every})` : "";
     const other = samePlaced(zone, standard) ? "" : ` (${kind(zone)})`;
     const mixture = zone.hybrid && mix(zone.hybrid);
     const mixed = zone.hybrid ? `+${zone.hybrid.fibre.lengthMm}${hybrid && mixture === mix(hybrid) ? "" : ` (${mixture})`}` : "";
-    return `${classes}${zone.lengthMm}${other}${mixed}`;
+    return `${classes}${zone.lengthMm}${support}${other}${mixed}`;
   };
   return zones.map(wordsOf).join(" ");
 }

@@ -21,8 +21,9 @@ export function setZoneLength(map: LashMap, side: Side, index: number, lengthMm:
   const kind = old?.role === "accent" ? map.accents?.fibre : old?.role === "under" ? map.under?.fibre : undefined;
   const fibre: ZoneFibre = old?.zones[index] ?? { ...(kind ?? map.fibre), lengthMm };
   // A class of shorter lashes never wears more than the rest of its zone.
-  const classes = fibre.classes?.map((c) => ({ ...c, lengthMm: Math.min(c.lengthMm, lengthMm) }));
-  return setZone(map, side, index, { ...fibre, lengthMm, ...(classes ? { classes } : {}) }, layer);
+  const classes = fibre.classes?.map((c) => ({ ...c, lengthMm: c.lengthMm === null ? null : Math.min(c.lengthMm, lengthMm) }));
+  const support = fibre.support ? { support: { ...fibre.support, lengthMm: Math.min(fibre.support.lengthMm, lengthMm) } } : {};
+  return setZone(map, side, index, { ...fibre, lengthMm, ...(classes ? { classes } : {}), ...support }, layer);
 }
 
 /** The eyes changed over: what the right wore the left wears. Twice is the same map again. */

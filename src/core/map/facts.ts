@@ -3,6 +3,7 @@ import type { Policy } from "../policy";
 import { baseIndex } from "./layers";
 import { mapPolicy } from "./mapPolicy";
 import { zonePieces, type Piece } from "./pieces";
+import { pickedFor } from "./planLayers";
 import type { Layer, LashMap, ZoneFibre } from "./schema";
 import { stockedLengths } from "./stock";
 import type { Tray } from "./tray";
@@ -71,9 +72,10 @@ function layerFacts(map: LashMap, side: Side, index: number, layer: Layer, conte
     return kept.facts;
   const kind = layer.role === "accent" ? map.accents?.fibre : layer.role === "under" ? map.under?.fibre : undefined;
   const last = layer.zones.length - 1;
+  const picked = pickedFor(context.survey, side, layer);
   const facts = layer.zones.map((fibre, i): ZoneFacts => {
     const edges = { from: layer.boundaries[i]!, to: layer.boundaries[i + 1]!, first: i === 0, last: i === last };
-    const limit = zoneLimit(eye, edges, context.policy, layer.placing);
+    const limit = zoneLimit(eye, edges, context.policy, picked);
     const before = fibre ? zoneFacts.get(fibre) : undefined;
     // A limit stands for its eye, edges, policy and placing: the same limit under the same fibre is the same zone.
     if (before?.limit === limit && before.side === side && before.layer === index && before.index === i && before.trays === context.trays)

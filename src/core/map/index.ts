@@ -24,13 +24,39 @@ export { dropCurve, lookHandles } from "./looks/dropCurve";
 export { SCHOOL_LABELS, SCHOOL_SAYS, zoneEdges } from "./schools";
 export { traySchema, trayDocument, type Tray } from "./tray";
 export { stockedLengths, stockedKinds, sameKind, kindLabel, fibreCurl, type TrayKind } from "./stock";
-export { planMap, limitCosts, fibreKind, type MapPlan, type MapWish, type LimitCost } from "./planMap";
+export { planMap, limitCosts, fibreKind, type MapPlan, type LimitCost } from "./planMap";
+export type { MapWish } from "./planGround";
 export { PLAN_LIMITS, type PlanLimit } from "./planZones";
 export { type Breach } from "./planBreaches";
-export { planLine, type LineLimits, type LinePlan, type ZoneChoices, MICRO, ROUGHNESS_WEIGHT } from "./planLine";
-export { zoneLimit, judgeLoad, type ZoneLimit, type Load, LOAD_DAY, GROWING_ALLOWANCE, LIMIT_PERCENTILE } from "./zoneLimit";
-export { pickedPercentile } from "./pickedPercentile";
-export { LAYER_LABELS, ZONE_WORDS, baseLayer, baseIndex, fibreAt, kindOf, zoneIndexAt } from "./layers";
+export {
+  planLine,
+  type LineLimits,
+  type LinePlan,
+  reachable,
+  type LineZone,
+  type LineChoice,
+  type GivenUp,
+  MICRO,
+  ROUGHNESS_WEIGHT,
+  TEXTURE_WEIGHT,
+  TEXTURE_MM,
+  RANKS,
+  LONG_END_MM,
+} from "./planLine";
+export {
+  zoneLimit,
+  judgeLoad,
+  type ZoneLimit,
+  type Load,
+  LOAD_DAY,
+  GROWING_ALLOWANCE,
+  LIMIT_PERCENTILE,
+  FLOOR_BELOW_MM,
+  MATCH_WITHIN_MM,
+  WIDEST_CORNER,
+} from "./zoneLimit";
+export { accentLashes } from "./accentLashes";
+export { LAYER_LABELS, ZONE_WORDS, baseLayer, baseIndex, fibreAt, kindOf, lengthWords, zoneIndexAt } from "./layers";
 export { layerLegend } from "./layerLegend";
 export { samePlaced, swapEverywhere } from "./swapEverywhere";
 export { zonePieces, changePiece, type Piece, type PieceRef } from "./pieces";
@@ -62,7 +88,9 @@ export { mapFindings, RULES } from "./rules";
 export { SEVERITIES, findingKey, type Finding, type Rule, type Severity } from "./finding";
 export { VIEWS, VIEW_LABELS, type View, eyesInView, innerCornerOnRight, turnHalfRound } from "./view";
 export { mapTotals, pickList, heaviestOf, fibresPerStrip, type MapTotals, type Pick, type PlacingPace } from "./totals";
-export { clashWords, limitCostWords, LIMIT_WORDS } from "./clashWords";
+export { planWords, limitCostWords, LIMIT_WORDS } from "./planWords";
+export { stretchWords, zonesWords, type Stretch } from "./stretchWords";
+export { type Cut } from "./planCuts";
 export { joinFindings } from "./joinFindings";
 export { baseContactOf, type BaseContact } from "./baseContact";
 export { fibreOnLash, type OnLash } from "./fibreOnLash";

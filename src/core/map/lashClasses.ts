@@ -1,41 +1,54 @@
 import type { Fibre } from "../lash";
 import type { Policy } from "../policy";
-import type { ZoneFibre } from "./schema";
+import type { LashMap, ZoneFibre } from "./schema";
 import { lengthOver, loadOver } from "./planZones";
 import type { ZoneLimit } from "./zoneLimit";
+
+type ClassWish = Pick<LashMap, "lashClasses" | "classLengthsMm">;
 
 /** Natural length that the longest of so many classes of a zone's lashes begin at, mm. */
 export function wornPast(limit: ZoneLimit, classes: 2 | 4): number {
   return limit.natural.quantileMm((classes - 1) / classes);
 }
 
+/** Where four classes are told apart, the shortest also holds up the longer ones, on one lash of so many. A choice of this product. */
+const SUPPORT_EVERY = 5;
+
 /**
- * The shorter lashes of a zone told apart by their own length, each class with the longest stocked fibre it may wear,
- * each shorter than the next. Common practice: two lengths, long on long lashes and short on those between; or four.
+ * The shorter lashes of a zone told apart by their own length, each class with the longest stocked fibre it may wear, or
+ * the one chosen for it where that may be worn, each no longer than the next. Where nothing may be worn they stay bare.
+ * Common practice: two lengths, long on long lashes and short on those between; or four, the shortest spread through as
+ * support.
  */
 export function lashClasses(
   limit: ZoneLimit,
   fibre: Fibre,
-  classes: 2 | 4 | undefined,
+  { lashClasses: classes, classLengthsMm }: ClassWish,
   stockedMm: readonly number[],
   policy: Policy,
-): Pick<ZoneFibre, "classes"> {
+): Pick<ZoneFibre, "classes" | "support"> {
   if (!classes) return {};
-  const ascending: { upToMm: number; lengthMm: number }[] = [];
+  const ascending: NonNullable<ZoneFibre["classes"]>[number][] = [];
   let below = fibre.lengthMm;
   for (let i = classes - 1; i >= 1; i--) {
     const [from, upTo] = [i === 1 ? 0 : limit.natural.quantileMm((i - 1) / classes), limit.natural.quantileMm(i / classes)];
     const among = limit.among(from, upTo);
+    const chosen = classLengthsMm?.[i - 1] ?? Infinity;
     const fits = (mm: number) => {
       const { overLength, corner } = lengthOver(among, mm);
-      return mm < below && overLength === 0 && corner === 0 && loadOver(limit, { ...fibre, lengthMm: mm }, policy) === 0;
+      return mm <= Math.min(below, chosen) && overLength === 0 && corner === 0 && loadOver(limit, { ...fibre, lengthMm: mm }, policy) === 0;
     };
-    // Where nothing shorter fits, these lashes wear what the shortest class wears: the least there is in stock.
-    const lengthMm = stockedMm.filter(fits).at(-1) ?? stockedMm[0]!;
-    if (lengthMm < below) ascending.unshift({ upToMm: Math.round(upTo * 10) / 10, lengthMm });
-    below = Math.min(below, lengthMm);
+    const lengthMm = stockedMm.filter(fits).at(-1) ?? null;
+    // A class that wears what the next does is no class of its own.
+    if (lengthMm !== below) ascending.unshift({ upToMm: Math.round(upTo * 10) / 10, lengthMm });
+    below = lengthMm ?? below;
   }
   // Rounding may bring two classes together.
   const classesApart = ascending.filter((c, i) => i === 0 || c.upToMm > ascending[i - 1]!.upToMm);
-  return classesApart.length ? { classes: classesApart } : {};
+  if (classesApart.length === 0) return {};
+  const shortest = classesApart[0]!.lengthMm;
+  return {
+    classes: classesApart,
+    ...(classes === 4 && shortest !== null ? { support: { lengthMm: shortest, every: SUPPORT_EVERY } } : {}),
+  };
 }

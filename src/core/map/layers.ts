@@ -1,4 +1,6 @@
 import type { Side } from "../eye";
+import { formatMm } from "../units";
+import { WIDEST_CORNER } from "./zoneLimit";
 import type { FibreKind, Layer, LashMap, ZoneFibre } from "./schema";
 
 /** What a layer is called, and what a zone of it is. */
@@ -6,8 +8,18 @@ export const LAYER_LABELS: Readonly<Record<Layer["role"], string>> = { base: "ba
 export const ZONE_WORDS: Readonly<Record<Layer["role"], string>> = { base: "zone", accent: "accent", under: "under layer" };
 
 /** What a zone wears, all but its length and what is mixed in. */
-export function kindOf({ lengthMm: _length, classes: _classes, hybrid: _hybrid, ...kind }: ZoneFibre): FibreKind {
+export function kindOf({ lengthMm: _length, classes: _classes, support: _support, hybrid: _hybrid, ...kind }: ZoneFibre): FibreKind {
   return kind;
+}
+
+/** A zone's lengths: "12", or "8/10/12" where lashes are told apart, "–" for those left bare. */
+export const lengthWords = ({ lengthMm, classes = [] }: Pick<ZoneFibre, "lengthMm" | "classes">): string =>
+  [...classes.map((c) => c.lengthMm), lengthMm].map((mm) => (mm === null ? "–" : formatMm(mm))).join("/");
+
+/** Is a step asked between a zone and the one before? Not beside a wide one whose lashes are told apart: it has no one length. */
+export function isStepped({ zones, boundaries }: Pick<Layer, "zones" | "boundaries">, index: number): boolean {
+  const byLash = (i: number) => (zones[i]?.classes?.length ?? 0) > 0 && boundaries[i + 1]! - boundaries[i]! > WIDEST_CORNER;
+  return !byLash(index) && !byLash(index - 1);
 }
 
 /** Which of an eye's layers fills the lash line. Every map has one; its first stands in if none is called so. */

@@ -3,7 +3,8 @@ import { defaultPolicy } from "../policy";
 import { lengthsFrom, surveyArbitrary, surveyOf, traysArbitrary, trayOf } from "../../../tests/support/surveys";
 import {
   baseLayer,
-  clashWords,
+  planWords,
+  type Breach,
   limitCosts,
   limitCostWords,
   mapFacts,
@@ -97,17 +98,11 @@ describe("what a limit costs", () => {
   });
 });
 
-describe("limits that clash", () => {
-  // Stock with a hole in it: nothing between 6 and 12 can be laid beside either without a step of more than 2 mm.
-  const holed = [trayOf([6, 12])];
-  const plan = planMap(surveyOf([9.5, 10.2, 9.8]), wish, defaultPolicy, holed)!;
-  test("which ones, by how much, in two sentences", () => {
-    const words = clashWords(plan)!;
-    expect(plan.breaches.length).toBeGreaterThan(0);
-    expect(words).toMatch(/^The lengths in stock cannot keep .+\. The plan that breaks least misses .+\.$/);
-    for (const { by } of plan.breaches) expect(by).toBeGreaterThan(0);
-  });
-  test("what is breached is breached in the map given, by just that", () => {
+describe("limits that cannot all hold", () => {
+  // Stock with a hole in it: nothing between 9 and 12 can be laid beside either without a step of more than 2 mm.
+  const holed = [trayOf([9, 12])];
+  const plan = planMap(surveyOf([9, 10.2, 9.3]), { ...wish, school: { id: "equal", zones: 6 } }, defaultPolicy, holed)!;
+  test("what is breached is breached in the map given, by just that, and said with its place", () => {
     const told = plan.breaches.filter(({ limit }) => limit === "step").map(({ side, zones, by }) => [side, zones, by]);
     const stepped = (["right", "left"] as const).flatMap((side) => {
       const { zones } = baseLayer(plan.map, side);
@@ -116,16 +111,30 @@ describe("limits that clash", () => {
         return past > 0 ? [[side, [i - 1, i], past]] : [];
       });
     });
-    expect(stepped.length + plan.breaches.filter(({ limit }) => limit !== "step").length).toBeGreaterThan(0);
+    expect(stepped.length).toBeGreaterThan(0);
     expect(told).toEqual(stepped);
+    for (const { by } of plan.breaches) expect(by).toBeGreaterThan(0);
+    expect(planWords(plan)[0]).toMatch(/^The step is 1 mm over the limit, both eyes, zones [\d, ]+ and \d: .+Cut the zone in two/);
   });
-  test("a plan that breaks nothing has nothing to say", () => expect(clashWords(planMap(survey, wish, defaultPolicy, trays)!)).toBeNull());
-  test("a load that is passed is said as an index, a length in millimetres", () => {
-    expect(clashWords({ clash: [], breaches: [{ ...plan.breaches[0]!, limit: "load", by: 0.25 }] })).toMatch(/0\.25 × past the stop/);
-    expect(clashWords({ clash: [], breaches: [{ ...plan.breaches[0]!, limit: "overLength", by: 1.5 }] })).toMatch(/1\.5 mm/);
-    expect(clashWords({ clash: ["step", "load"], breaches: [{ ...plan.breaches[0]!, limit: "step", by: 1 }] })).toMatch(
-      /the step between neighbours and the load limit at once/,
-    );
+  test("a plan that keeps all has nothing to say", () => {
+    const kept = planMap(survey, wish, defaultPolicy, trays)!;
+    expect([kept.breaches, kept.cuts, planWords(kept)]).toEqual([[], [], []]);
+  });
+  test("a load that is passed is said as an index, lengths in millimetres, each kind once at its worst", () => {
+    const say = (limit: Breach["limit"], by: number) =>
+      planWords({
+        map: plan.map,
+        cuts: [],
+        breaches: [
+          { ...plan.breaches[0]!, limit, by },
+          { ...plan.breaches[0]!, limit, by: by / 2, zones: [4] },
+        ],
+      });
+    expect(say("load", 0.25)).toEqual([expect.stringMatching(/0\.25 × past the stop/)]);
+    expect(say("overLength", 1.5)).toEqual([expect.stringMatching(/1\.5 mm past the over-length limit/)]);
+    expect(say("natural", 1)).toEqual([expect.stringMatching(/^Shorter than the natural lash: .+A finer fibre/)]);
+    expect(say("outerDrop", 1)).toEqual([expect.stringMatching(/drop at the outer corner misses by 1 mm/)]);
+    expect(say("corner", 2)).toEqual([expect.stringMatching(/2 mm over its lashes/)]);
   });
 });
 

@@ -1,8 +1,12 @@
 import { SIDES, type Side, type Survey } from "../eye";
 import type { Policy } from "../policy";
+import { isStepped } from "./layers";
+import { zonePieces } from "./pieces";
+import { lineLimits, pickedFor } from "./planLayers";
+import { LONG_END_MM } from "./planLine";
 import { lengthOver, loadOver, type PlanLimit } from "./planZones";
 import type { Layer } from "./schema";
-import { zoneLimit } from "./zoneLimit";
+import { FLOOR_BELOW_MM, zoneLimit } from "./zoneLimit";
 
 /** One limit broken at one place, by how much: mm, for load the index past the stop. */
 export type Breach = {
@@ -18,22 +22,32 @@ export function planBreaches(layers: Readonly<Record<Side, readonly Layer[]>>, s
   return SIDES.flatMap((side) => layers[side].flatMap((layer, index) => layerBreaches(layer, index, side, survey, policy)));
 }
 
-function layerBreaches({ zones, boundaries, placing }: Layer, layer: number, side: Side, survey: Survey, policy: Policy): Breach[] {
+function layerBreaches(planned: Layer, layer: number, side: Side, survey: Survey, policy: Policy): Breach[] {
+  const { zones, boundaries, role } = planned;
   const last = zones.length - 1;
+  const picked = pickedFor(survey, side, planned);
+  const { stepMm, outerDropMm, longEndDropMm = 0 } = lineLimits(policy);
   return zones.flatMap((fibre, i): Breach[] => {
     if (!fibre) return [];
     const edges = { from: boundaries[i]!, to: boundaries[i + 1]!, first: i === 0, last: i === last };
-    const limit = zoneLimit(survey.eyes[side], edges, policy, placing);
-    // Where lashes are told apart the zone's own fibre is worn by the longest of them only.
-    const worn = limit.among(fibre.classes?.at(-1)?.upToMm ?? 0, Infinity);
-    const { overLength, corner } = lengthOver(worn, fibre.lengthMm);
+    const limit = zoneLimit(survey.eyes[side], edges, policy, picked);
+    const over = zonePieces(fibre).map((piece) => ({
+      ...lengthOver(limit.among(piece.fromMm, piece.toMm), piece.fibre.lengthMm),
+      load: loadOver(limit, piece.fibre, policy),
+    }));
+    const most = (of: "overLength" | "corner" | "load") => Math.max(...over.map((piece) => piece[of]));
+    const own = limit.among(fibre.classes?.at(-1)?.upToMm ?? 0, Infinity);
+    // The outer corner may lie a millimetre below its match for the drop.
+    const floorMm = own.usualMm - FLOOR_BELOW_MM - (limit.corner === "outer" ? 1 : 0);
     const before = zones[i - 1];
-    const step = before ? Math.abs(before.lengthMm - fibre.lengthMm) - policy.stepMm : 0;
-    const drop = before && i === last ? fibre.lengthMm - (before.lengthMm - policy.outerDropMm) : 0;
+    const step = before && isStepped(planned, i) ? Math.abs(before.lengthMm - fibre.lengthMm) - stepMm : 0;
+    const dropMm = fibre.lengthMm >= LONG_END_MM ? longEndDropMm : outerDropMm;
+    const drop = before && i === last ? fibre.lengthMm - (before.lengthMm - dropMm) : 0;
     const all: [PlanLimit, number, number[]][] = [
-      ["overLength", overLength, [i]],
-      ["corner", corner, [i]],
-      ["load", loadOver(limit, fibre, policy), [i]],
+      ["overLength", most("overLength"), [i]],
+      ["corner", most("corner"), [i]],
+      ["load", most("load"), [i]],
+      ["natural", role === "base" ? floorMm - fibre.lengthMm : 0, [i]],
       ["step", step, [i - 1, i]],
       ["outerDrop", drop, [i]],
     ];

@@ -1,79 +1,159 @@
-import type { Side, Survey } from "../eye";
+import { SIDES, type FieldLash, type Side, type Survey } from "../eye";
 import type { Policy } from "../policy";
+import { accentLashes } from "./accentLashes";
 import { zoneIndexAt } from "./layers";
-import { planLayer, type PlanZone } from "./planLayer";
+import { longestReached, planLayer, togetherOf, type Zones } from "./planLayer";
 import type { LineLimits } from "./planLine";
 import { planZones } from "./planZones";
 import type { AccentWish, FibreKind, Layer, LashMap, UnderWish } from "./schema";
 import { equalEdges } from "./schools/equal";
 import { stockedLengths } from "./stock";
+import { WIDEST_CORNER } from "./zoneLimit";
 import type { Tray } from "./tray";
 
 type Bases = Readonly<Record<Side, Layer>>;
+type Edges = Readonly<Record<Side, readonly number[]>>;
 type Wish = Pick<LashMap, "coupling">;
 
+/** Accents stand at least so far over the base, or nobody sees them, mm. Common practice. */
+export const LEAST_ACCENT_MM = 2;
+
+export const lineLimits = (policy: Policy): LineLimits => ({
+  stepMm: policy.stepMm,
+  outerDropMm: policy.outerDropMm,
+  longEndDropMm: Math.max(LONG_END_DROP_MM, policy.outerDropMm),
+});
+/** Where the last zone is as long as LONG_END_MM it drops by this, mm. Common practice. */
+const LONG_END_DROP_MM = 2;
+
 /** Mean length of a layer over a stretch, bare zones left out, mm; null where all of it is bare. */
-function meanLength(layer: Layer, from: number, to: number): number | null {
+export function meanLength(layer: Layer, from: number, to: number): number | null {
   const samples = 24;
   const zones = Array.from({ length: samples }, (_, i) => layer.zones[zoneIndexAt(layer, from + ((i + 0.5) / samples) * (to - from))]);
-  const worn = zones.filter((zone) => zone != null);
-  return worn.length ? worn.reduce((sum, zone) => sum + zone.lengthMm, 0) / worn.length : null;
+  const worn = zones.flatMap((zone) => (zone ? [zone.lengthMm] : []));
+  return worn.length ? worn.reduce((sum, mm) => sum + mm, 0) / worn.length : null;
 }
 
-/** Plans a layer that follows the base at a distance: above it for accents, below it for the under layer. */
-function follow(
-  survey: Survey,
-  bases: Bases,
-  wish: Wish,
-  policy: Policy,
-  trays: readonly Tray[],
-  layer: {
-    readonly role: "accent" | "under";
-    readonly sections: number;
-    readonly kind: FibreKind;
-    readonly offsetMm: number;
-    readonly placing?: Layer["placing"];
-    readonly bareBelowRows?: number;
-  },
+/** What an accent layer may wear, before its base is known. */
+export type AccentGround = {
+  readonly edges: Edges;
+  readonly zones: Zones;
+  readonly limits: LineLimits;
+  readonly wish: AccentWish;
+};
+
+/** Accents over a base, its own corners at the ends: what each section of them may wear. */
+export function accentGround(survey: Survey, baseZones: Zones, wish: AccentWish, policy: Policy, trays: readonly Tray[]): AccentGround {
+  const stocked = stockedLengths(trays, wish.fibre);
+  const edgesOf = (side: Side) => accentEdges(baseZones[side], wish.sections);
+  const edges = { right: edgesOf("right"), left: edgesOf("left") };
+  const zonesOf = (side: Side) =>
+    planZones(survey.eyes[side], edges[side], wish.fibre, stocked, policy, { picked: accentLashes(survey, side, wish.placing) });
+  return { edges, zones: { right: zonesOf("right"), left: zonesOf("left") }, limits: lineLimits(policy), wish };
+}
+
+/** The base's own zones, wide ones cut; or so many sections of one width between the base's corners. */
+function accentEdges(base: Zones["right"], sections: number | undefined): number[] {
+  if (sections === undefined)
+    return [
+      0,
+      ...base.flatMap(({ from, to }) => {
+        const parts = Math.ceil((to - from) / WIDEST_CORNER - 1e-9);
+        return Array.from({ length: parts }, (_, i) => (i === parts - 1 ? to : from + ((to - from) * (i + 1)) / parts));
+      }),
+    ];
+  const inner = base[0]?.corner ? base[0].to : 0;
+  const outer = base.at(-1)?.corner ? base.at(-1)!.from : 1;
+  const ends = (inner > 0 ? 1 : 0) + (outer < 1 ? 1 : 0);
+  if (ends === 0 || sections <= ends || inner >= outer) return equalEdges(sections);
+  const between = equalEdges(sections - ends).map((at) => inner + at * (outer - inner));
+  return [...(inner > 0 ? [0] : []), ...between, ...(outer < 1 ? [1] : [])];
+}
+
+/** The longest each accent section reaches, mm; null where nothing may be worn. */
+export const accentsReach = ({ zones, limits }: AccentGround, coupling: LashMap["coupling"]) =>
+  longestReached(zones, togetherOf(coupling), limits);
+
+/**
+ * Accents by a look: `targetMm` for each section. Everywhere at least LEAST_ACCENT_MM over the shortest base there can be,
+ * where that can be. Over a base that stays bare there are none.
+ */
+export function planAccents(
+  ground: AccentGround,
+  baseZones: Zones,
+  coupling: LashMap["coupling"],
+  targetMm: (side: Side, from: number, to: number) => number,
 ): Record<Side, Layer> {
-  const edges = equalEdges(layer.sections);
-  const stocked = stockedLengths(trays, layer.kind);
-  const target = (side: Side) =>
-    edges.slice(1).map((to, i) => {
-      const mean = meanLength(bases[side], edges[i]!, to);
-      return mean === null ? null : mean + layer.offsetMm;
+  const { edges, zones, limits, wish } = ground;
+  const least = (side: Side) =>
+    zones[side].map(({ from, to }) => {
+      const beneath = overlapping(baseZones[side], from, to).filter(({ choices }) => choices.length > 0);
+      return beneath.length ? Math.max(...beneath.map(({ choices }) => choices[0]!.lengthMm)) : null;
     });
-  const targets = { right: target("right"), left: target("left") };
-  const zonesOf = (side: Side): PlanZone[] =>
-    planZones(survey.eyes[side], edges, layer.kind, stocked, policy, { placing: layer.placing, bareBelowRows: layer.bareBelowRows }).map(
-      (zone, i) => {
-        // Over a bare base there is nothing to follow. Where step and drop cannot hold they give way, never length or load.
-        const allowed = targets[side][i] === null ? [] : zone.allowed;
-        return { ...zone, allowed, broken: allowed.map((lengthMm) => ({ lengthMm, by: 0 })) };
-      },
-    );
-  const zones = { right: zonesOf("right"), left: zonesOf("left") };
-  const limits: LineLimits = { stepMm: policy.stepMm, outerDropMm: policy.outerDropMm };
-  const off = (side: Side, i: number, mm: number) => mm - targets[side][i]!;
-  const coupling = wish.coupling === "mirrored" ? "mirrored" : "each";
-  const plan = planLayer(zones, off, coupling, limits) ?? planLayer(zones, off, coupling, { ...limits, soft: true })!;
-  const made = (side: Side): Layer => ({
-    role: layer.role,
-    boundaries: edges,
-    zones: plan.lengthsMm[side].map((lengthMm) => (lengthMm === null ? null : { ...layer.kind, lengthMm })),
-    ...(layer.placing ? { placing: layer.placing } : {}),
+  const leasts = { right: least("right"), left: least("left") };
+  // What is no longer than its base is no accent.
+  const longer = (side: Side) =>
+    zones[side].map((zone, i) => ({ ...zone, choices: zone.choices.filter(({ lengthMm }) => lengthMm > (leasts[side][i] ?? Infinity)) }));
+  const plan = planLayer({ right: longer("right"), left: longer("left") }, togetherOf(coupling), limits, {
+    offTarget: (side, i, mm) => mm - targetMm(side, zones[side][i]!.from, zones[side][i]!.to),
+    shortMm: (side, i, mm) => (zones[side][i]!.corner ? 0 : Math.max(0, leasts[side][i]! + LEAST_ACCENT_MM - mm)),
   });
-  return { right: made("right"), left: made("left") };
+  return layersOf("accent", edges, wish.fibre, plan.lengthsMm, wish.placing);
 }
 
-/** Accents over a base: their own sections, longer by the offset where the lashes they are set on allow it. */
-export function planAccents(survey: Survey, bases: Bases, accents: AccentWish, wish: Wish, policy: Policy, trays: readonly Tray[]) {
-  const { offsetMm, sections, placing, fibre } = accents;
-  return follow(survey, bases, wish, policy, trays, { role: "accent", sections, kind: fibre, offsetMm, placing });
+/** The zones that lie under a stretch by a good part of themselves or of it. */
+function overlapping<Z extends { readonly from: number; readonly to: number }>(zones: readonly Z[], from: number, to: number): Z[] {
+  return zones.filter((zone) => Math.min(zone.to, to) - Math.max(zone.from, from) >= 0.25 * Math.min(to - from, zone.to - zone.from));
+}
+
+/** The shortest accent over a zone of the base, corners' own left out, mm; null where there is none. */
+export function accentOver(accents: Layer, ground: AccentGround, side: Side, from: number, to: number): number | null {
+  const over = overlapping(
+    ground.zones[side].map((zone, i) => ({ ...zone, mm: accents.zones[i]?.lengthMm ?? null })),
+    from,
+    to,
+  );
+  const lengths = over.flatMap(({ corner, mm }) => (corner || mm === null ? [] : [mm]));
+  return lengths.length ? Math.min(...lengths) : null;
 }
 
 /** Short lashes beneath, on the lower row; bare where there is a single row. */
-export function planUnder(survey: Survey, bases: Bases, under: UnderWish, wish: Wish, policy: Policy, trays: readonly Tray[]) {
-  const { belowMm, sections, fibre } = under;
-  return follow(survey, bases, wish, policy, trays, { role: "under", sections, kind: fibre, offsetMm: -belowMm, bareBelowRows: 1.5 });
+export function planUnder(survey: Survey, bases: Bases, wish: UnderWish, { coupling }: Wish, policy: Policy, trays: readonly Tray[]) {
+  const even = equalEdges(wish.sections);
+  const edges = { right: even, left: even };
+  const stocked = stockedLengths(trays, wish.fibre);
+  const zonesOf = (side: Side) => planZones(survey.eyes[side], even, wish.fibre, stocked, policy, { bareBelowRows: 1.5 });
+  const over = (side: Side) => even.slice(1).map((to, i) => meanLength(bases[side], even[i]!, to));
+  const means = { right: over("right"), left: over("left") };
+  const zones = withoutBare({ right: zonesOf("right"), left: zonesOf("left") }, means);
+  const plan = planLayer(zones, togetherOf(coupling), lineLimits(policy), {
+    offTarget: (side, i, mm) => mm - (means[side][i]! - wish.belowMm),
+  });
+  return layersOf("under", edges, wish.fibre, plan.lengthsMm);
 }
+
+/** Over a bare base there is nothing to follow. */
+function withoutBare(zones: Zones, base: Readonly<Record<Side, readonly unknown[]>>): Zones {
+  const of = (side: Side) => zones[side].map((zone, i) => (base[side][i] === null ? { ...zone, choices: [] } : zone));
+  return { right: of("right"), left: of("left") };
+}
+
+function layersOf(
+  role: Layer["role"],
+  edges: Edges,
+  kind: FibreKind,
+  lengthsMm: Readonly<Record<Side, readonly (number | null)[]>>,
+  placing?: Layer["placing"],
+): Record<Side, Layer> {
+  const [right, left] = SIDES.map((side): Layer => ({
+    role,
+    boundaries: [...edges[side]],
+    zones: lengthsMm[side].map((lengthMm) => (lengthMm === null ? null : { ...kind, lengthMm })),
+    ...(placing ? { placing } : {}),
+  }));
+  return { right: right!, left: left! };
+}
+
+/** The lashes accents take on an eye, or none where a layer is worn by all. */
+export const pickedFor = (survey: Survey, side: Side, { placing }: Pick<Layer, "placing">): readonly FieldLash[] | undefined =>
+  placing ? accentLashes(survey, side, placing) : undefined;

@@ -1,131 +1,256 @@
-/**
- * What a zone may carry: lengths in mm, ascending, each with its distance to the look and, where limits may be broken,
- * by how much it breaks them; both in micro-units (integers).
- */
-export type ZoneChoices = readonly { readonly lengthMm: number; readonly distance: number; readonly breach?: number }[];
+/** One length of one zone: worn by one eye, or by both where a line is planned for both. */
+export type LineChoice = {
+  /** mm, one for each eye planned together. */
+  readonly lengthsMm: readonly number[];
+  /** Distance to the look, micro-mm² (integer). */
+  readonly distance: number;
+  /** How far it lies below what matches its corner, mm, eyes added up. */
+  readonly belowMm?: number;
+  /** How far short of their least the accents over it come, mm, eyes added up. */
+  readonly shortMm?: number;
+};
+
+/** A zone with what it may carry, ascending; no choice leaves it bare. */
+export type LineZone = {
+  readonly choices: readonly LineChoice[];
+  /** A corner's own lashes decide its length: it is no part of the look and of its dips. */
+  readonly corner?: boolean;
+  /** Textures long on the marks and short between: on a mark it stands out over its neighbours between. */
+  readonly mark?: "on" | "between";
+  /** Its lashes are told apart by their own length, so that it has no one length to step from. */
+  readonly byLash?: boolean;
+};
 
 export type LineLimits = {
   /** Most neighbours may differ, mm; Infinity leaves it open. */
   readonly stepMm: number;
   /** Least the last zone lies below the one before, mm; −Infinity leaves it open. */
   readonly outerDropMm: number;
-  /** Limits may be broken, as little as can be: the least total breach comes before the look. */
-  readonly soft?: boolean;
+  /** The same where the last zone is as long as LONG_END_MM or longer; absent is no different. */
+  readonly longEndDropMm?: number;
+};
+
+/** What a line gives up, eyes added up, mm. */
+export type GivenUp = {
+  readonly dropMm: number;
+  readonly cornerMm: number;
+  readonly stepMm: number;
+  readonly accentMm: number;
+  readonly dipMm: number;
 };
 
 export type LinePlan = {
-  /** A length per zone, null where a zone has no choice and is left bare. */
-  readonly lengthsMm: readonly (number | null)[];
-  /** Distance to the look plus roughness, mm². */
+  /** A length per zone and eye, null where a zone has no choice and is left bare. */
+  readonly lengthsMm: readonly (readonly number[] | null)[];
+  readonly givenUp: GivenUp;
+  /** Distance to the look, roughness and texture lost, mm². */
   readonly objective: number;
-  /** How far limits are broken in all, mm and load index added up; 0 unless soft. */
-  readonly breach: number;
 };
 
 /** Cost is reckoned in whole millionths of a mm², so that sums are exact and ties are real ties. */
 export const MICRO = 1e6;
 /** Weight of roughness: mm² for every mm that a step differs from the step before. */
 export const ROUGHNESS_WEIGHT = 0.15;
+/** Weight of a texture: mm² an eye for every mm that a mark stands out less than TEXTURE_MM over a neighbour between. */
+export const TEXTURE_WEIGHT = 3;
+/** A texture of steps is seen from this difference on, mm. Common practice: 1 to 2. */
+export const TEXTURE_MM = 1;
+/** From this length on the last zone drops further. Common practice. */
+export const LONG_END_MM = 12;
 
 /**
- * The best line of one layer: minimises Σ distance + w·Σ|x₋₁ − 2x + x₊₁| over stocked lengths, under the step and
- * outer-drop limits, exactly, by dynamic programming over pairs of neighbours. Where the limits are soft, the least total
- * breach comes first and the look second. Of equal plans the one with the lesser total length wins, then the shorter
- * fibre nearest the inner corner. Bare zones cut the line: nothing is asked across them. Null when hard limits leave no
- * plan. docs/planner.md has the objective in full.
+ * What gives way, in order: the outer drop last of all, then a corner's match, the step, the accents' least, dips. Each is
+ * counted in half millimetres with a weight that no sum of lesser ones reaches (1,024 mm), so that one number orders them.
  */
-export function planLine(zones: readonly ZoneChoices[], limits: LineLimits): LinePlan | null {
-  const lengthsMm: (number | null)[] = zones.map(() => null);
+export const RANKS = { drop: 2 ** 42, corner: 2 ** 34, step: 2 ** 23, accent: 2 ** 11, dip: 1 } as const;
+const halves = (mm: number) => Math.ceil(2 * mm - 1e-6);
+
+/**
+ * The best line of one layer, exactly, by dynamic programming over neighbours and whether the line has begun to fall:
+ * gives up as little as can be in the order of RANKS, then minimises Σ distance + w·Σ|x₋₁ − 2x + x₊₁| + texture lost.
+ * Of equal plans the one with the lesser total length wins, then the shorter fibre nearest the inner corner. Bare zones
+ * cut the line: nothing is asked across them. docs/planner.md has the objective in full.
+ */
+export function planLine(zones: readonly LineZone[], limits: LineLimits): LinePlan {
+  const lengthsMm: (readonly number[] | null)[] = zones.map(() => null);
   let micro = 0;
-  let breach = 0;
-  for (let from = 0; from < zones.length; from++) {
-    if (!zones[from]?.length) continue;
-    let to = from;
-    while (zones[to + 1]?.length) to += 1;
-    const run = planRun(zones.slice(from, to + 1), limits, to === zones.length - 1);
-    if (!run) return null;
-    run.lengthsMm.forEach((lengthMm, i) => (lengthsMm[from + i] = lengthMm));
-    micro += run.micro;
-    breach += run.breach;
-    from = to;
+  const givenUp = { dropMm: 0, cornerMm: 0, stepMm: 0, accentMm: 0, dipMm: 0 };
+  for (const run of runsOf(zones)) {
+    const { chosen, cost } = planRun(run.zones, limits, run.toCorner);
+    chosen.forEach((choice, i) => (lengthsMm[run.from + i] = choice.lengthsMm));
+    micro += cost;
+    const parts = givenUpBy(run.zones, chosen, limits, run.toCorner);
+    for (const part of Object.keys(givenUp) as (keyof GivenUp)[]) givenUp[part] += parts[part];
   }
-  return { lengthsMm, objective: micro / MICRO, breach: breach / MICRO };
+  return { lengthsMm, givenUp, objective: micro / MICRO };
 }
 
-function planRun(zones: readonly ZoneChoices[], limits: LineLimits, endsAtCorner: boolean) {
-  const n = zones.length;
-  const last = n - 1;
-  const at = (zone: number, choice: number) => zones[zone]![choice]!;
-  /** How far zone `zone` carrying b after a breaks step and outer drop, micro-mm. */
-  const between = (zone: number, a: number, b: number) => {
-    const [x, y] = [at(zone - 1, a).lengthMm, at(zone, b).lengthMm];
-    const step = Math.max(0, Math.abs(x - y) - limits.stepMm);
-    const drop = endsAtCorner && zone === last ? Math.max(0, y - (x - limits.outerDropMm)) : 0;
-    return step + drop < 1e-9 ? 0 : Math.round(MICRO * (step + drop));
+/** Stretches without a bare zone, each with where it begins and whether it runs to the outer corner. */
+function runsOf(zones: readonly LineZone[]) {
+  const runs: { from: number; zones: LineZone[]; toCorner: boolean }[] = [];
+  zones.forEach((zone, i) => {
+    if (zone.choices.length === 0) return;
+    if (i === 0 || zones[i - 1]!.choices.length === 0) runs.push({ from: i, zones: [], toCorner: false });
+    const run = runs.at(-1)!;
+    run.zones.push(zone);
+    run.toCorner = i === zones.length - 1;
+  });
+  return runs;
+}
+
+const levelOf = ({ lengthsMm }: LineChoice) => lengthsMm.reduce((sum, mm) => sum + mm, 0) / lengthsMm.length;
+
+/** How far a step from one choice to the next breaks drop and step, eyes added up, mm. */
+function brokenBetween(a: LineChoice, b: LineChoice, limits: LineLimits, outermost: boolean, stepped: boolean) {
+  let [dropMm, stepMm] = [0, 0];
+  for (let eye = 0; eye < b.lengthsMm.length; eye++) {
+    const [x, y] = [a.lengthsMm[eye]!, b.lengthsMm[eye]!];
+    if (stepped) stepMm += Math.max(0, Math.abs(x - y) - limits.stepMm);
+    const drop = y >= LONG_END_MM && limits.longEndDropMm !== undefined ? limits.longEndDropMm : limits.outerDropMm;
+    if (outermost) dropMm += Math.max(0, y - (x - drop));
+  }
+  return { dropMm, stepMm };
+}
+
+function givenUpBy(zones: readonly LineZone[], chosen: readonly LineChoice[], limits: LineLimits, toCorner: boolean): GivenUp {
+  const sum = { dropMm: 0, cornerMm: 0, stepMm: 0, accentMm: 0, dipMm: 0 };
+  let fallen = false;
+  chosen.forEach((choice, i) => {
+    sum.cornerMm += choice.belowMm ?? 0;
+    sum.accentMm += choice.shortMm ?? 0;
+    const before = chosen[i - 1];
+    if (!before) return;
+    const broken = brokenBetween(before, choice, limits, toCorner && i === chosen.length - 1, isStepped(zones, i));
+    sum.dropMm += broken.dropMm;
+    sum.stepMm += broken.stepMm;
+    if (!inLook(zones, i)) return;
+    const rise = levelOf(choice) - levelOf(before);
+    if (fallen && rise > 0) sum.dipMm += rise;
+    if (rise < 0) fallen = true;
+  });
+  return sum;
+}
+
+const isStepped = (zones: readonly LineZone[], i: number) => !zones[i]!.byLash && !zones[i - 1]!.byLash;
+
+/** Is the step up to this zone one of the look's own, where a dip would show? Corners and textures of steps are not. */
+const inLook = (zones: readonly LineZone[], i: number) =>
+  i > 0 && !zones[i]!.corner && !zones[i - 1]!.corner && !zones[i]!.mark && !zones[i - 1]!.mark;
+
+function planRun(zones: readonly LineZone[], limits: LineLimits, toCorner: boolean) {
+  const last = zones.length - 1;
+  const levels = zones.map(({ choices }) => choices.map(levelOf));
+  const width = Math.max(...zones.map(({ choices }) => choices.length));
+  // What is to come past zone i when zone i−1 carries a, zone i carries b and the line has fallen (1) or not (0), in slot
+  // (a·width + b)·2 + fallen: the least (given up, cost, total length). Before zone 0 there is the one choice 0.
+  const make = (value: number) => zones.map(() => new Float64Array(width * width * 2).fill(value));
+  const [given, cost, total] = [make(Infinity), make(Infinity), make(Infinity)];
+  const next = zones.map(() => new Int32Array(width * width * 2).fill(-1));
+  const ownGiven = (zone: number, choice: number) => {
+    const { belowMm = 0, shortMm = 0 } = zones[zone]!.choices[choice]!;
+    return RANKS.corner * halves(belowMm) + RANKS.accent * halves(shortMm);
   };
-  // For zones i+1.. when zone i−1 carries a and zone i carries b, in slot a·width + b: the least (breach, cost, total
-  // length). Zone −1 stands for nothing and has the one choice 0.
-  const width = Math.max(...zones.map((zone) => zone.length));
-  const make = (value: number) => zones.map(() => new Float64Array(width * width).fill(value));
-  const [breach, cost, total] = [make(Infinity), make(Infinity), make(Infinity)];
-  const next = zones.map(() => new Int32Array(width * width).fill(-1));
-  const before = (zone: number) => (zone === 0 ? 1 : zones[zone - 1]!.length);
+  const before = (zone: number) => (zone === 0 ? 1 : zones[zone - 1]!.choices.length);
 
   for (let i = last; i >= 0; i--) {
-    for (let a = 0; a < before(i); a++) {
-      for (let b = 0; b < zones[i]!.length; b++) {
-        const slot = a * width + b;
-        const broken = i > 0 ? between(i, a, b) : 0;
-        if (broken > 0 && !limits.soft) continue;
-        if (i === last) {
-          breach[i]![slot] = broken;
-          cost[i]![slot] = 0;
-          total[i]![slot] = 0;
-          continue;
-        }
-        for (let c = 0; c < zones[i + 1]!.length; c++) {
-          const onward = b * width + c;
-          if (cost[i + 1]![onward] === Infinity) continue;
-          const { lengthMm: z, distance, breach: over = 0 } = at(i + 1, c);
-          const bend = i === 0 ? 0 : Math.abs(at(i - 1, a).lengthMm - 2 * at(i, b).lengthMm + z);
-          const sumBreach = breach[i + 1]![onward]! + over + broken;
-          const sum = cost[i + 1]![onward]! + distance + Math.round(MICRO * ROUGHNESS_WEIGHT * bend);
-          const length = total[i + 1]![onward]! + z;
-          // Choices ascend, so on a full tie the shorter one found first stays.
-          if (less(sumBreach, sum, length, breach[i]![slot]!, cost[i]![slot]!, total[i]![slot]!)) {
-            breach[i]![slot] = sumBreach;
-            cost[i]![slot] = sum;
-            total[i]![slot] = length;
-            next[i]![slot] = c;
+    const here = zones[i]!.choices;
+    if (i === last) {
+      given[i]!.fill(0);
+      cost[i]!.fill(0);
+      total[i]!.fill(0);
+      continue;
+    }
+    const there = zones[i + 1]!.choices;
+    const look = inLook(zones, i + 1);
+    const stepped = isStepped(zones, i + 1);
+    for (let b = 0; b < here.length; b++)
+      for (let c = 0; c < there.length; c++) {
+        const broken = brokenBetween(here[b]!, there[c]!, limits, toCorner && i + 1 === last, stepped);
+        const rise = levels[i + 1]![c]! - levels[i]![b]!;
+        const always = RANKS.drop * halves(broken.dropMm) + RANKS.step * halves(broken.stepMm) + ownGiven(i + 1, c);
+        const lost = textureLost(zones[i]!, zones[i + 1]!, rise);
+        const distance = there[c]!.distance + Math.round(MICRO * TEXTURE_WEIGHT * lost * there[c]!.lengthsMm.length);
+        for (let fallen = 0; fallen < 2; fallen++) {
+          const dips = look && fallen === 1 && rise > 0 ? RANKS.dip * halves(rise) : 0;
+          const onward = (b * width + c) * 2 + (look && rise < 0 ? 1 : fallen);
+          const sumGiven = given[i + 1]![onward]! + always + dips;
+          const length = total[i + 1]![onward]! + levels[i + 1]![c]!;
+          for (let a = 0; a < before(i); a++) {
+            const bend = i === 0 ? 0 : Math.abs(levels[i - 1]![a]! - 2 * levels[i]![b]! + levels[i + 1]![c]!);
+            const sum = cost[i + 1]![onward]! + distance + Math.round(MICRO * ROUGHNESS_WEIGHT * bend);
+            const slot = (a * width + b) * 2 + fallen;
+            // Choices ascend, so on a full tie the shorter one found first stays.
+            if (less(sumGiven, sum, length, given[i]![slot]!, cost[i]![slot]!, total[i]![slot]!)) {
+              given[i]![slot] = sumGiven;
+              cost[i]![slot] = sum;
+              total[i]![slot] = length;
+              next[i]![slot] = c;
+            }
           }
         }
       }
-    }
   }
 
-  let best = -1;
-  let bestBreach = Infinity;
-  let bestCost = Infinity;
-  let bestTotal = Infinity;
-  for (let b = 0; b < zones[0]!.length; b++) {
-    if (cost[0]![b] === Infinity) continue;
-    const { lengthMm, distance, breach: over = 0 } = at(0, b);
-    const sumBreach = breach[0]![b]! + over;
-    const sum = cost[0]![b]! + distance;
-    const length = total[0]![b]! + lengthMm;
-    if (less(sumBreach, sum, length, bestBreach, bestCost, bestTotal))
-      [best, bestBreach, bestCost, bestTotal] = [b, sumBreach, sum, length];
-  }
-  if (best < 0) return null;
+  let best = 0;
+  let least: [number, number, number] = [Infinity, Infinity, Infinity];
+  zones[0]!.choices.forEach(({ distance }, b) => {
+    const slot = b * 2;
+    const sums: typeof least = [given[0]![slot]! + ownGiven(0, b), cost[0]![slot]! + distance, total[0]![slot]! + levels[0]![b]!];
+    if (less(...sums, ...least)) [best, least] = [b, sums];
+  });
 
-  const choices = [best];
-  for (let i = 0; i < last; i++) choices.push(next[i]![(i === 0 ? 0 : choices[i - 1]!) * width + choices[i]!]!);
-  return { lengthsMm: choices.map((choice, i) => at(i, choice).lengthMm), micro: bestCost, breach: bestBreach };
+  const chosen = [best];
+  let fallen = 0;
+  for (let i = 0; i < last; i++) {
+    const [a, b] = [i === 0 ? 0 : chosen[i - 1]!, chosen[i]!];
+    const c = next[i]![(a * width + b) * 2 + fallen]!;
+    if (inLook(zones, i + 1) && levels[i + 1]![c]! < levels[i]![b]!) fallen = 1;
+    chosen.push(c);
+  }
+  return { chosen: chosen.map((choice, i) => zones[i]!.choices[choice]!), cost: least[1] };
 }
 
-/** Is (breach, cost, total length) the lesser in that order? */
-function less(breachA: number, costA: number, totalA: number, breachB: number, costB: number, totalB: number): boolean {
-  if (breachA !== breachB) return breachA < breachB;
+/** How much less than TEXTURE_MM a mark stands out over its neighbour between, mm; 0 where there is no texture. */
+function textureLost(a: LineZone, b: LineZone, rise: number): number {
+  if (!a.mark || !b.mark || a.mark === b.mark) return 0;
+  return Math.max(0, TEXTURE_MM - (b.mark === "on" ? rise : -rise));
+}
+
+/** Is (given up, cost, total length) the lesser in that order? */
+function less(givenA: number, costA: number, totalA: number, givenB: number, costB: number, totalB: number): boolean {
+  if (givenA !== givenB) return givenA < givenB;
   if (costA !== costB) return costA < costB;
   return totalA < totalB - 1e-9;
+}
+
+/**
+ * The lengths each zone can have in a line that gives up as little drop, corner and step as any: what a look may be hung
+ * from. Levels in mm (the mean of both eyes where a line is planned for both), ascending.
+ */
+export function reachable(zones: readonly LineZone[], limits: LineLimits): number[][] {
+  const reached: number[][] = zones.map(() => []);
+  for (const { from, zones: run, toCorner } of runsOf(zones)) {
+    const own = (i: number, c: number) => RANKS.corner * halves(run[i]!.choices[c]!.belowMm ?? 0);
+    const between = (i: number, a: number, b: number) => {
+      const broken = brokenBetween(
+        run[i - 1]!.choices[a]!,
+        run[i]!.choices[b]!,
+        limits,
+        toCorner && i === run.length - 1,
+        isStepped(run, i),
+      );
+      return RANKS.drop * halves(broken.dropMm) + RANKS.step * halves(broken.stepMm);
+    };
+    const inwards = run.map(({ choices }, i) => choices.map((_, c) => own(i, c)));
+    const outwards = run.map(({ choices }) => choices.map(() => 0));
+    for (let i = 1; i < run.length; i++)
+      inwards[i] = inwards[i]!.map((mine, c) => mine + Math.min(...inwards[i - 1]!.map((sum, a) => sum + between(i, a, c))));
+    for (let i = run.length - 2; i >= 0; i--)
+      outwards[i] = outwards[i]!.map((_, b) => Math.min(...outwards[i + 1]!.map((sum, c) => sum + own(i + 1, c) + between(i + 1, b, c))));
+    const least = Math.min(...inwards.at(-1)!);
+    run.forEach(({ choices }, i) => {
+      reached[from + i] = choices.filter((_, c) => inwards[i]![c]! + outwards[i]![c]! === least).map(levelOf);
+    });
+  }
+  return reached;
 }

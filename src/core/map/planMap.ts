@@ -1,36 +1,31 @@
 import { liftAndReach } from "../curl";
 import { SIDES, otherSide, type Side, type Survey } from "../eye";
 import type { Policy } from "../policy";
-import { LOOKS } from "./looks";
-import { dropCurve } from "./looks/dropCurve";
-import { landmarksOf } from "./landmarksOf";
-import { mapPolicy } from "./mapPolicy";
-import { meanOver } from "./meanOver";
-import { planAccents, planUnder } from "./planLayers";
-import { planEyeTo, planLayer, type LayerPlan, type PlanZone } from "./planLayer";
-import type { LineLimits } from "./planLine";
-import { PLAN_LIMITS, planZones, type PlanLimit } from "./planZones";
-import { planBreaches, type Breach } from "./planBreaches";
-import type { FibreKind, Layer, LashMap } from "./schema";
-import { belowLook, zoneEdges } from "./schools";
-import { fibreCurl, stockedLengths } from "./stock";
-import type { Tray } from "./tray";
-import { lashClasses, wornPast } from "./lashClasses";
+import { hangFrom, PEAK_WITHIN_MM, type Hung } from "./hangFrom";
+import { lashClasses } from "./lashClasses";
 import { mixIn } from "./mixIn";
-
-/** What a technician chooses; the planner does the rest. */
-export type MapWish = Omit<LashMap, "version" | "differsOnPurpose" | "eyes">;
+import { planBreaches, type Breach } from "./planBreaches";
+import { planCuts, type Cut } from "./planCuts";
+import { baseZones, groundOf, type Ground, type MapWish } from "./planGround";
+import { planEye, planLayer, type LayerPlan, type LayerWish, type Zones } from "./planLayer";
+import { accentGround, accentOver, accentsReach, LEAST_ACCENT_MM, lineLimits, planAccents, planUnder } from "./planLayers";
+import type { LineLimits } from "./planLine";
+import { PLAN_LIMITS, type PlanLimit } from "./planZones";
+import type { FibreKind, Layer, LashMap } from "./schema";
+import { markOf } from "./schools";
+import { fibreCurl } from "./stock";
+import type { Tray } from "./tray";
 
 export type MapPlan = {
   readonly map: LashMap;
-  /** Distance of the base layer to the look plus roughness, mm², both eyes together. */
+  /** Distance of the base layer to the look, roughness and texture lost, mm², both eyes together. */
   readonly objective: number;
-  /** The longest fibre the look was hung from, mm, per eye. */
+  /** What the look was hung from, mm, per eye. */
   readonly longestMm: Readonly<Record<Side, number>>;
-  /** Limits that cannot all hold: giving up any one of these would leave a plan. Empty as a rule. */
-  readonly clash: readonly PlanLimit[];
-  /** Where limits clash, what the plan with the least total breach breaks, and by how much. */
+  /** Limits that could not all be kept, with place and amount. Empty as a rule. */
   readonly breaches: readonly Breach[];
+  /** Wishes that the limits cut, with place and amount. */
+  readonly cuts: readonly Cut[];
 };
 
 /** What one limit of a plan costs. */
@@ -45,21 +40,21 @@ export type LimitCost = {
 };
 
 /**
- * The map nearest to a look under studio limits and stock: exact (see planLine). The look is hung from the longest
- * fibre wished for, or else the longest that its peak zone allows. A zone where no stocked length is allowed is left
- * bare. Where limits clash the plan with the smallest total breach is given, and named. Accents and the under layer are
- * planned upon the base, each as exactly. Returns null only when nothing of this fibre is in stock.
+ * The map nearest to a look under studio limits and stock: exact (see planLine). Fills are never hidden by their own
+ * lashes, corners match theirs, and the look hangs from the longest its peak reaches, or the longest wished for. Accents
+ * are planned first and the base under them. A zone where nothing fits is left bare. What could not be kept, of limits or
+ * of wishes, is named. Returns null only when nothing of this fibre is in stock.
  */
 export function planMap(survey: Survey, wish: MapWish, policy: Policy, trays: readonly Tray[]): MapPlan | null {
   const ground = groundOf(survey, wish, policy, trays);
   if (ground.stocked.length === 0) return null;
-  const baseLayer = planBase(ground) ?? planBase(ground, { soft: true })!;
-  const clash =
-    baseLayer.plan.breach > 0 ? PLAN_LIMITS.filter((limit) => planBase(ground, { without: limit }) !== null) : ([] as PlanLimit[]);
-  const base = toLayers(ground, baseLayer.plan.lengthsMm);
-  const accents = wish.accents ? planAccents(survey, base, wish.accents, wish, ground.policy, trays) : null;
+  const zones = baseZones(ground);
+  const hung = hangFrom(ground, zones, lineLimits(ground.policy));
+  const accents = wish.accents ? accentsOf(ground, zones, hung) : null;
+  const { plan } = planBase(ground, zones, { hung: accents?.baseHung ?? hung, accents });
+  const base = toLayers(ground, zones, plan.lengthsMm);
   const under = wish.under ? planUnder(survey, base, wish.under, wish, ground.policy, trays) : null;
-  const layersOf = (side: Side): Layer[] => [base[side], ...(accents ? [accents[side]] : []), ...(under ? [under[side]] : [])];
+  const layersOf = (side: Side): Layer[] => [base[side], ...(accents ? [accents.layers[side]] : []), ...(under ? [under[side]] : [])];
   const layers = { right: layersOf("right"), left: layersOf("left") };
   return {
     map: {
@@ -69,10 +64,10 @@ export function planMap(survey: Survey, wish: MapWish, policy: Policy, trays: re
       fibre: fibreKind(wish.fibre),
       eyes: { right: { layers: layers.right }, left: { layers: layers.left } },
     },
-    objective: baseLayer.plan.objective,
-    longestMm: baseLayer.longestMm,
-    clash,
+    objective: plan.objective,
+    longestMm: hung.longestMm,
     breaches: planBreaches(layers, survey, ground.policy),
+    cuts: planCuts({ ...ground, zones, layers, peak: hung.peak }),
   };
 }
 
@@ -82,145 +77,141 @@ export function planMap(survey: Survey, wish: MapWish, policy: Policy, trays: re
  */
 export function limitCosts(survey: Survey, wish: MapWish, policy: Policy, trays: readonly Tray[]): LimitCost[] {
   const ground = groundOf(survey, wish, policy, trays);
-  const all = ground.stocked.length ? planBase(ground) : null;
-  if (!all) return [];
+  if (ground.stocked.length === 0) return [];
+  const zones = baseZones(ground);
+  const hung = hangFrom(ground, zones, lineLimits(ground.policy));
+  const { plan: all } = planBase(ground, zones, { hung });
   return PLAN_LIMITS.flatMap((limit): LimitCost[] => {
-    const capped = planBase(ground, { without: limit, longestMm: all.longestMm });
-    const free = planBase(ground, { without: limit });
-    if (!capped || !free) return [];
+    const free = baseZones(ground, limit);
+    const limits = without(lineLimits(ground.policy), limit);
+    const { plan: capped } = planBase(ground, free, { hung, limits });
     const longerZones = SIDES.reduce(
-      (sum, side) => sum + capped.plan.lengthsMm[side].filter((mm, i) => (mm ?? 0) > (all.plan.lengthsMm[side][i] ?? 0) + 1e-9).length,
+      (sum, side) => sum + capped.lengthsMm[side].filter((mm, i) => (mm ?? 0) > (all.lengthsMm[side][i] ?? 0) + 1e-9).length,
       0,
     );
-    const costMm2 = Math.max(0, all.plan.objective - capped.plan.objective);
-    const longestMm = Math.min(free.longestMm.right, free.longestMm.left);
-    const hangsLower = longestMm > Math.min(all.longestMm.right, all.longestMm.left);
-    return costMm2 > 1e-6 || longerZones > 0 || hangsLower ? [{ limit, costMm2, longerZones, longestMm }] : [];
+    const costMm2 = Math.max(0, all.objective - capped.objective);
+    const longest = ({ longestMm }: Hung) => Math.min(longestMm.right, longestMm.left);
+    const longestMm = longest(hangFrom(ground, free, limits));
+    return costMm2 > 1e-6 || longerZones > 0 || longestMm > longest(hung) ? [{ limit, costMm2, longerZones, longestMm }] : [];
   }).sort((a, b) => b.costMm2 - a.costMm2);
 }
 
-/** All that a base plan stands on, both eyes. */
-type Ground = {
-  readonly survey: Survey;
-  readonly wish: MapWish;
-  readonly policy: Policy;
-  readonly trays: readonly Tray[];
-  readonly stocked: readonly number[];
-  readonly edges: Readonly<Record<Side, readonly number[]>>;
-  readonly drops: Readonly<Record<Side, readonly number[]>>;
+const without = (limits: LineLimits, limit: PlanLimit): LineLimits => ({
+  stepMm: limit === "step" ? Infinity : limits.stepMm,
+  outerDropMm: limit === "outerDrop" ? -Infinity : limits.outerDropMm,
+  ...(limit === "outerDrop" || limits.longEndDropMm === undefined ? {} : { longEndDropMm: limits.longEndDropMm }),
+});
+
+type Accents = {
+  readonly layers: Readonly<Record<Side, Layer>>;
+  /** What the base hangs from so that it lies under them by what was wished. */
+  readonly baseHung: Hung;
+  /** The shortest accent over a zone of the base, mm; null where there is none. */
+  readonly over: (side: Side, from: number, to: number) => number | null;
 };
 
-function groundOf(survey: Survey, wish: MapWish, studioPolicy: Policy, trays: readonly Tray[]): Ground {
-  const policy = mapPolicy(studioPolicy, wish);
-  const landmarks = (side: Side) => landmarksOf(wish, survey, side);
-  const edges = { right: zoneEdges(wish.school, landmarks("right"), "right"), left: zoneEdges(wish.school, landmarks("left"), "left") };
-  const drops = (side: Side) => {
-    // By natural class there are no places: every lash wears what it can carry.
-    if (wish.school.id === "byClass") return edges[side].slice(1).map(() => 0);
-    const look = wish.bend ? { handles: wish.bend } : LOOKS[wish.look];
-    const drop = dropCurve(look, landmarks(side));
-    const zones = edges[side].length - 1;
-    return edges[side].slice(1).map((to, i) => meanOver(drop, edges[side][i]!, to) + belowLook(wish.school, i, zones));
+/** Accents follow the look as far as they reach; the base lies under them. */
+function accentsOf(ground: Ground, zones: Zones, hung: Hung): Accents {
+  const { wish, survey, policy, trays, dropOver } = ground;
+  const accents = accentGround(survey, zones, wish.accents!, policy, trays);
+  const { offsetMm } = wish.accents!;
+  const reached = accentsReach(accents, wish.coupling);
+  const of = (side: Side) => {
+    const sections = accents.zones[side].map(({ corner, from, to }, i) => ({
+      corner,
+      dropMm: dropOver(side, from, to),
+      mm: reached[side][i],
+    }));
+    const inLook = sections.filter(({ corner, mm }) => !corner && mm != null);
+    const leastDropMm = Math.min(...inLook.map(({ dropMm }) => dropMm));
+    const longest = Math.max(...inLook.filter(({ dropMm }) => dropMm <= leastDropMm + PEAK_WITHIN_MM).map(({ mm }) => mm!), 0);
+    // Nothing to reach with: the base hangs as it would without accents.
+    return inLook.length ? { leastDropMm, longestMm: longest } : { leastDropMm: 0, longestMm: Infinity };
   };
+  const [right, left] = [of("right"), of("left")];
+  const reach = wish.coupling === "mirrored" ? Math.min(right.longestMm, left.longestMm) : null;
+  const longest = (side: Side, own: number) => Math.min(reach ?? own, hung.longestMm[side] + offsetMm);
+  const longestMm = { right: longest("right", right.longestMm), left: longest("left", left.longestMm) };
+  const leastDropMm = { right: right.leastDropMm, left: left.leastDropMm };
+  const layers = planAccents(
+    accents,
+    zones,
+    wish.coupling,
+    (side, from, to) => longestMm[side] - (dropOver(side, from, to) - leastDropMm[side]),
+  );
   return {
-    survey,
-    wish,
-    policy,
-    trays,
-    stocked: stockedLengths(trays, wish.fibre),
-    edges,
-    drops: { right: drops("right"), left: drops("left") },
+    layers,
+    baseHung: { ...hung, longestMm: { right: longestMm.right - offsetMm, left: longestMm.left - offsetMm } },
+    over: (side, from, to) => accentOver(layers[side], accents, side, from, to),
   };
 }
 
 function planBase(
   ground: Ground,
-  options: { readonly soft?: boolean; readonly without?: PlanLimit; readonly longestMm?: Record<Side, number> } = {},
-): { plan: LayerPlan; longestMm: Record<Side, number> } | null {
-  const { survey, wish, policy, drops } = ground;
-  const { without, soft = false } = options;
-  const zonesOf = (side: Side) =>
-    planZones(survey.eyes[side], ground.edges[side], wish.fibre, ground.stocked, policy, {
-      without,
-      wornPastMm: wish.lashClasses ? (limit) => wornPast(limit, wish.lashClasses!) : undefined,
-    });
-  const zones = { right: zonesOf("right"), left: zonesOf("left") };
-  const limits: LineLimits = {
-    stepMm: without === "step" ? Infinity : policy.stepMm,
-    outerDropMm: without === "outerDrop" ? -Infinity : policy.outerDropMm,
-    soft,
+  zones: Zones,
+  {
+    hung,
+    accents,
+    limits = lineLimits(ground.policy),
+  }: { readonly hung: Hung; readonly accents?: Accents | null; readonly limits?: LineLimits },
+): { plan: LayerPlan } {
+  const { wish, drops } = ground;
+  const tops = SIDES.map((side) => zones[side].map(({ from, to }) => accents?.over(side, from, to) ?? null));
+  const over = { right: tops[0]!, left: tops[1]! };
+  const layer: LayerWish = {
+    offTarget: (side, i, mm) => mm - (hung.longestMm[side] - (drops[side][i]! - hung.leastDropMm[side])),
+    shortMm: (side, i, mm) => {
+      const top = over[side][i];
+      return top == null || zones[side][i]!.corner ? 0 : Math.max(0, mm + LEAST_ACCENT_MM - top);
+    },
+    marks: wish.accents ? undefined : ground.edges.right.slice(1).map((_, i) => markOf(wish.school, i)),
   };
-  const peak = (side: Side) => {
-    const lowest = Math.min(...drops[side]);
-    const choices = zones[side][drops[side].indexOf(lowest)]?.allowed ?? [];
-    return choices.at(-1) ?? Math.max(ground.stocked[0] ?? 0, ...zones[side].flatMap(({ allowed }) => allowed));
-  };
-  const peaks = { right: peak("right"), left: peak("left") };
-  const common = wish.longestMm ?? Math.min(peaks.right, peaks.left);
-  const longestMm = options.longestMm ?? (wish.coupling === "each" && wish.longestMm === null ? peaks : { right: common, left: common });
-  const off = (side: Side, i: number, lengthMm: number) => lengthMm - (longestMm[side] - drops[side][i]!);
-  if (wish.coupling === "level") {
-    const plan = planLevel(ground, zones, off, limits, peaks);
-    return plan && { plan, longestMm };
-  }
-  const plan = planLayer(zones, off, wish.coupling, limits);
-  return plan && { plan, longestMm };
+  return { plan: wish.coupling === "level" ? planLevel(ground, zones, layer, limits) : planLayer(zones, wish.coupling, limits, layer) };
 }
 
 /**
  * Compensated eyes: the one that can carry less wears the look, the other is planned so that the lift seen at each of its
  * zones is the first one's, whatever way its lashes grow.
  */
-function planLevel(
-  { survey, wish, trays, policy }: Ground,
-  zones: Readonly<Record<Side, readonly PlanZone[]>>,
-  off: (side: Side, i: number, lengthMm: number) => number,
-  limits: LineLimits,
-  peaks: Record<Side, number>,
-): LayerPlan | null {
-  const carries = (side: Side) => zones[side].reduce((sum, { allowed }) => sum + (allowed.at(-1) ?? 0), 0);
-  const lead: Side =
-    peaks.right !== peaks.left ? (peaks.right < peaks.left ? "right" : "left") : carries("right") <= carries("left") ? "right" : "left";
+function planLevel({ wish, trays, policy }: Ground, zones: Zones, layer: LayerWish, limits: LineLimits): LayerPlan {
+  const carries = (side: Side) => zones[side].reduce((sum, { choices }) => sum + (choices.at(-1)?.lengthMm ?? 0), 0);
+  const lead: Side = carries("right") <= carries("left") ? "right" : "left";
   const other = otherSide(lead);
-  const first = planEyeTo(zones[lead], (i, mm) => off(lead, i, mm), limits);
-  if (!first) return null;
+  const first = planEye(zones, lead, limits, layer);
   const curl = fibreCurl(wish.fibre, trays, policy);
   const lift = (side: Side, i: number, mm: number) => liftAndReach(curl, mm, zones[side][i]!.limit.natural.angleDeg).liftMm;
-  const second = planEyeTo(
-    zones[other],
-    (i, mm) => {
+  const second = planEye(zones, other, limits, {
+    ...layer,
+    offTarget: (side, i, mm) => {
       const seen = first.lengthsMm[i];
-      return seen == null ? off(other, i, mm) : lift(other, i, mm) - lift(lead, i, seen);
+      return seen == null ? layer.offTarget(side, i, mm) : lift(side, i, mm) - lift(lead, i, seen);
     },
-    limits,
-  );
-  if (!second || survey.eyes[other] === undefined) return null;
+  });
   return {
-    lengthsMm: { [lead]: first.lengthsMm, [other]: second.lengthsMm } as Record<Side, readonly (number | null)[]>,
+    lengthsMm: lead === "right" ? { right: first.lengthsMm, left: second.lengthsMm } : { right: second.lengthsMm, left: first.lengthsMm },
     objective: first.objective + second.objective,
-    breach: first.breach + second.breach,
   };
 }
 
-function toLayers(ground: Ground, lengthsMm: Readonly<Record<Side, readonly (number | null)[]>>): Record<Side, Layer> {
-  const layer = (side: Side): Layer => {
-    const eye = ground.survey.eyes[side];
-    const zones = planZones(eye, ground.edges[side], ground.wish.fibre, ground.stocked, ground.policy);
-    return {
-      role: "base",
-      boundaries: [...ground.edges[side]],
-      zones: lengthsMm[side].map((lengthMm, i) => {
-        if (lengthMm === null) return null;
-        const fibre = { ...ground.wish.fibre, lengthMm };
-        const { limit } = zones[i]!;
-        return {
-          ...fibre,
-          ...lashClasses(limit, fibre, ground.wish.lashClasses, ground.stocked, ground.policy),
-          ...mixIn(limit, fibre, ground.wish.hybrid, ground.trays, ground.policy),
-        };
-      }),
-    };
-  };
+function toLayers(
+  { wish, stocked, policy, trays, edges }: Ground,
+  zones: Zones,
+  lengthsMm: Readonly<Record<Side, readonly (number | null)[]>>,
+): Record<Side, Layer> {
+  const layer = (side: Side): Layer => ({
+    role: "base",
+    boundaries: [...edges[side]],
+    zones: lengthsMm[side].map((lengthMm, i) => {
+      if (lengthMm === null) return null;
+      const fibre = { ...wish.fibre, lengthMm };
+      const { limit, corner } = zones[side][i]!;
+      return {
+        ...fibre,
+        ...(corner ? {} : lashClasses(limit, fibre, wish, stocked, policy)),
+        ...mixIn(limit, fibre, wish.hybrid, trays, policy),
+      };
+    }),
+  });
   return { right: layer("right"), left: layer("left") };
 }
 

@@ -4,7 +4,7 @@ import type { Policy } from "../policy";
 import { setZone } from "./edit";
 import type { MapFacts, PieceFacts, ZoneFacts } from "./facts";
 import { fibreOnLash } from "./fibreOnLash";
-import { changePiece } from "./pieces";
+import { changePiece, followsZone } from "./pieces";
 import type { LashMap } from "./schema";
 import { kindLabel, sameKind, stockedKinds, stockedLengths, type TrayKind } from "./stock";
 import type { Tray } from "./tray";
@@ -76,7 +76,7 @@ function nearest(zone: ZoneFacts, piece: PieceFacts, trays: readonly Tray[], pol
   const { natural } = zone.limit;
   const was = fibreOnLash(piece.fibre, natural, policy, trays);
   // A class of shorter lashes can only change its length.
-  const kinds = typeof piece.ref === "number" ? [piece.fibre] : stockedKinds(trays);
+  const kinds = followsZone(piece.ref) ? [piece.fibre] : stockedKinds(trays);
   const candidates = kinds.flatMap((kind) =>
     stockedLengths(trays, kind).map((lengthMm): Fibre => ({
       ...piece.fibre,

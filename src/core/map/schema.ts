@@ -41,8 +41,10 @@ export const hybridSchema = z.strictObject({
 });
 export type Hybrid = z.infer<typeof hybridSchema>;
 
-/** Shorter natural lashes of a zone wear a shorter fibre: the lashes up to a length, and the fibre's length. */
-const lashClassSchema = z.strictObject({ upToMm: z.number().min(1).max(16), lengthMm: fibreSchema.shape.lengthMm });
+/** Shorter natural lashes of a zone wear a shorter fibre: the lashes up to a length, and the fibre's length; null leaves them bare. */
+const lashClassSchema = z.strictObject({ upToMm: z.number().min(1).max(16), lengthMm: fibreSchema.shape.lengthMm.nullable() });
+/** Short fibres spread through the longer ones, on one lash of so many, to hold them up. */
+const supportSchema = z.strictObject({ lengthMm: fibreSchema.shape.lengthMm, every: z.int().min(2).max(12) });
 const zoneFibreSchema = fibreSchema.extend({
   classes: z
     .array(lashClassSchema)
@@ -51,6 +53,7 @@ const zoneFibreSchema = fibreSchema.extend({
       message: "Classes of lashes must run from short to long.",
     })
     .optional(),
+  support: supportSchema.optional(),
   hybrid: hybridSchema.optional(),
 });
 /** What a zone wears. */
@@ -109,8 +112,8 @@ export type Bend = z.infer<typeof bendSchema>;
 export const accentWishSchema = z.strictObject({
   /** Over the base, mm. */
   offsetMm: z.int().min(1, "Accents stand 1 to 5 mm over the base.").max(5, "Accents stand 1 to 5 mm over the base."),
-  /** Sections along the lash line, their own partition. */
-  sections: z.int().min(2).max(12),
+  /** Sections along the lash line, their own partition; absent follows the base's zones. */
+  sections: z.int().min(2).max(12).optional(),
   placing: accentPlacingSchema,
   fibre: fibreKindSchema,
 });
@@ -156,6 +159,15 @@ export const lashMapSchema = z.strictObject({
   under: underWishSchema.optional(),
   /** Natural lashes told apart into so many classes within each zone. */
   lashClasses: z.union([z.literal(2), z.literal(4)]).optional(),
+  /** Their lengths chosen by hand, the shortest class first, mm; absent leaves them to the limits. */
+  classLengthsMm: z
+    .array(fibreSchema.shape.lengthMm)
+    .min(2)
+    .max(4)
+    .refine((lengths) => lengths.every((mm, i) => i === 0 || mm >= (lengths[i - 1] ?? 0)), {
+      message: "From the shortest lashes to the longest.",
+    })
+    .optional(),
   hybrid: hybridSchema.omit({ fibre: true }).extend({ fibre: fibreKindSchema }).optional(),
   limits: mapLimitsSchema.optional(),
   /** Landmarks taken anew for this map, where they differ from the survey's. */

@@ -16,11 +16,13 @@ export function samePlaced(a: FibreKind, b: FibreKind): boolean {
 export function swapEverywhere(map: LashMap, from: FibreKind, to: FibreKind): LashMap {
   const kind = <T extends FibreKind>(worn: T): T | FibreKind => (samePlaced(worn, from) ? to : worn);
   const zone = (worn: ZoneFibre): ZoneFibre => {
-    const { lengthMm, classes, hybrid } = worn;
+    const { lengthMm, classes, support, hybrid } = worn;
     const mixes = hybrid !== undefined && samePlaced(hybrid.fibre, from);
     if (!mixes && !samePlaced(worn, from)) return worn;
     // Classes wear the zone's own fibre and follow it.
-    const main = samePlaced(worn, from) ? { ...to, lengthMm, ...(classes ? { classes } : {}), ...(hybrid ? { hybrid } : {}) } : worn;
+    const main = samePlaced(worn, from)
+      ? { ...to, lengthMm, ...(classes ? { classes } : {}), ...(support ? { support } : {}), ...(hybrid ? { hybrid } : {}) }
+      : worn;
     return mixes ? { ...main, hybrid: { ...hybrid, fibre: { ...to, lengthMm: hybrid.fibre.lengthMm } } } : main;
   };
   const eye = (side: Side): EyeMap => ({

@@ -32,7 +32,6 @@ export function usualAccents(fibre: FibreKind, policy: Policy, trays: readonly T
   const inClusters = policy.accentPlacing === "clusters";
   return {
     offsetMm: FLAT_BASE_CURLS.includes(fibre.curl) ? Math.min(FLAT_BASE_ACCENT_MM, policy.accentOffsetMm) : policy.accentOffsetMm,
-    sections: 5,
     // A cluster of three leaves one lash between at the least.
     placing: { every: Math.max(policy.accentEvery, inClusters ? 4 : 2), cluster: inClusters ? 3 : 1, innerEvery: 2 },
     fibre: spike(fibre, trays),

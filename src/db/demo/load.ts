@@ -107,7 +107,7 @@ async function loadPictures(tx: Tx, today: string) {
 async function loadStudio(tx: Tx, today: string, options: { password: string; tokens: Record<string, string> }) {
   await tx.insert(schema.studio).values({ studioId, ...STUDIO });
   await tx.insert(schema.policy).values({ studioId, document: { ...defaultPolicy, lashTintLawful: "confirmed" } });
-  const bend = lookHandles(LOOKS[OWN_LOOK.from], usualSurvey().eyes.right.landmarks).map((handle, i, all) =>
+  const bend = lookHandles(LOOKS[OWN_LOOK.from], usualSurvey().eyes.right.landmarks, usualSurvey().eyes.right).map((handle, i, all) =>
     i === all.length - 2 ? { ...handle, dropMm: OWN_LOOK.secondLastDropMm } : handle,
   );
   const hash = await hashPassword(options.password);

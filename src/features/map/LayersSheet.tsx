@@ -43,7 +43,13 @@ export function LayersSheet({ studio }: { studio: MapStudio }) {
               unit="mm"
               onChange={(offsetMm) => setAccents({ offsetMm })}
             />
-            <NumberSelect label="Sections" value={accents.sections} from={2} to={12} onChange={(sections) => setAccents({ sections })} />
+            <NumberSelect
+              label="Sections"
+              value={accents.sections ?? 5}
+              from={2}
+              to={12}
+              onChange={(sections) => setAccents({ sections })}
+            />
             <NumberSelect
               label="One to every"
               value={accents.placing.every}

@@ -66,7 +66,15 @@ export function MapHead({ studio }: { studio: MapStudio; hold: boolean }) {
           </Link>
         </Notice>
       ) : null}
-      {studio.clash ? <Notice tone="look" title={studio.clash} className="mb-3" /> : null}
+      {studio.notKept.length ? (
+        <Notice tone="look" title="Not all of it could be kept" className="mb-3">
+          <ul className="space-y-1">
+            {studio.notKept.map((words) => (
+              <li key={words}>{words}</li>
+            ))}
+          </ul>
+        </Notice>
+      ) : null}
       {studio.problem ? <Notice tone="stop" title={studio.problem} className="mb-3" /> : null}
     </>
   );

@@ -39,7 +39,7 @@ const SHEETS = ["line", "layers", "fibre", "load", "limits", "work", "saves"] as
 type Sheet = (typeof SHEETS)[number];
 
 export function MapWorkspace({ page }: { page: MapPage }) {
-  const start = useMemo(() => (page.saved ? { map: page.saved.map, clash: null } : firstPlan(page)), [page]);
+  const start = useMemo(() => (page.saved ? { map: page.saved.map, notKept: [] } : firstPlan(page)), [page]);
   if (!start)
     return (
       <Notice tone="look" title="The shelf holds no tray yet" className="mt-8 max-w-xl">
@@ -53,7 +53,7 @@ export function MapWorkspace({ page }: { page: MapPage }) {
   return <Workspace page={page} start={start} />;
 }
 
-function Workspace({ page, start }: { page: MapPage; start: { map: LashMap; clash: string | null } }) {
+function Workspace({ page, start }: { page: MapPage; start: { map: LashMap; notKept: readonly string[] } }) {
   const studio = useMapStudio(page, start);
   const { editor, map, facts, findings, chosen, layer, choose, saving } = studio;
   const [view, setView] = useState<View>("facing");
@@ -177,7 +177,8 @@ function MapSheets({
 function useBending({ map, page, facts, longestMm, onBend }: MapStudio, bending: boolean) {
   return useMemo(() => {
     if (!bending) return null;
-    const handles = map.bend ?? lookHandles(LOOKS[map.look], landmarksOf(map, page.survey.document, "right"));
+    const handles =
+      map.bend ?? lookHandles(LOOKS[map.look], landmarksOf(map, page.survey.document, "right"), page.survey.document.eyes.right);
     const longest = (side: Side) => longestMm?.[side] ?? Math.max(6, ...facts.zones[side].map(({ fibre }) => fibre?.lengthMm ?? 0));
     return {
       handles: { right: handles, left: handles },

@@ -14,7 +14,7 @@ export function OwnLooks({ studio }: { studio: MapStudio }) {
   const [name, setName] = useState("");
   const [problem, setProblem] = useState<string | null>(null);
   const keep = async () => {
-    const bend = map.bend ?? lookHandles(LOOKS[map.look], landmarksOf(map, page.survey.document, "right"));
+    const bend = map.bend ?? lookHandles(LOOKS[map.look], landmarksOf(map, page.survey.document, "right"), page.survey.document.eyes.right);
     const look = { version: 1 as const, name, from: map.look, bend };
     const result = await answered(keepLook(look));
     if (!result.ok) return setProblem([result.message, ...Object.values(result.fields)].join(" "));

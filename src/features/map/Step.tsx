@@ -1,8 +1,7 @@
 "use client";
 import { memo, useRef, useState } from "react";
 import { sideLabel } from "@/core/eye";
-import { pulledTo, ZONE_WORDS, type Severity, type ZoneFacts } from "@/core/map";
-import { formatMm } from "@/core/units";
+import { lengthWords, pulledTo, ZONE_WORDS, type Severity, type ZoneFacts } from "@/core/map";
 import type { EyePlace } from "@/features/drawing/plate";
 import type { Drag, SkylineScale } from "./drag";
 import { Needle } from "./Needle";
@@ -42,7 +41,13 @@ export const Step = memo(function Step({
   const mm = pulled ? pulled.mm : (fibre?.lengthMm ?? null);
   const middle = (x1 + x2) / 2;
   const ref = { side, index, layer };
-  const lengths = mm === null ? "bare" : [...(fibre?.classes ?? []).map((c) => Math.min(c.lengthMm, mm)), mm].map(formatMm).join("/");
+  const lengths =
+    mm === null
+      ? "bare"
+      : lengthWords({
+          lengthMm: mm,
+          classes: fibre?.classes?.map((c) => ({ ...c, lengthMm: c.lengthMm === null ? null : Math.min(c.lengthMm, mm) })),
+        });
   return (
     <g
       role="slider"
@@ -110,18 +115,21 @@ export const Step = memo(function Step({
             strokeLinecap="round"
             strokeDasharray={role === "under" ? "1 6" : undefined}
           />
-          {fibre?.classes?.map(({ lengthMm }) => (
-            <line
-              key={lengthMm}
-              x1={x1 + 4}
-              x2={x2 - 4}
-              y1={y(lengthMm)}
-              y2={y(lengthMm)}
-              stroke={STROKES[severity]}
-              strokeWidth="2"
-              strokeDasharray="5 4"
-            />
-          ))}
+          {fibre?.classes?.map(
+            ({ lengthMm }) =>
+              lengthMm !== null && (
+                <line
+                  key={lengthMm}
+                  x1={x1 + 4}
+                  x2={x2 - 4}
+                  y1={y(lengthMm)}
+                  y2={y(lengthMm)}
+                  stroke={STROKES[severity]}
+                  strokeWidth="2"
+                  strokeDasharray="5 4"
+                />
+              ),
+          )}
         </>
       )}
       <text

@@ -1,4 +1,4 @@
-import { clashWords, mapTitle, planMap, type LashMap, type MapWish } from "@/core/map";
+import { planWords, mapTitle, planMap, type LashMap, type MapWish } from "@/core/map";
 import type { MapPage } from "./data";
 
 /** The choices a map was planned from. */
@@ -8,7 +8,7 @@ export function wishOf(map: LashMap): MapWish {
 }
 
 /** A first plan for a client: last visit's choices where there was one, else the natural look in the first tray. */
-export function firstPlan(page: MapPage): { map: LashMap; clash: string | null } | null {
+export function firstPlan(page: MapPage): { map: LashMap; notKept: readonly string[] } | null {
   const tray = page.trays.find(({ curl, diameterMm }) => curl === "C" && diameterMm <= 0.15) ?? page.trays[0];
   if (!tray) return null;
   const fibre = {
@@ -30,5 +30,5 @@ export function firstPlan(page: MapPage): { map: LashMap; clash: string | null }
   const plan =
     (last && planMap(page.survey.document, { ...last, title: mapTitle(last) }, page.policy, page.trays)) ??
     planMap(page.survey.document, usual, page.policy, page.trays);
-  return plan && { map: plan.map, clash: clashWords(plan) };
+  return plan && { map: plan.map, notKept: planWords(plan) };
 }

@@ -3,7 +3,7 @@ import { startTransition, useCallback, useEffect, useMemo, useRef, useState } fr
 import type { Landmarks, Side } from "@/core/eye";
 import {
   baseIndex,
-  clashWords,
+  planWords,
   kindLabel,
   landmarksOf,
   landmarkWithin,
@@ -31,13 +31,13 @@ import { usePlanner } from "./usePlanner";
 const readKept = (document: unknown) => import("./readDraft").then(({ readDraft }) => readDraft(document));
 
 /** A map on the bench: what it is, what deserves to be said of it, and everything that can be done to it. */
-export function useMapStudio(page: MapPage, start: { map: LashMap; clash: string | null }) {
+export function useMapStudio(page: MapPage, start: { map: LashMap; notKept: readonly string[] }) {
   const editor = useMapEditor(start.map);
   const { map, change } = editor;
   const [mapId] = useState(() => page.saved?.id ?? newId());
   const [chosen, setChosen] = useState<ZoneRef | null>(null);
   const [layer, setLayer] = useState(() => baseIndex(start.map, "right"));
-  const [clash, setClash] = useState(start.clash);
+  const [notKept, setNotKept] = useState(start.notKept);
   const [problem, setProblem] = useState<string | null>(null);
   const [longestMm, setLongestMm] = useState<Readonly<Record<Side, number>> | null>(null);
   const draft = `map ${page.saved?.id ?? `new ${page.clientId}`}`;
@@ -51,7 +51,7 @@ export function useMapStudio(page: MapPage, start: { map: LashMap; clash: string
   const revision = saving.saved?.revision ?? 0;
 
   const [hold, setHold] = useState(false);
-  const unkept = useRef<LashMap | null>(null);
+  const unsaved = useRef<LashMap | null>(null);
   /** Is the pointer on something just now? A plan that comes back after it let go is taken up like any other. */
   const pulling = useRef(false);
 
@@ -65,15 +65,15 @@ export function useMapStudio(page: MapPage, start: { map: LashMap; clash: string
     if (moving) startTransition(together);
     else together();
     pulling.current = moving;
-    if (moving) unkept.current = next;
+    if (moving) unsaved.current = next;
     else keep(next, revision);
   };
   /** The pointer let go: the rest of the page catches up, and what was drawn is kept. */
   const release = () => {
     pulling.current = false;
     startTransition(() => setHold(false));
-    if (unkept.current) keep(unkept.current, revision);
-    unkept.current = null;
+    if (unsaved.current) keep(unsaved.current, revision);
+    unsaved.current = null;
   };
   const plan = async (wish: Partial<MapWish>, stroke?: string) => {
     const whole: MapWish = { ...wishOf(map), ...wish };
@@ -82,7 +82,7 @@ export function useMapStudio(page: MapPage, start: { map: LashMap; clash: string
     if (planned === undefined) return;
     if (!planned) return setProblem(`No length of ${kindLabel(whole.fibre)} is in stock.`);
     setProblem(null);
-    setClash(clashWords(planned));
+    setNotKept(planWords(planned));
     setLongestMm(planned.longestMm);
     apply(planned.map, stroke, pulling.current);
     if (!stroke) setChosen(null);
@@ -108,7 +108,7 @@ export function useMapStudio(page: MapPage, start: { map: LashMap; clash: string
     else apply({ ...map, landmarks }, stroke, true);
   };
   const bend = (handle: number, dropMm: number, stroke: string) => {
-    const handles = map.bend ?? lookHandles(LOOKS[map.look], landmarksOf(map, survey.document, "right"));
+    const handles = map.bend ?? lookHandles(LOOKS[map.look], landmarksOf(map, survey.document, "right"), survey.document.eyes.right);
     // A stroke of the pointer is named by when it began; keys have strokes of one step.
     pulling.current = stroke.includes("@");
     const bent = handles.map((h, i) => (i === handle ? { ...h, dropMm: Math.min(12, Math.max(0, Math.round(dropMm * 10) / 10)) } : h));
@@ -162,7 +162,8 @@ export function useMapStudio(page: MapPage, start: { map: LashMap; clash: string
       setLayer(l);
       setChosen(null);
     },
-    clash,
+    /** What the last plan could not keep, of limits and of wishes. */
+    notKept,
     problem,
     showProblem: setProblem,
     longestMm,

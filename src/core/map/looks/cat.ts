@@ -3,6 +3,7 @@ import type { Look } from "./look";
 export const cat: Look = {
   label: "cat",
   says: "rises outwards, with a drop only in the last zone",
+  rises: true,
   handles: [
     { at: 0, dropMm: 5.5 },
     { at: "pupil", dropMm: 2.6 },

@@ -4,6 +4,7 @@ export const flatLiner: Look = {
   label: "flat liner",
   says: "a cat line in a flat-based curl (L or M), like a drawn liner",
   wants: ["L", "M"],
+  rises: true,
   handles: [
     { at: 0, dropMm: 5 },
     { at: "pupil", dropMm: 2.2 },

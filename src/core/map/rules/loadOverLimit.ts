@@ -1,6 +1,7 @@
 import { mostCount } from "../../lash";
 import { formatMm } from "../../units";
 import { type Finding, type Rule } from "../finding";
+import { followsZone } from "../pieces";
 import { stockedLengths } from "../stock";
 import { GROWING_ALLOWANCE, judgeLoad, LOAD_DAY } from "../zoneLimit";
 import { at, changeFibre, perPiece, placeOf } from "./helpers";
@@ -15,19 +16,16 @@ export const loadOverLimit: Rule = (facts) =>
     const light = (candidate: typeof fibre) => judgeLoad(limit.loadOf(candidate), mostCount(candidate), facts.policy) === "fine";
     const shorter = piece.stockedMm.filter((mm) => mm < fibre.lengthMm && light({ ...fibre, lengthMm: mm })).at(-1);
     // A class wears its zone's own kind of fibre, so only its length can change.
-    const thinner =
-      typeof piece.ref === "number"
-        ? undefined
-        : facts.trays
-            .filter((tray) => tray.curl === fibre.curl && tray.shape === fibre.shape && tray.diameterMm < fibre.diameterMm)
-            .map((tray) => ({ ...fibre, diameterMm: tray.diameterMm }))
-            .filter((candidate) => light(candidate) && stockedLengths(facts.trays, candidate).includes(fibre.lengthMm))
-            .filter((candidate) =>
-              zone.pieces.every(
-                (other) => typeof other.ref !== "number" || stockedLengths(facts.trays, candidate).includes(other.fibre.lengthMm),
-              ),
-            )
-            .sort((a, b) => b.diameterMm - a.diameterMm)[0];
+    const thinner = followsZone(piece.ref)
+      ? undefined
+      : facts.trays
+          .filter((tray) => tray.curl === fibre.curl && tray.shape === fibre.shape && tray.diameterMm < fibre.diameterMm)
+          .map((tray) => ({ ...fibre, diameterMm: tray.diameterMm }))
+          .filter((candidate) => light(candidate) && stockedLengths(facts.trays, candidate).includes(fibre.lengthMm))
+          .filter((candidate) =>
+            zone.pieces.every((other) => !followsZone(other.ref) || stockedLengths(facts.trays, candidate).includes(other.fibre.lengthMm)),
+          )
+          .sort((a, b) => b.diameterMm - a.diameterMm)[0];
     const fix = thinner
       ? { label: `Take ${thinner.diameterMm.toFixed(2)}`, to: { diameterMm: thinner.diameterMm } }
       : shorter !== undefined

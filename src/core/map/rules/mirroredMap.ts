@@ -25,11 +25,16 @@ export const mirroredMap: Rule = ({ map, zones, survey, policy }): Finding[] =>
     const sum = (zones: typeof line) => zones.reduce((total, { fibre }) => total + fibre!.lengthMm, 0);
     // Every look but a bent one is at least as long outside as inside: such a line needs no closer look.
     if (!map.bend && sum(line.slice(0, half)) <= sum(line.slice(-half))) return [];
-    const drop = dropCurve(map.bend ? { handles: map.bend } : LOOKS[map.look], landmarksOf(map, survey, side));
-    const wanted = line.map(({ from, to }) => -meanOver(drop, from, to));
+    const drop = dropCurve(map.bend ? { handles: map.bend } : LOOKS[map.look], landmarksOf(map, survey, side), survey.eyes[side]);
     const lengths = line.map(({ fibre }) => fibre!.lengthMm);
+    // What the look could come to on these very lashes: never below them, never past what they carry, corners their own.
+    const hung = Math.max(...lengths) + Math.min(...line.map(({ from, to }) => meanOver(drop, from, to)));
+    const wanted = line.map(({ from, to, limit }) => {
+      if (limit.corner && policy.corners === "match") return limit.usualMm;
+      return Math.min(limit.limitMm, Math.max(limit.usualMm, hung - meanOver(drop, from, to)));
+    });
     const apart = (worn: number[]) => {
-      // However long the longest is, only the shape is compared.
+      // However much is added in all, only where it is added is compared.
       const off = worn.map((mm, i) => mm - wanted[i]!);
       const mean = off.reduce((sum, mm) => sum + mm, 0) / off.length;
       return off.reduce((sum, mm) => sum + (mm - mean) ** 2, 0) / off.length;
@@ -47,7 +52,7 @@ export const mirroredMap: Rule = ({ map, zones, survey, policy }): Finding[] =>
         severity: "look",
         where: { side, zones: [] },
         title: `Client's ${side}: the line looks turned round`,
-        why: `${lengths.map(formatMm).join(" ")} from the inner corner outwards fits ${LOOKS[map.look].label} far better read the other way. Was it drawn for the other side of the bed?`,
+        why: `${lengths.map(formatMm).join(" ")} from the inner corner outwards fits ${LOOKS[map.look].label} on these lashes far better read the other way. Was it drawn for the other side of the bed?`,
         numbers: [
           { label: "Off the look as it stands", value: `${Math.sqrt(asIs).toFixed(1)} mm` },
           { label: "Off the look turned round", value: `${Math.sqrt(turned).toFixed(1)} mm` },

@@ -1,4 +1,5 @@
 import { SIDES } from "../../eye";
+import { isStepped } from "../layers";
 import { formatMm } from "../../units";
 import { type Finding, type Rule } from "../finding";
 import { changeFibre, pairPlace } from "./helpers";
@@ -9,7 +10,7 @@ export const steppedLine: Rule = (facts) =>
     facts.layers[side].flatMap((zones) =>
       zones.slice(1).flatMap((zone, i): Finding[] => {
         const before = zones[i]!;
-        if (!zone.fibre || !before.fibre) return [];
+        if (!zone.fibre || !before.fibre || !isStepped(facts.map.eyes[side].layers[zone.layer]!, zone.index)) return [];
         const step = Math.abs(zone.fibre.lengthMm - before.fibre.lengthMm);
         if (step <= facts.policy.stepMm + 1e-9) return [];
         const [taller, lower] = zone.fibre.lengthMm > before.fibre.lengthMm ? [zone, before] : [before, zone];
