@@ -1,5 +1,5 @@
 import { SIDES, sideLabel } from "../eye";
-import { joinFindings, LAYER_LABELS, lengthWords, mapFindings, mapTotals, pickList, type Layer, type MapFacts, type Pick } from "../map";
+import { gatherFindings, LAYER_LABELS, lengthWords, mapFindings, mapTotals, pickList, type Layer, type MapFacts, type Pick } from "../map";
 import { answerWords } from "../policy";
 import { formatHours, formatMm, sentence } from "../units";
 
@@ -31,7 +31,9 @@ export function trolleyBrief(
   const { map, policy } = facts;
   const totals = mapTotals(facts, options);
   const isFan = totals.fans > 0;
-  const findings = joinFindings(mapFindings(facts)).filter(({ severity }) => severity !== "note");
+  const findings = gatherFindings(mapFindings(facts)).filter(
+    ({ severity }) => severity !== "note",
+  );
   return {
     layers: alike(
       SIDES.map((side) =>

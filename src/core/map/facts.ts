@@ -15,6 +15,7 @@ export type MapContext = { readonly survey: Survey; readonly policy: Policy; rea
 /** One fibre of a zone with the limits of the very lashes that wear it. */
 export type PieceFacts = Piece & {
   readonly shorterMm: number;
+  readonly usualMm: number;
   readonly overLengthLimitMm: number;
   readonly limitMm: number;
   /** Share of the zone's lashes that are long enough and short enough for it, 0..1. */

@@ -85,13 +85,13 @@ export {
   NARROWEST_ZONE,
 } from "./edit";
 export { mapFindings, RULES } from "./rules";
-export { SEVERITIES, findingKey, type Finding, type Rule, type Severity } from "./finding";
+export { SEVERITIES, findingKey, type Finding, type Fix, type Rule, type Severity } from "./finding";
 export { VIEWS, VIEW_LABELS, type View, eyesInView, innerCornerOnRight, turnHalfRound } from "./view";
 export { mapTotals, pickList, heaviestOf, fibresPerStrip, type MapTotals, type Pick, type PlacingPace } from "./totals";
 export { planWords, limitCostWords, LIMIT_WORDS } from "./planWords";
 export { stretchWords, zonesWords, type Stretch } from "./stretchWords";
 export { type Cut } from "./planCuts";
-export { joinFindings } from "./joinFindings";
+export { gatherFindings } from "./gatherFindings";
 export { baseContactOf, type BaseContact } from "./baseContact";
 export { fibreOnLash, type OnLash } from "./fibreOnLash";
 export { curlsAtEqualLift, type EqualLift } from "./equalLift";

@@ -54,6 +54,9 @@ function longestCut({ wish, layers, peak }: Planned): Cut | null {
 /** As long as its longest where the look asked for so much less: the look is not to be seen, mm. A model of this product. */
 const UNSEEN_MM = 1.5;
 
+/** One of the longest lies so near to the look's peak, mm below it. A model of this product. */
+const NEAR_PEAK_MM = 1;
+
 function lookCut(planned: Planned): Cut | null {
   const { wish, layers, survey } = planned;
   // A look that adds the same everywhere has no peak to miss, and a bent one is the technician's own.
@@ -64,7 +67,8 @@ function lookCut(planned: Planned): Cut | null {
     const all = inLookOf(worn(side), planned, side);
     const longest = Math.max(...all.map(({ mm }) => mm));
     const least = Math.min(...all.map(({ dropMm }) => dropMm));
-    return all.some(({ mm, dropMm }) => mm === longest && dropMm > least + UNSEEN_MM);
+    const longestOnes = all.filter(({ mm }) => mm === longest);
+    return longestOnes.some(({ dropMm }) => dropMm > least + UNSEEN_MM) || longestOnes.every(({ dropMm }) => dropMm > least + NEAR_PEAK_MM);
   });
   const side = missed[0];
   if (!side) return null;

@@ -52,7 +52,7 @@ export const MICRO = 1e6;
 /** Weight of roughness: mm² for every mm that a step differs from the step before. */
 export const ROUGHNESS_WEIGHT = 0.15;
 /** Weight of a texture: mm² an eye for every mm that a mark stands out less than TEXTURE_MM over a neighbour between. */
-export const TEXTURE_WEIGHT = 3;
+export const TEXTURE_WEIGHT = 4.5;
 /** A texture of steps is seen from this difference on, mm. Common practice: 1 to 2. */
 export const TEXTURE_MM = 1;
 /** From this length on the last zone drops further. Common practice. */

@@ -93,7 +93,7 @@ function reckon(eye: EyeSurvey, edges: ZoneEdges, policy: Policy, picked?: reado
     const overLengthLimitMm = shorter + overLengthMm;
     if (!corner || policy.corners !== "match") return { overLengthLimitMm, limitMm: overLengthLimitMm };
     // Half a millimetre over the usual lash is the next length, which the corner does not take.
-    const matchMm = usual + MATCH_WITHIN_MM - 0.002 + (picked ? CORNER_ACCENT_MM : 0);
+    const matchMm = usual + MATCH_WITHIN_MM - 1e-6 + (picked ? CORNER_ACCENT_MM : 0);
     return { overLengthLimitMm, limitMm: Math.min(overLengthLimitMm, matchMm) };
   };
   const own = limitsOf(shorterMm, usualMm);

@@ -13,10 +13,12 @@ export function Findings({
   findings,
   onFix,
   onShow,
+  onPlan,
 }: {
   findings: readonly Finding[];
   onFix: (finding: Finding) => void;
   onShow: (finding: Finding) => void;
+  onPlan: (wish: NonNullable<Finding["plan"]>["wish"]) => void;
 }) {
   const [all, setAll] = useState(false);
   const grave = findings.filter((finding) => finding.severity !== "note").length;
@@ -40,6 +42,11 @@ export function Findings({
               {finding.fix ? (
                 <Button tone={finding.severity === "stop" ? "ivy" : "line"} onClick={() => onFix(finding)}>
                   {finding.fix.label}
+                </Button>
+              ) : null}
+              {finding.plan ? (
+                <Button tone="line" onClick={() => onPlan(finding.plan!.wish)}>
+                  {finding.plan.label}
                 </Button>
               ) : null}
               <details className="min-w-0 flex-1 text-sm text-ink-2">

@@ -1,4 +1,4 @@
-import { joinFindings, type View } from "@/core/map";
+import type { View } from "@/core/map";
 import { Button } from "@/ui";
 import { BeginVisit } from "./BeginVisit";
 import { Findings } from "./Findings";
@@ -7,7 +7,7 @@ import type { MapStudio } from "./useMapStudio";
 
 /** Beside the plate: save, to the chair, what deserves to be said of the map, print and files. */
 export function MapAside({ studio, view }: { studio: MapStudio; hold: boolean; view: View }) {
-  const { page, saving, findings, mapId } = studio;
+  const { page, saving, told, mapId } = studio;
   return (
     <aside className="min-w-0 space-y-6 lg:border-l lg:border-line lg:pl-6">
       <div className="flex flex-wrap gap-2">
@@ -19,10 +19,10 @@ export function MapAside({ studio, view }: { studio: MapStudio; hold: boolean; v
           clientName={page.clientName}
           mapId={mapId}
           save={saving.save}
-          stops={findings.filter((f) => f.severity === "stop").length}
+          stops={told.filter((f) => f.severity === "stop").length}
         />
       </div>
-      <Findings findings={joinFindings(findings)} onFix={studio.takeFix} onShow={studio.showFinding} />
+      <Findings findings={told} onFix={studio.takeFix} onShow={studio.showFinding} onPlan={(wish) => void studio.plan(wish)} />
       <MapFiles mapId={mapId} clientId={page.clientId} view={view} save={saving.save} />
       <p className="text-sm text-ink-2">
         Load is a comparison, not a strength. The leaflets of adhesive and fibre come first.{" "}

@@ -2,17 +2,7 @@
 import dynamic from "next/dynamic";
 import Link from "next/link";
 import { memo, useMemo, useState } from "react";
-import {
-  eyesInView,
-  innerCornerOnRight,
-  joinFindings,
-  landmarksOf,
-  type LashMap,
-  lookHandles,
-  LOOKS,
-  nextStocked,
-  type View,
-} from "@/core/map";
+import { eyesInView, innerCornerOnRight, landmarksOf, type LashMap, lookHandles, LOOKS, nextStocked, type View } from "@/core/map";
 import { otherSide, SIDES, type Side } from "@/core/eye";
 import { Choice, Notice } from "@/ui";
 import { ChosenZone } from "./ChosenZone";
@@ -94,7 +84,7 @@ function Workspace({ page, start }: { page: MapPage; start: { map: LashMap; notK
     layer: () => studio.setLayer((layer + 1) % layers.length),
     undo: editor.undo,
     redo: editor.redo,
-    fix: () => studio.takeFix(joinFindings(findings).find((finding) => finding.fix)),
+    fix: () => studio.takeFix(studio.told.find((finding) => finding.fix)),
     turn: () => setView(view === "facing" ? "bedHead" : "facing"),
     save: () => void saving.save(),
   });

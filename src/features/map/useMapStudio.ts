@@ -3,6 +3,7 @@ import { startTransition, useCallback, useEffect, useMemo, useRef, useState } fr
 import type { Landmarks, Side } from "@/core/eye";
 import {
   baseIndex,
+  gatherFindings,
   planWords,
   kindLabel,
   landmarksOf,
@@ -46,6 +47,7 @@ export function useMapStudio(page: MapPage, start: { map: LashMap; notKept: read
   const context = useMemo(() => ({ survey: survey.document, policy, trays }), [survey, policy, trays]);
   const facts = useMemo(() => mapFacts(map, context), [map, context]);
   const findings = useMemo(() => mapFindings(facts), [facts]);
+  const told = useMemo(() => gatherFindings(findings), [findings]);
   const planner = usePlanner(context, wishOf(start.map));
   const saving = useMapSaving({ page, mapId, draft, map, restart: editor.restart, saidSaved: drop, showProblem: setProblem });
   const revision = saving.saved?.revision ?? 0;
@@ -153,7 +155,9 @@ export function useMapStudio(page: MapPage, start: { map: LashMap; notKept: read
     map,
     mapId,
     facts,
+    /** Findings zone by zone, and gathered as they are told and counted. */
     findings,
+    told,
     chosen,
     /** The chosen zone with all that is known of it. */
     zone: chosen ? facts.layers[chosen.side][chosen.layer]?.[chosen.index] : undefined,

@@ -5,6 +5,7 @@ import { kindLabel, fibreCurl, stockedKinds, stockedLengths } from "../stock";
 import { LEAST_CONTACT_MM, holdsOn } from "../holdsOn";
 import { judgeLoad } from "../zoneLimit";
 import { mostCount } from "../../lash";
+import { swapThroughout } from "./throughout";
 import { at, changeFibre, perPiece, placeOf } from "./helpers";
 
 /** Curl that cannot seat on straight-down lashes: base and lash part before the glue has anything to hold. */
@@ -34,6 +35,8 @@ export const cannotSeat: Rule = (facts) =>
         severity: "look",
         where: at(zone),
         title: `${placeOf(zone)}, ${fibre.curl} does not seat`,
+        topic: `${fibre.curl} does not seat`,
+        by: -contact,
         why: `On ${ownCurlDeg < 15 ? "straight lashes" : "lashes"} that point down, ${fibre.curl} lies against the lash over ${contact.toFixed(2)} mm and then parts from it. A flat base, L or M, lies along all of its straight part.`,
         numbers: [
           { label: "Contact now", value: `${contact.toFixed(2)} mm` },
@@ -46,7 +49,9 @@ export const cannotSeat: Rule = (facts) =>
           ? {
               fix: {
                 label: `Take ${kindLabel(seat)}`,
+                all: "Take what seats in each",
                 apply: changeFibre(zone, piece, { curl: seat.curl, diameterMm: seat.diameterMm }),
+                ...swapThroughout(facts.trays, fibre, { ...fibre, ...seat }),
               },
             }
           : {}),

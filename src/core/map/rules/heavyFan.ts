@@ -1,5 +1,7 @@
 import { equalCount, mostCount } from "../../lash";
 import { type Finding, type Rule } from "../finding";
+import { stockedLengths } from "../stock";
+import { swapThroughout } from "./throughout";
 import { FINE_UP_TO_MM, judgeLoad } from "../zoneLimit";
 import { at, changeFibre, perPiece, placeOf } from "./helpers";
 
@@ -19,14 +21,29 @@ export const heavyFan: Rule = (facts) =>
     const weighs = equalCount({ ...fibre, count: mostCount(fibre) }, CLASSIC);
     if (weighs <= 1 + 1e-9) return [];
     const lighter = Math.floor(equalCount({ ...CLASSIC, count: 1 }, fibre) + 1e-9);
-    const settles =
-      lighter >= 2 && judgeLoad(zone.limit.loadOf({ ...fibre, count: lighter, countTo: undefined }), lighter, facts.policy) !== "stop";
+    const { countTo: _, ...alike } = fibre;
+    const carried = (fan: typeof fibre) => judgeLoad(zone.limit.loadOf(fan), mostCount(fan), facts.policy) !== "stop";
+    // Finer fibres first, as many of them; then fewer of these.
+    const finer = facts.trays
+      .filter(({ curl, shape, diameterMm }) => curl === fibre.curl && shape === fibre.shape && diameterMm < fibre.diameterMm - 1e-9)
+      .sort((a, b) => b.diameterMm - a.diameterMm)
+      .map(({ diameterMm }) => ({ ...fibre, diameterMm }))
+      .find(
+        (fan) =>
+          equalCount({ ...fan, count: mostCount(fan) }, CLASSIC) <= 1 + 1e-9 &&
+          stockedLengths(facts.trays, fan).includes(fibre.lengthMm) &&
+          carried(fan),
+      );
+    const fewer = lighter >= 2 && carried({ ...alike, count: lighter }) ? { ...alike, count: lighter } : null;
+    const to = finer ?? fewer;
     return [
       {
         rule: "heavyFan",
         severity: "look",
         where: at(zone),
         title: `${placeOf(zone)}, heavy fan`,
+        topic: "heavy fan",
+        by: weighs,
         why: `${mostCount(fibre)} fibres of ${fibre.diameterMm.toFixed(2)} weigh as ${weighs.toFixed(1)} singles of 0.15, on ${fine ? "fine lashes" : "a stretch with many baby lashes"}.`,
         numbers: [
           { label: "Natural lash here", value: `${natural.diameterMm.toFixed(3)} mm thick` },
@@ -34,8 +51,15 @@ export const heavyFan: Rule = (facts) =>
           { label: "Load, resting", value: `${piece.load.resting.toFixed(2)} ×` },
         ],
         source: "Common practice; the comparison is by cross-section.",
-        ...(settles
-          ? { fix: { label: `Make it ${lighter}D`, apply: changeFibre(zone, piece, { count: lighter, countTo: undefined }) } }
+        ...(to
+          ? {
+              fix: {
+                label: to === finer ? `Take ${to.diameterMm.toFixed(2)}` : `Make it ${to.count}D`,
+                all: "Take a lighter fan in each",
+                apply: changeFibre(zone, piece, to === finer ? { diameterMm: to.diameterMm } : { count: to.count, countTo: undefined }),
+                ...swapThroughout(facts.trays, fibre, to),
+              },
+            }
           : {}),
       },
     ];

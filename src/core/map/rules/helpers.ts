@@ -51,7 +51,7 @@ export function pairPlace(side: Side, role: Layer["role"], first: number, second
 export const at = (zone: ZoneFacts): Finding["where"] => ({
   side: zone.side,
   zones: [zone.index],
-  ...(zone.role === "base" ? {} : { layer: zone.layer }),
+  ...(zone.role === "base" ? {} : { layer: zone.layer, role: zone.role }),
 });
 
 /** Longest stocked length not past a limit, mm; null when even the shortest is. */

@@ -1,18 +1,23 @@
 import type { MapFacts } from "../facts";
 import { SEVERITIES, type Finding, type Rule } from "../finding";
+import { accentsOverBase } from "./accentsOverBase";
+import { babyLashes } from "./babyLashes";
 import { cannotSeat } from "./cannotSeat";
-import { catOnDroopingEye } from "./catOnDroopingEye";
+import { eyeAdvice } from "./eyeAdvice";
 import { droopingOuterEnd } from "./droopingOuterEnd";
 import { heavyFan } from "./heavyFan";
 import { leftBare } from "./leftBare";
 import { limitsSetAside } from "./limitsSetAside";
 import { loadOverLimit } from "./loadOverLimit";
+import { longSet } from "./longSet";
 import { longCorner } from "./longCorner";
 import { mirroredMap } from "./mirroredMap";
 import { notInStock } from "./notInStock";
 import { overExtended } from "./overExtended";
 import { practiceLength } from "./practiceLength";
+import { shorterThanNatural } from "./shorterThanNatural";
 import { steppedLine } from "./steppedLine";
+import { thickSingle } from "./thickSingle";
 import { thickSingleInHybrid } from "./thickSingleInHybrid";
 import { unintendedAsymmetry } from "./unintendedAsymmetry";
 
@@ -25,13 +30,18 @@ export const RULES: readonly Rule[] = [
   mirroredMap,
   heavyFan,
   cannotSeat,
+  shorterThanNatural,
+  thickSingle,
   thickSingleInHybrid,
   longCorner,
   droopingOuterEnd,
   steppedLine,
   unintendedAsymmetry,
-  catOnDroopingEye,
+  eyeAdvice,
   leftBare,
+  accentsOverBase,
+  longSet,
+  babyLashes,
   limitsSetAside,
 ];
 

@@ -20,7 +20,8 @@ export const leftBare: Rule = (facts) =>
         rule: "leftBare",
         severity: tooHeavy ? "look" : "note",
         where: at(zone),
-        title: `${placeOf(zone)} is left bare`,
+        title: `${placeOf(zone)}, left bare`,
+        topic: "left bare",
         why: tooShort
           ? `Its lashes take ${formatMm(zone.limit.limitMm)} mm at most and the shortest in stock is ${formatMm(shortest)}.`
           : tooHeavy

@@ -1,6 +1,7 @@
 import { mostCount } from "../../lash";
 import { formatMm } from "../../units";
-import { type Finding, type Rule } from "../finding";
+import { type Finding, type Fix, type Rule } from "../finding";
+import { swapThroughout } from "./throughout";
 import { followsZone } from "../pieces";
 import { stockedLengths } from "../stock";
 import { GROWING_ALLOWANCE, judgeLoad, LOAD_DAY } from "../zoneLimit";
@@ -26,17 +27,41 @@ export const loadOverLimit: Rule = (facts) =>
             zone.pieces.every((other) => !followsZone(other.ref) || stockedLengths(facts.trays, candidate).includes(other.fibre.lengthMm)),
           )
           .sort((a, b) => b.diameterMm - a.diameterMm)[0];
-    const fix = thinner
-      ? { label: `Take ${thinner.diameterMm.toFixed(2)}`, to: { diameterMm: thinner.diameterMm } }
-      : shorter !== undefined
-        ? { label: `Shorten to ${formatMm(shorter)}`, to: { lengthMm: shorter } }
-        : null;
+    // A fan is made lighter by fewer fibres before it is made shorter.
+    const { countTo: _, ...alike } = fibre;
+    const counts = followsZone(piece.ref)
+      ? []
+      : Array.from({ length: Math.max(0, mostCount(fibre) - 2) }, (_, i) => mostCount(fibre) - 1 - i);
+    const fewer = counts.map((count) => ({ ...alike, count })).find(light);
+    const fix: Fix | null = thinner
+      ? {
+          label: `Take ${thinner.diameterMm.toFixed(2)}`,
+          all: "Take a finer fibre in each",
+          apply: changeFibre(zone, piece, { diameterMm: thinner.diameterMm }),
+          ...swapThroughout(facts.trays, fibre, thinner),
+        }
+      : fewer
+        ? {
+            label: `Make it ${fewer.count}D`,
+            all: "Fewer fibres in each",
+            apply: changeFibre(zone, piece, { count: fewer.count, countTo: undefined }),
+            ...swapThroughout(facts.trays, fibre, fewer),
+          }
+        : shorter !== undefined
+          ? {
+              label: `Shorten to ${formatMm(shorter)}`,
+              all: "Shorten each to what it carries",
+              apply: changeFibre(zone, piece, { lengthMm: shorter }),
+            }
+          : null;
     return [
       {
         rule: "loadOverLimit",
         severity: verdict,
         where: at(zone),
         title: `${placeOf(zone)}, load`,
+        topic: "load",
+        by: load.growing,
         why: `Resting lashes carry ${load.resting.toFixed(2)} × the ordinary classic lash, growing ones up to ${load.growing.toFixed(2)} × by day ${LOAD_DAY}.`,
         numbers: [
           { label: "Natural lash here", value: `${limit.natural.diameterMm.toFixed(3)} mm thick` },
@@ -50,7 +75,7 @@ export const loadOverLimit: Rule = (facts) =>
         ],
         source:
           "A model of ours: moment at the root over natural thickness to the 2.5, beside 0.15 × 12 on a medium lash. A comparison, not a strength.",
-        ...(fix ? { fix: { label: fix.label, apply: changeFibre(zone, piece, fix.to) } } : {}),
+        ...(fix ? { fix } : {}),
       },
     ];
   });

@@ -18,14 +18,21 @@ export const longCorner: Rule = (facts) =>
             severity: "look",
             where: at(zone),
             title: `${placeOf(zone)}, ${limit.corner} corner`,
-            why: `${formatMm(fibre.lengthMm)} mm on lashes of ${formatMm(piece.shorterMm)}. This studio matches the corners and adds nothing.`,
+            topic: `${limit.corner} corner`,
+            by: fibre.lengthMm - piece.limitMm,
+            why:
+              `${formatMm(fibre.lengthMm)} mm on lashes of usually ${formatMm(limit.usualMm)}. ` +
+              (zone.role === "accent"
+                ? "In a corner accents stand one millimetre over it at most."
+                : "This studio matches the corners and adds nothing."),
             numbers: [
-              { label: "Three quarters of the lashes reach", value: `${piece.shorterMm.toFixed(1)} mm` },
+              { label: "Usual lash in this corner", value: `${limit.usualMm.toFixed(1)} mm` },
               { label: "Shortest in stock", value: piece.stockedMm[0] === undefined ? "none" : `${formatMm(piece.stockedMm[0])} mm` },
             ],
             source: "Studio policy, corners; common practice, the cautious school.",
             fix: {
               label: to === null ? "Leave bare" : `Shorten to ${formatMm(to)}`,
+              all: "Match each to its lashes",
               apply: changeFibre(zone, piece, to === null ? null : { lengthMm: to }),
             },
           },

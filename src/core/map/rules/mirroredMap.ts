@@ -51,7 +51,7 @@ export const mirroredMap: Rule = ({ map, zones, survey, policy }): Finding[] =>
         rule: "mirroredMap",
         severity: "look",
         where: { side, zones: [] },
-        title: `Client's ${side}: the line looks turned round`,
+        title: `Client's ${side}, the line looks turned round`,
         why: `${lengths.map(formatMm).join(" ")} from the inner corner outwards fits ${LOOKS[map.look].label} on these lashes far better read the other way. Was it drawn for the other side of the bed?`,
         numbers: [
           { label: "Off the look as it stands", value: `${Math.sqrt(asIs).toFixed(1)} mm` },

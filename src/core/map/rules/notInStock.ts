@@ -22,7 +22,9 @@ export const notInStock: Rule = (facts) =>
           : `No tray of ${kindLabel(fibre)} ${fibre.shape === "flat" ? "" : "round "}is in stock.`,
         numbers: [{ label: "In stock", value: stockedMm.length ? `${stockedMm.map(formatMm).join(", ")} mm` : "none" }],
         source: "The studio's trays.",
-        ...(harmless ? { fix: { label: `Take ${formatMm(to)}`, apply: changeFibre(zone, piece, { lengthMm: to }) } } : {}),
+        ...(harmless
+          ? { fix: { label: `Take ${formatMm(to)}`, all: "Take what is in stock", apply: changeFibre(zone, piece, { lengthMm: to }) } }
+          : {}),
       },
     ];
   });

@@ -17,6 +17,7 @@ export const overExtended: Rule = (facts) =>
         severity: "stop",
         where: at(zone),
         title: placeOf(zone),
+        by: over - limit.overLengthMm,
         why:
           `${formatMm(fibre.lengthMm)} mm stands ${formatMm(over)} mm past a lash of ${formatMm(piece.shorterMm)}. ` +
           `The limit here is ${formatMm(limit.overLengthMm)}${limit.fine ? ", the lashes being fine" : ""}: a ${formatMm(fibre.lengthMm)} wants a lash of ${formatMm(wanted)}.`,
@@ -25,13 +26,14 @@ export const overExtended: Rule = (facts) =>
             label: zone.role === "accent" ? "Three quarters of the lashes picked for it reach" : "Three quarters of the lashes reach",
             value: `${piece.shorterMm.toFixed(1)} mm`,
           },
-          { label: "Usual lash in this zone", value: `${limit.natural.meanMm.toFixed(1)} mm` },
+          { label: "Usual lash in this zone", value: `${limit.usualMm.toFixed(1)} mm` },
           { label: "Lashes this length would suit", value: `${Math.round(limit.suits(fibre.lengthMm) * 100)} %` },
           { label: "Tip past the lash, gap at the lid counted", value: `${formatMm(over + facts.policy.attachmentOffsetMm)} mm` },
         ],
         source: "Studio policy, over-length; common practice 2 to 3 mm.",
         fix: {
           label: to === null ? "Leave bare" : `Shorten to ${formatMm(to)}`,
+          all: "Shorten each to its limit",
           apply: changeFibre(zone, piece, to === null ? null : { lengthMm: to }),
         },
       },

@@ -19,6 +19,7 @@ export const practiceLength: Rule = (facts) =>
         source: "Common practice.",
         fix: {
           label: to === null ? "Leave bare" : `Shorten to ${formatMm(to)}`,
+          all: "Shorten each to its limit",
           apply: changeFibre(zone, piece, to === null ? null : { lengthMm: to }),
         },
       },

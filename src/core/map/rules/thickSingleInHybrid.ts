@@ -24,6 +24,7 @@ export const thickSingleInHybrid: Rule = (facts) =>
         severity: "look",
         where: at(zone),
         title: `${placeOf(zone)}, hybrid`,
+        topic: "hybrid",
         why: `A single of ${single.fibre.diameterMm.toFixed(2)} shows between fans. Singles of 0.15 or finer disappear among them.`,
         numbers: [{ label: "Single", value: `${single.fibre.diameterMm.toFixed(2)} mm` }],
         source: "Common practice.",

@@ -37,7 +37,7 @@ export const unintendedAsymmetry: Rule = ({ map, layers, policy }) => {
         {
           rule: "unintendedAsymmetry",
           severity: "look",
-          where: { side: "both", zones: [i], ...(right.role === "base" ? {} : { layer }) },
+          where: { side: "both", zones: [i], ...(right.role === "base" ? {} : { layer, role: right.role }) },
           title: `${sentence(ZONE_WORDS[right.role])} ${i + 1}, both eyes`,
           why: `Client's right wears ${describe(right.fibre)}, left ${describe(left.fibre)}. If the eyes differ and this is meant, say so on the map.`,
           numbers: [
@@ -67,8 +67,9 @@ function ownLashes(layer: number, right: ZoneFacts, left: ZoneFacts): Finding {
   return {
     rule: "eyesDiffer",
     severity: "note",
-    where: { side: "both", zones: [right.index], ...(right.role === "base" ? {} : { layer }) },
+    where: { side: "both", zones: [right.index], ...(right.role === "base" ? {} : { layer, role: right.role }) },
     title: `${sentence(ZONE_WORDS[right.role])} ${right.index + 1}, the eyes differ`,
+    topic: "the eyes differ",
     why: `Client's right wears ${formatMm(right.fibre!.lengthMm)} mm, left ${formatMm(left.fibre!.lengthMm)}: each what its own lashes ask for.`,
     numbers: [
       { label: "Usual lash, right", value: `${right.limit.usualMm.toFixed(1)} mm` },

@@ -1,0 +1,365 @@
+import fc from "fast-check";
+import { naturalZone, SIDES, type Survey } from "@/core/eye";
+import {
+  gatherFindings,
+  lashMapDocument,
+  LOOKS,
+  mapFacts,
+  mapFindings,
+  placements,
+  planMap,
+  planWords,
+  setZoneLength,
+  TEXTURE_MM,
+  type LashMap,
+  type LookId,
+  type MapWish,
+} from "@/core/map";
+import { readDocument } from "@/core/document";
+import { defaultPolicy } from "@/core/policy";
+import { classicWish, planShares, WIDE_SHELF } from "../support/planShares";
+import { randomSurveys } from "../support/randomSurveys";
+import { surveyArbitrary, surveyOf } from "../support/surveys";
+
+// What a practised technician would plan, and would say of what is drawn. Common practice throughout.
+const accents: NonNullable<MapWish["accents"]> = {
+  offsetMm: 3,
+  placing: { every: 4, cluster: 1, innerEvery: 2 },
+  fibre: { curl: "C", diameterMm: 0.07, shape: "round", count: 3, opening: "closed" },
+};
+const plan = (survey: Survey, look: LookId, change: Partial<MapWish> = {}, policy = defaultPolicy) =>
+  planMap(survey, classicWish(look, change), policy, WIDE_SHELF)!;
+const base = ({ map }: { map: LashMap }, side: "right" | "left" = "right") =>
+  map.eyes[side].layers[0]!.zones.map((zone) => zone?.lengthMm ?? null);
+const told = (map: LashMap, survey: Survey) =>
+  gatherFindings(mapFindings(mapFacts(map, { survey, policy: defaultPolicy, trays: WIDE_SHELF })));
+const rulesOf = (map: LashMap, survey: Survey) => told(map, survey).map(({ rule }) => rule);
+
+describe("plans a practitioner would sign", () => {
+  test("a cat on iris marks, lashes of 8, 10.5 and 9.5: never under the lashes, rising to just inside the outer corner", () => {
+    const cat = plan(surveyOf([8, 10.5, 9.5]), "cat", { school: { id: "irisMarks" } });
+    expect(base(cat)).toEqual([8, 9, 10, 10, 11, 10, 11, 9]);
+    expect(planWords(cat)).toEqual(["Long on the lines and short between cannot be kept everywhere: both eyes, zones 3 and 4."]);
+    expect(cat.breaches).toEqual([]);
+  });
+  test.each<[LookId, number[]]>([
+    ["natural", [7, 8, 9, 10, 10, 10, 10, 10, 9, 8]],
+    ["doll", [7, 8, 9, 10, 11, 10, 9, 9, 9, 8]],
+    ["squirrel", [7, 7, 8, 9, 10, 11, 11, 10, 9, 8]],
+    ["cat", [7, 7, 8, 9, 9, 10, 11, 11, 10, 8]],
+  ])("lashes of 7, 9.5 and 8.5 as %s", (look, lengths) => {
+    const planned = plan(surveyOf([7, 9.5, 8.5]), look);
+    expect(base(planned)).toEqual(lengths);
+    expect(planWords(planned)).toEqual([]);
+    expect(told(planned.map, surveyOf([7, 9.5, 8.5])).filter(({ severity }) => severity !== "note")).toEqual([]);
+  });
+  test("corners match their usual lash, 6 on 6, 7 on 7, the shorter half way between, and nothing is said; bare where nothing is near", () => {
+    const corners = (inner: number, outer: number) => {
+      const survey = surveyOf([inner, 9.2, outer], { spreadMm: 0.4 });
+      const planned = plan(survey, "natural");
+      expect(rulesOf(planned.map, survey).filter((rule) => rule === "longCorner" || rule === "shorterThanNatural")).toEqual([]);
+      return [base(planned)[0], base(planned).at(-1)];
+    };
+    expect(corners(6, 8)).toEqual([6, 8]);
+    expect(corners(7, 7)).toEqual([7, 7]);
+    expect(corners(6.4, 8.5)).toEqual([6, 8]);
+    expect(corners(4, 8)).toEqual([null, 8]);
+  });
+  test("an eye that cannot carry the look is given the nearest, told once, with the look that would suit it", () => {
+    const survey = surveyOf([8, 10, 6.5]);
+    const cat = plan(survey, "cat");
+    expect(base(cat)).toEqual([8, 8, 9, 10, 10, 10, 10, 9, 8, 6]);
+    expect(planWords(cat)).toEqual([
+      "These lashes leave no room for cat: the longest lies in both eyes, zones 4 to 7. Doll would suit them.",
+    ]);
+    expect(rulesOf(cat.map, survey)).not.toContain("mirroredMap");
+    expect(planWords(plan(survey, "doll"))).toEqual([]);
+  });
+  test("a wish for the longest that cannot be is named with what there is", () => {
+    const survey = surveyOf([9, 12, 12.5], { diameter: "coarse" });
+    expect(planWords(plan(survey, "cat", { longestMm: 15 }))[0]).toMatch(
+      /^15 mm wished at the longest; 14 is what these lashes and limits allow/,
+    );
+    expect(planWords(plan(survey, "cat", { longestMm: 13 }))).toEqual([]);
+  });
+  test("an outer end of 12 mm or more drops by 2", () => {
+    const survey = surveyOf([9, 12, 12.2], { diameter: "coarse" });
+    for (const look of ["natural", "cat", "squirrel"] as const) {
+      const lengths = base(plan(survey, look));
+      expect(lengths.at(-1)).toBe(12);
+      expect(lengths.at(-2)).toBeGreaterThanOrEqual(14);
+    }
+    const drawn = setZoneLength(plan(survey, "natural").map, "right", 8, 13);
+    const drop = told(drawn, survey).find(({ rule }) => rule === "droopingOuterEnd")!;
+    expect([drop.severity, drop.why]).toEqual(["note", "The last zone drops 1 mm; from 12 mm on 2 is usual."]);
+  });
+  test("fine lashes that cannot carry their own length in 0.15: the longest they can, named, and a finer fibre offered first", () => {
+    const survey = surveyOf([8.5, 11, 10], { diameter: "fine" });
+    const heavy = plan(survey, "doll");
+    expect(planWords(heavy)[0]).toMatch(
+      /^Shorter than the natural lash: the longest these lashes can carry in this fibre, both eyes, zones/,
+    );
+    const finding = told(heavy.map, survey).find(({ rule }) => rule === "shorterThanNatural")!;
+    expect(finding.plan!.wish.fibre!.diameterMm).toBeLessThan(0.15);
+    const finer = plan(survey, "doll", finding.plan!.wish);
+    expect(finer.breaches).toEqual([]);
+    expect(rulesOf(finer.map, survey)).not.toContain("shorterThanNatural");
+  });
+  test("by lash: corners keep theirs, long fibres on long lashes, the shortest spread through four classes as support", () => {
+    const survey = surveyOf([7, 10, 9], { spreadMm: 1 });
+    const four = plan(survey, "natural", { school: { id: "byClass" }, lashClasses: 4 });
+    const zone = four.map.eyes.right.layers[0]!.zones[1]!;
+    expect([...zone.classes!.map(({ lengthMm }) => lengthMm), zone.lengthMm]).toEqual([10, 11, 12, 13]);
+    expect(zone.support).toEqual({ lengthMm: 10, every: 5 });
+    const worn = placements(four.map, survey, "right").filter((placement) => placement.worn?.zone === 1);
+    // Lashes past the shortest class that wear its length all the same: about one in five.
+    const long = worn.filter(({ lash }) => lash.lengthMm > zone.classes![0]!.upToMm);
+    const support = long.filter((placement) => placement.worn!.fibre.lengthMm === 10);
+    expect(support.length / long.length).toBeGreaterThan(0.1);
+    expect(support.length / long.length).toBeLessThan(0.3);
+    expect([base(four)[0], base(four)[2]]).toEqual([7, 9]);
+    expect(four.breaches).toEqual([]);
+  });
+  test("two lengths by lash are the ones chosen where they may be worn, and what is cut is said", () => {
+    const survey = surveyOf([7, 10, 9], { spreadMm: 1 });
+    const chosen = (classLengthsMm: [number, number]) => {
+      const planned = plan(survey, "natural", { school: { id: "byClass" }, lashClasses: 2, classLengthsMm });
+      const zone = planned.map.eyes.right.layers[0]!.zones[1]!;
+      return [zone.classes![0]!.lengthMm, zone.lengthMm, ...planWords(planned)];
+    };
+    expect(chosen([9, 11])).toEqual([9, 11]);
+    expect(chosen([9, 15])).toEqual([9, 12, expect.stringMatching(/^15 mm wished at the longest; 12 is/)]);
+  });
+});
+
+describe("accents first, the base under them", () => {
+  const survey = surveyOf([7.5, 10, 9], { spreadMm: 0.5 });
+  test("three over the base at the peak, two at least elsewhere, one in the corners; what is less than wished is said with its place", () => {
+    const planned = plan(survey, "squirrel", { accents });
+    const [lower, spikes] = planned.map.eyes.right.layers;
+    const over = spikes!.zones.map((zone, i) => {
+      const middle = (spikes!.boundaries[i]! + spikes!.boundaries[i + 1]!) / 2;
+      return zone!.lengthMm - lower!.zones[lower!.boundaries.findIndex((edge) => edge > middle) - 1]!.lengthMm;
+    });
+    expect([over[0], over.at(-1)]).toEqual([1, 1]);
+    // Beside the outer corner the base stands a millimetre over it, whatever the accents want.
+    expect(Math.min(...over.slice(1, -2))).toBe(2);
+    expect(Math.max(...over)).toBe(3);
+    expect(planWords(planned)).toEqual([
+      expect.stringMatching(/^\+3 wished for the accents; \+2 accents [\d, to and]+ and \+1 accent 10\.$/),
+    ]);
+  });
+  test("a flat-base curl wishes two, and has them wherever the outer drop leaves room", () => {
+    const words = planWords(
+      plan(survey, "flatLiner", { fibre: { ...classicWish("cat").fibre, curl: "L" }, accents: { ...accents, offsetMm: 2 } }),
+    );
+    expect(words.filter((sentence) => sentence.startsWith("+"))).toEqual([]);
+  });
+  test("where one millimetre is all there is, no accents are advised", () => {
+    const fine = surveyOf([7.5, 10, 9], { spreadMm: 0.2, diameter: "fine" });
+    const tight = plan(fine, "natural", { accents }, { ...defaultPolicy, fineOverLengthMm: 1 });
+    expect(planWords(tight).at(-1)).toMatch(/So little is not seen: better no accents here\.$/);
+  });
+  test("no accent is as short as the base beneath it, in no plan (property)", () => {
+    fc.assert(
+      fc.property(
+        surveyArbitrary,
+        fc.constantFrom<LookId>("natural", "doll", "cat"),
+        fc.constantFrom("mirrored" as const, "each" as const),
+        (some, look, coupling) => {
+          const { map } = plan(some, look, { accents, coupling });
+          for (const side of SIDES) {
+            const [lower, spikes] = map.eyes[side].layers;
+            spikes!.zones.forEach((zone, i) => {
+              const middle = (spikes!.boundaries[i]! + spikes!.boundaries[i + 1]!) / 2;
+              const beneath = lower!.zones[lower!.boundaries.findIndex((edge) => edge > middle) - 1];
+              if (zone && beneath) expect(zone.lengthMm).toBeGreaterThan(beneath.lengthMm);
+            });
+          }
+        },
+      ),
+      { numRuns: 60, seed: 112 },
+    );
+  });
+  test("four over the base is called dramatic with what it costs, one hardly seen", () => {
+    const { map } = plan(survey, "squirrel", { accents });
+    const dramatic = told(setZoneLength(setZoneLength(map, "right", 6, 14, 1), "left", 6, 14, 1), survey).find(
+      ({ rule }) => rule === "dramaticAccents",
+    )!;
+    expect(dramatic.why).toMatch(/mm over the base is dramatic\. It asks \d+ % more of these lashes than 3 mm would/);
+    expect(dramatic.title).toBe("Both eyes, accent 7, dramatic");
+    const faint = told(setZoneLength(map, "right", 6, 11, 1), survey).find(({ rule }) => rule === "faintAccents")!;
+    expect(faint.why).toMatch(/accents are seen from 2 mm on/);
+  });
+});
+
+describe("twelve hundred plans over three hundred random eyes", () => {
+  const surveys = randomSurveys(300, 21);
+  /** Lashes that carry their own length in 0.15: on fine ones the load decides, and a finer fibre is offered first. */
+  const carried = surveys.filter(({ eyes }) => eyes.right.points[0]!.diameter !== "fine");
+  test("brow peak: nothing hidden, corners matched, no step over two, the looks told apart, cats outside", () => {
+    const shares = planShares(surveys, (look) => classicWish(look));
+    expect(shares.hidden).toBe(0);
+    expect(shares.steps).toBe(0);
+    expect(shares.catsInside).toBe(0);
+    expect(shares.cornersMissed).toBeLessThan(0.08);
+    expect(planShares(carried, (look) => classicWish(look))).toMatchObject({
+      hidden: 0,
+      looksAlike: 0,
+      cornersMissed: expect.closeTo(0, 2) as number,
+    });
+    // In a fibre that fine lashes can carry, looks are told apart on them too.
+    expect(
+      planShares(surveys, (look) => classicWish(look, { fibre: { ...classicWish(look).fibre, diameterMm: 0.1 } })).looksAlike,
+    ).toBeLessThanOrEqual(0.04);
+  });
+  test("iris marks: long on the lines and short between in seven pairs of ten", () => {
+    let [kept, pairs] = [0, 0];
+    const shares = planShares(
+      surveys,
+      (look) => classicWish(look, { school: { id: "irisMarks" } }),
+      ({ map }) => {
+        const inner = map.eyes.right.layers[0]!.zones.slice(1, -1).map((zone) => zone?.lengthMm ?? 0);
+        inner.slice(1).forEach((mm, i) => {
+          const rise = i % 2 === 0 ? mm - inner[i]! : inner[i]! - mm;
+          pairs += 1;
+          kept += rise >= TEXTURE_MM && rise <= 2 ? 1 : 0;
+        });
+      },
+    );
+    expect(kept / pairs).toBeGreaterThan(0.7);
+    expect(shares).toMatchObject({ hidden: 0, steps: 0 });
+  });
+  test("wispy: corners keep their rule, a quarter of the accents at most on shorter lashes than their limit, seen on lashes that carry them", () => {
+    const shares = planShares(surveys, (look) => classicWish(look, { accents }));
+    expect(shares).toMatchObject({ hidden: 0, steps: 0, cornerAccents: 0 });
+    expect(shares.shortAccents).toBeLessThan(0.25);
+    expect(planShares(carried, (look) => classicWish(look, { accents })).accentsSeen).toBeGreaterThan(0.8);
+  });
+});
+
+test("natural adds about the same everywhere and hangs lower; each other look adds most at its own peak (property)", () => {
+  const added = (survey: Survey, look: LookId) => {
+    const { map } = plan(survey, look);
+    const { zones, boundaries } = map.eyes.right.layers[0]!;
+    return zones
+      .map((zone, i) => (zone?.lengthMm ?? 0) - naturalZone(survey.eyes.right, boundaries[i]!, boundaries[i + 1]!).quantileMm(0.5))
+      .slice(1, -1);
+  };
+  const spread = (all: number[]) => Math.max(...all) - Math.min(...all);
+  let evener = 0;
+  const surveys = randomSurveys(60, 23).filter(({ eyes }) => eyes.right.points[0]!.diameter !== "fine");
+  for (const survey of surveys) {
+    if (spread(added(survey, "natural")) < spread(added(survey, "doll"))) evener += 1;
+    expect(Math.max(...base(plan(survey, "natural")).map((mm) => mm ?? 0))).toBeLessThanOrEqual(
+      Math.max(...base(plan(survey, "doll")).map((mm) => mm ?? 0)),
+    );
+  }
+  expect(evener / surveys.length).toBeGreaterThan(0.9);
+});
+
+test("mirrored eyes that differ: one line for both, and each corner on its own lash, said and nothing to settle", () => {
+  const survey = surveyOf([7, 9.5, 8.5]);
+  const apart = { ...survey, eyes: { ...survey.eyes, left: surveyOf([8, 9.5, 7.4]).eyes.left } };
+  const planned = plan(apart, "squirrel");
+  expect([base(planned)[0], base(planned, "left")[0]]).toEqual([7, 8]);
+  expect(base(planned).slice(1, -2)).toEqual(base(planned, "left").slice(1, -2));
+  const findings = told(planned.map, apart);
+  expect(findings.filter(({ rule }) => rule === "unintendedAsymmetry")).toEqual([]);
+  expect(findings.find(({ rule }) => rule === "eyesDiffer")).toMatchObject({ severity: "note" });
+});
+
+test("eye advice stands among the findings with a plan that follows it", () => {
+  const advised = (change: (survey: Survey) => Survey, look: LookId) => {
+    const survey = change(surveyOf([7, 9.5, 8.5]));
+    const { map } = plan(survey, look, { fibre: { ...classicWish(look).fibre, curl: "D" } });
+    return told(map, survey).flatMap(({ rule, severity, plan: offered }) => (offered ? [[rule, severity, offered.label]] : []));
+  };
+  const shaped = (shape: Survey["eyes"]["right"]["shape"]) => (survey: Survey) => ({
+    ...survey,
+    eyes: { right: { ...survey.eyes.right, shape }, left: { ...survey.eyes.left, shape } },
+  });
+  expect(advised((survey) => ({ ...survey, spacing: "wide" }), "natural")).toEqual([["wideSet", "note", "Plan it as doll in C"]]);
+  expect(advised((survey) => ({ ...survey, spacing: "close" }), "natural")).toEqual([["closeSet", "note", "Plan it as squirrel"]]);
+  expect(advised(shaped("hooded"), "cat")).toEqual([["catOnDroopingEye", "look", "Plan it as doll"]]);
+  expect(advised(shaped("downturned"), "cat")).toEqual([["catOnDroopingEye", "look", "Plan it as squirrel"]]);
+  expect(advised(shaped("downturned"), "natural")).toEqual([["downturned", "note", "Plan it as squirrel"]]);
+  expect(advised(shaped("prominent"), "natural")).toEqual([["prominent", "note", "Plan it in C"]]);
+  expect(advised(shaped("hooded"), "doll")).toEqual([]);
+});
+
+test("singles of 0.20 are told on medium lashes and left in peace on coarse ones", () => {
+  const thick = { ...classicWish("natural").fibre, diameterMm: 0.2 };
+  const drawn = (diameter: "medium" | "coarse") => {
+    const survey = surveyOf([7, 9.5, 8.5], { diameter });
+    const { map } = plan(survey, "natural");
+    const eye = (side: "right" | "left") => ({
+      layers: map.eyes[side].layers.map((layer) => ({ ...layer, zones: layer.zones.map((zone) => zone && { ...zone, ...thick }) })),
+    });
+    return told({ ...map, fibre: thick, eyes: { right: eye("right"), left: eye("left") } }, survey).find(
+      ({ rule }) => rule === "thickSingle",
+    );
+  };
+  expect(drawn("medium")).toMatchObject({ title: "Both eyes, zones 1 to 10, thick single" });
+  expect(drawn("coarse")).toBeUndefined();
+});
+
+test("baby lashes are counted: left alone under singles, worn in short fine fibres", () => {
+  const survey = surveyOf([5.5, 6.2, 6], { babyShare: 0.3, spreadMm: 0.3 });
+  const words = (diameterMm: number) =>
+    told(plan(survey, "natural", { fibre: { ...classicWish("natural").fibre, diameterMm } }).map, survey).find(
+      ({ rule }) => rule === "babyLashes",
+    )!.title;
+  expect(words(0.15)).toMatch(/^Baby lashes: \d+ left alone$/);
+  expect(words(0.07)).toMatch(/worn fine$/);
+});
+
+test("a set over four hours says so, with what nine lashes in ten save and what fewer fibres weigh", () => {
+  const survey = surveyOf([7.5, 10, 9], { density: "dense" });
+  const fan = { curl: "C" as const, diameterMm: 0.05, shape: "round" as const, count: 5 };
+  const long = told(plan(survey, "natural", { fibre: fan }).map, survey).find(({ rule }) => rule === "longSet")!;
+  expect(long.why).toMatch(/Nine lashes in ten save about (\d+ h )?\d+ min; fans of 4 instead of 5 save \d+ mg/);
+  expect(long.plan!.wish.fibre!.count).toBe(4);
+  expect(
+    told(plan(surveyOf([7.5, 10, 9], { density: "sparse" }), "natural").map, surveyOf([7.5, 10, 9], { density: "sparse" })).map(
+      ({ rule }) => rule,
+    ),
+  ).not.toContain("longSet");
+});
+
+test("a saved map keeps its lengths whatever would be planned now: a document of the first version is read to the letter", () => {
+  const old = {
+    version: 1,
+    title: "of old",
+    look: "cat",
+    school: { id: "irisMarks" },
+    fibre: { curl: "C", diameterMm: 0.15, shape: "round", count: 1 },
+    longestMm: null,
+    coupling: "mirrored",
+    differsOnPurpose: false,
+    eyes: Object.fromEntries(
+      SIDES.map((side) => [
+        side,
+        {
+          layers: [
+            {
+              role: "base",
+              boundaries: [0, 0.08, 0.24, 0.4, 0.56, 0.73, 0.91, 1],
+              zones: [6, 6, 6, 6, 8, 8, 7].map((lengthMm) => ({ curl: "C", diameterMm: 0.15, shape: "round", count: 1, lengthMm })),
+            },
+          ],
+        },
+      ]),
+    ),
+  };
+  const map = readDocument(lashMapDocument, old);
+  expect(base({ map })).toEqual([6, 6, 6, 6, 8, 8, 7]);
+  // What a practitioner would say of it today.
+  const survey = surveyOf([8, 10.5, 9.5]);
+  const hidden = told(map, survey).find(({ rule }) => rule === "shorterThanNatural")!;
+  expect(hidden.title).toBe("Both eyes, zones 1 to 7, shorter than the natural lash");
+  expect(hidden.fix!.label).toBe("Lengthen each to its lashes");
+  expect(rulesOf(hidden.fix!.apply(map), survey)).not.toContain("shorterThanNatural");
+  expect(placements(map, survey, "right").some(({ worn }) => worn)).toBe(true);
+  expect(LOOKS[map.look].label).toBe("cat");
+});
