@@ -131,7 +131,7 @@ describe.each(Object.keys(PAPERS) as Paper[])("on %s", (paper) => {
     expect(sumOf(/(\d+) lashes, \d+ strips?/g)).toBe(said);
   });
   test("pad strips of every layer: a page each, words inside it, the ruler's figures 20 mm apart", async () => {
-    const pages = readBack(await padStripPdf(survey, crowded, "bedHead", paper, "23 Sep 2026"));
+    const pages = readBack(await padStripPdf(survey, crowded, "bedHead", { paper, savedOn: "23 Sep 2026", name: "ZÅ" }));
     expect(pages).toHaveLength(crowded.eyes.right.layers.length);
     for (const page of pages) {
       inside(page);
@@ -141,6 +141,8 @@ describe.each(Object.keys(PAPERS) as Paper[])("on %s", (paper) => {
       const label = (twenty.left + page[mark + 1]!.right) / 2;
       expect(label - middle(zero)).toBeCloseTo(20, 1);
       expect(wordsOf(page)).toMatch(/Layer \d of 3/);
+      // Which eye and whose is on the strip itself, once an eye.
+      expect(page.filter(({ text }) => text === "ZÅ")).toHaveLength(2);
     }
   });
 });

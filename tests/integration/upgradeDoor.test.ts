@@ -259,7 +259,8 @@ test("older answers and an older policy are read as today's", async () => {
   const { upgradePolicy } = await import("@/core/policy");
   const [policy] = await ask<{ document: object }>("select document from studio.policy");
   expect(upgradePolicy(policy!.document)).toMatchObject({
-    version: 5,
+    version: 6,
+    nameOnStrip: "initials",
     colourAge: 16,
     lashTintLawful: "notConfirmed",
     spacing: { liftThenExtensions: { stopHours: 72 }, tintThenExtensions: { askHours: 72 } },

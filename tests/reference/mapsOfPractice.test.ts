@@ -1,6 +1,8 @@
 import fc from "fast-check";
-import { naturalZone, SIDES, type Survey } from "@/core/eye";
+import { naturalZone, SIDES, usualSurvey, type Survey } from "@/core/eye";
+import { stripName, trolleyBrief } from "@/core/formats";
 import {
+  changeWish,
   gatherFindings,
   lashMapDocument,
   LOOKS,
@@ -10,6 +12,7 @@ import {
   planMap,
   planWords,
   setZoneLength,
+  textureWish,
   TEXTURE_MM,
   type LashMap,
   type LookId,
@@ -17,6 +20,7 @@ import {
 } from "@/core/map";
 import { readDocument } from "@/core/document";
 import { defaultPolicy } from "@/core/policy";
+import { anMm } from "@/core/units";
 import { classicWish, planShares, WIDE_SHELF } from "../support/planShares";
 import { randomSurveys } from "../support/randomSurveys";
 import { surveyArbitrary, surveyOf } from "../support/surveys";
@@ -362,4 +366,102 @@ test("a saved map keeps its lengths whatever would be planned now: a document of
   expect(rulesOf(hidden.fix!.apply(map), survey)).not.toContain("shorterThanNatural");
   expect(placements(map, survey, "right").some(({ worn }) => worn)).toBe(true);
   expect(LOOKS[map.look].label).toBe("cat");
+});
+
+test("a survey left as its form begins marks what is planned on it, until something is measured or said to be so", () => {
+  const untouched = usualSurvey();
+  const marked = (survey: Survey) =>
+    told(plan(survey, "natural").map, survey).some(({ rule, severity }) => rule === "notMeasured" && severity === "look");
+  expect(marked(untouched)).toBe(true);
+  expect(marked({ ...untouched, measured: true })).toBe(false);
+  expect(marked({ ...surveyOf([7, 9.5, 8.4]), measured: undefined })).toBe(false);
+  const brief = (survey: Survey) =>
+    trolleyBrief(mapFacts(plan(survey, "natural").map, { survey, policy: defaultPolicy, trays: WIDE_SHELF }), defaultPolicy).cautions[0];
+  expect(brief(untouched)).toMatch(/^NOT MEASURED/);
+  expect(brief({ ...untouched, measured: true })).not.toMatch(/MEASURED/);
+});
+
+test("the brief holds what the hand needs: accents and which lashes, support, baby lashes, advice, and the order as it is", () => {
+  const survey: Survey = { ...surveyOf([7.5, 10, 9]), spacing: "wide" };
+  const of = (change: Partial<MapWish>, policy = defaultPolicy) =>
+    trolleyBrief(mapFacts(plan(survey, "natural", change).map, { survey, policy, trays: WIDE_SHELF }), policy);
+  expect(of({ accents }).hand.join(" ")).toMatch(
+    /Accents on the longest lash of every 4, never two on neighbours; on a single row one of every 2\. Baby lashes: \d+ left alone\./,
+  );
+  expect(of({ school: { id: "byClass" }, lashClasses: 4 }).hand.join(" ")).toMatch(/Support: \d+ mm on one lash of 5/);
+  expect(of({}).advice).toEqual(["Wide-set: open the centre: doll, in C."]);
+  expect(of({}).order.join(" ")).toContain("One layer. Eyes:");
+  expect(of({ accents }).order.join(" ")).toContain("Base, then accents. Eyes:");
+  expect(of({ accents }, { ...defaultPolicy, layerOrder: "accentsFirst" }).order.join(" ")).toContain("Accents, then base. Eyes:");
+});
+
+test("lengths are spoken of as one says them", () => {
+  expect([5, 8, 11, 17, 18, 8.5, 80].map(anMm)).toEqual(["a 5", "an 8", "an 11", "a 17", "an 18", "an 8.5", "a 80"]);
+});
+
+test("what stands on a strip, by the studio's choice", () => {
+  const of = (name: string, nameOnStrip: "initials" | "name" | "none") => stripName(name, { nameOnStrip });
+  expect([of("Wren Tamarisk", "initials"), of("  Leïla Oystercatcher-Vale ", "initials"), of("Åse", "initials")]).toEqual([
+    "WT",
+    "LOV",
+    "Å",
+  ]);
+  expect([of("Wren Tamarisk", "name"), of("Wren Tamarisk", "none")]).toEqual(["Wren Tamarisk", ""]);
+  expect(defaultPolicy.nameOnStrip).toBe("initials");
+});
+
+test("a flat-base curl wishes accents of two by itself, and a round one gives them back", () => {
+  const policy = defaultPolicy;
+  const wispy = classicWish("cat", { accents });
+  const flat = changeWish(wispy, { fibre: { ...wispy.fibre, curl: "L" } }, policy);
+  expect([flat.accents!.offsetMm, flat.accents!.fibre.curl]).toEqual([2, "L"]);
+  expect(changeWish(flat, { fibre: wispy.fibre }, policy).accents!.offsetMm).toBe(3);
+  const own = changeWish({ ...wispy, accents: { ...accents, offsetMm: 4 } }, { fibre: { ...wispy.fibre, curl: "M" } }, policy);
+  expect(own.accents!.offsetMm).toBe(2);
+  expect(changeWish(wispy, { look: "doll" }, policy)).toEqual({ ...wispy, look: "doll" });
+  // Accents of a curl of their own keep it.
+  const mixed = { ...wispy, accents: { ...accents, fibre: { ...accents.fibre, curl: "D" as const } } };
+  expect(changeWish(mixed, { fibre: { ...wispy.fibre, curl: "L" } }, policy).accents!.fibre.curl).toBe("D");
+});
+
+test("a wet look is not made heavy by itself: closed fans weigh no more than the single they were made of", () => {
+  const single = classicWish("natural");
+  for (const shelf of [WIDE_SHELF, WIDE_SHELF.filter(({ diameterMm }) => diameterMm >= 0.1)]) {
+    const wet = textureWish(single, "wet", defaultPolicy, shelf).fibre;
+    expect([wet.opening, wet.count > 1]).toEqual(["closed", true]);
+    expect(wet.count * wet.diameterMm ** 2).toBeLessThanOrEqual(2 * 0.15 ** 2 + 1e-9);
+  }
+  const wet = textureWish(single, "wet", defaultPolicy, WIDE_SHELF).fibre;
+  expect(wet.count * wet.diameterMm ** 2).toBeLessThanOrEqual(0.15 ** 2 + 1e-9);
+  const fan = { ...single, fibre: { ...single.fibre, diameterMm: 0.05, count: 5 } };
+  expect(textureWish(fan, "wet", defaultPolicy, WIDE_SHELF).fibre).toMatchObject({ diameterMm: 0.05, count: 5, opening: "closed" });
+});
+
+test("by lash and in a wet look the planner breaks none of its limits without saying so (property)", () => {
+  fc.assert(
+    fc.property(
+      surveyArbitrary,
+      fc.constantFrom<Partial<MapWish>>(
+        { school: { id: "byClass" }, lashClasses: 2 },
+        { school: { id: "byClass" }, lashClasses: 4 },
+        { lashClasses: 2 },
+        { school: { id: "byClass" }, lashClasses: 4, classLengthsMm: [8, 10, 12, 14] },
+        textureWish(classicWish("natural"), "wet", defaultPolicy, WIDE_SHELF),
+      ),
+      (survey, change) => {
+        const planned = plan(survey, "natural", change);
+        const findings = told(planned.map, survey);
+        const said = new Set(planned.breaches.map(({ limit }) => limit));
+        expect(findings.filter(({ severity }) => severity === "stop").map(({ rule, title }) => `${rule} ${title}`)).toEqual([]);
+        if (!said.has("step")) expect(findings.some(({ rule }) => rule === "steppedLine")).toBe(false);
+        if (!said.has("outerDrop"))
+          expect(findings.some(({ rule, severity }) => rule === "droopingOuterEnd" && severity === "look")).toBe(false);
+        if (!said.has("natural"))
+          expect(findings.some(({ rule, where }) => rule === "shorterThanNatural" && !change.lashClasses && where.zones.length > 0)).toBe(
+            false,
+          );
+      },
+    ),
+    { numRuns: 100, seed: 113 },
+  );
 });

@@ -9,7 +9,7 @@ export function surveyOf(lengths: [number, number, number], change: Partial<EyeS
     ...e,
     points: e.points.map((p, i) => ({ ...p, ...change, at: quickPositions[i]!, lengthMm: lengths[i]! })),
   });
-  return { ...survey, eyes: { right: eye(survey.eyes.right), left: eye(survey.eyes.left) } };
+  return { ...survey, measured: true, eyes: { right: eye(survey.eyes.right), left: eye(survey.eyes.left) } };
 }
 
 export const lengthsFrom = (from: number, to: number) => Array.from({ length: to - from + 1 }, (_, i) => from + i);

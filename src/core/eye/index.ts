@@ -22,6 +22,7 @@ export {
   TWISTS,
   SLEEPS_ON,
   SINGLE_ROW_UP_TO,
+  ROWS,
   type Density,
   type OwnCurl,
   type Twist,
@@ -31,6 +32,7 @@ export { naturalLashAt, type NaturalLash } from "./naturalLash";
 export { naturalZone, type NaturalZone } from "./naturalZone";
 export { usualSurvey, quickPositions, QUICK_SPREAD_MM } from "./usualSurvey";
 export { lidOutline, type LidOutline } from "./lidOutline";
+export { isMeasured } from "./isMeasured";
 export { lashCount } from "./lashCount";
 export { interpolateMonotone } from "./interpolate";
 export { fieldOf, lashField, type FieldLash } from "./lashField";

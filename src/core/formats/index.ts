@@ -18,3 +18,4 @@ export {
   type TableRow,
   type TableTime,
 } from "./readingsTable";
+export { stripName } from "./stripName";

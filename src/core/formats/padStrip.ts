@@ -41,6 +41,8 @@ export type PadStripEye = {
     readonly leader: readonly [Point, Point];
   }[];
   readonly innerAt: Point;
+  /** The middle of the widest worn zone: room for a few letters that stay on the strip when it is cut out. */
+  readonly nameAt: Point;
   readonly outerAt: Point;
 };
 export type PadStripLayer = {
@@ -133,8 +135,10 @@ function stripOf(survey: Survey, map: LashMap, side: Side, layer: Layer, view: V
     LANDMARK.labelMm,
     LANDMARK.roomMm,
   );
+  const widest = zones.reduce((a, b) => (b.fibre && (!a.fibre || b.to - b.from > a.to - a.from) ? b : a));
   return {
     side,
+    nameAt: point((widest.from + widest.to) / 2, Math.max(4, widest.lengthMm * 0.45)),
     lashLine: run(0, 1, 0, 64),
     padEdge: [...run(-past, 1 + past, -1, 64), ...run(-past, 1 + past, edgeMm, 64).reverse()],
     zoneLines: layer.boundaries.map((at, i) => ({

@@ -37,7 +37,9 @@ const WHOLE: readonly (readonly [what: string, say: (map: LashMap) => string])[]
   [
     "accents",
     ({ accents }) =>
-      accents ? `+${accents.offsetMm} mm, ${accents.sections} sections, ${spread(accents.placing)}, ${kind(accents.fibre)}` : "none",
+      accents
+        ? `+${accents.offsetMm} mm, ${accents.sections ?? "the zones' own"} sections, ${spread(accents.placing)}, ${kind(accents.fibre)}`
+        : "none",
   ],
   ["under layer", ({ under }) => (under ? `−${under.belowMm} mm, ${under.sections} sections, ${kind(under.fibre)}` : "none")],
   ["hybrid", ({ hybrid }) => (hybrid ? mix(hybrid) : "none")],

@@ -1,4 +1,5 @@
 import type { Side } from "../eye";
+import { chosenLengths } from "./lashClasses";
 import { LOOKS } from "./looks";
 import type { Ground } from "./planGround";
 import { longestReached, togetherOf, type Zones } from "./planLayer";
@@ -37,7 +38,7 @@ export function hangFrom({ wish, drops, stocked }: Ground, zones: Zones, limits:
   const least = (side: Side) =>
     Math.max(0, ...zones[side].filter(({ corner }) => follows && !corner).map(({ limit }) => limit.usualMm + LEAST_ADDED_MM));
   const own = { right: Math.max(right.longest - lowerMm, least("right")), left: Math.max(left.longest - lowerMm, least("left")) };
-  const wished = wish.longestMm ?? wish.classLengthsMm?.at(-1) ?? null;
+  const wished = wish.longestMm ?? chosenLengths(wish)?.at(-1) ?? null;
   const common = wished ?? Math.min(own.right, own.left);
   const apart = wish.coupling === "each" && wished === null;
   return {

@@ -67,6 +67,7 @@ export { lashesByZone, drawnZone, type ZoneLashes } from "./drawnMap";
 export { mapPolicy } from "./mapPolicy";
 export { technicianPace, type TimedSet } from "./technicianPace";
 export { textureOf, textureWish, spike, usualAccents, usualUnder, usualHybrid, type Texture } from "./texture";
+export { changeWish } from "./changeWish";
 export { loadBands, zoneLoad, type LoadDay, type LoadQuantity } from "./loadAlong";
 export { landmarkWithin } from "./landmarkWithin";
 export { mapProfile, type MapProfile } from "./profile";

@@ -11,6 +11,10 @@ export function wornPast(limit: ZoneLimit, classes: 2 | 4): number {
   return limit.natural.quantileMm((classes - 1) / classes);
 }
 
+/** Lengths chosen by hand for so many classes, the shortest first; null where they are left to the limits. */
+export const chosenLengths = ({ lashClasses, classLengthsMm }: ClassWish): readonly number[] | null =>
+  lashClasses !== undefined && classLengthsMm?.length === lashClasses ? classLengthsMm : null;
+
 /** Where four classes are told apart, the shortest also holds up the longer ones, on one lash of so many. A choice of this product. */
 const SUPPORT_EVERY = 5;
 
@@ -23,17 +27,19 @@ const SUPPORT_EVERY = 5;
 export function lashClasses(
   limit: ZoneLimit,
   fibre: Fibre,
-  { lashClasses: classes, classLengthsMm }: ClassWish,
+  wish: ClassWish,
   stockedMm: readonly number[],
   policy: Policy,
 ): Pick<ZoneFibre, "classes" | "support"> {
+  const { lashClasses: classes } = wish;
   if (!classes) return {};
+  const lengths = chosenLengths(wish);
   const ascending: NonNullable<ZoneFibre["classes"]>[number][] = [];
   let below = fibre.lengthMm;
   for (let i = classes - 1; i >= 1; i--) {
     const [from, upTo] = [i === 1 ? 0 : limit.natural.quantileMm((i - 1) / classes), limit.natural.quantileMm(i / classes)];
     const among = limit.among(from, upTo);
-    const chosen = classLengthsMm?.[i - 1] ?? Infinity;
+    const chosen = lengths?.[i - 1] ?? Infinity;
     const fits = (mm: number) => {
       const { overLength, corner } = lengthOver(among, mm);
       return mm <= Math.min(below, chosen) && overLength === 0 && corner === 0 && loadOver(limit, { ...fibre, lengthMm: mm }, policy) === 0;

@@ -1,6 +1,7 @@
 import { SIDES, type Side } from "../eye";
 import { LOOKS, LOOK_IDS, type LookId } from "./looks";
 import { dropCurve } from "./looks/dropCurve";
+import { chosenLengths } from "./lashClasses";
 import { landmarksOf } from "./landmarksOf";
 import { meanOver } from "./meanOver";
 import { LEAST_ACCENT_MM, meanLength } from "./planLayers";
@@ -42,7 +43,7 @@ const stretches = (of: (side: Side) => readonly number[]): Stretch[] =>
   SIDES.flatMap((side) => (of(side).length ? [{ side, zones: of(side) }] : []));
 
 function longestCut({ wish, layers, peak }: Planned): Cut | null {
-  const wishedMm = wish.longestMm ?? wish.classLengthsMm?.at(-1) ?? null;
+  const wishedMm = wish.longestMm ?? chosenLengths(wish)?.at(-1) ?? null;
   if (wishedMm === null) return null;
   const longest = (side: Side) => Math.max(0, ...lengthsOf(layers[side][0]!).map((mm) => mm ?? 0));
   const short = SIDES.filter((side) => longest(side) < wishedMm - 1e-9);

@@ -54,7 +54,11 @@ export function planMap(survey: Survey, wish: MapWish, policy: Policy, trays: re
   const { plan } = planBase(ground, zones, { hung: accents?.baseHung ?? hung, accents });
   const base = toLayers(ground, zones, plan.lengthsMm);
   const under = wish.under ? planUnder(survey, base, wish.under, wish, ground.policy, trays) : null;
-  const layersOf = (side: Side): Layer[] => [base[side], ...(accents ? [longerThan(base[side], accents.layers[side])] : []), ...(under ? [under[side]] : [])];
+  const layersOf = (side: Side): Layer[] => [
+    base[side],
+    ...(accents ? [longerThan(base[side], accents.layers[side])] : []),
+    ...(under ? [under[side]] : []),
+  ];
   const layers = { right: layersOf("right"), left: layersOf("left") };
   return {
     map: {

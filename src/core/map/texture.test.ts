@@ -60,13 +60,13 @@ describe("texture", () => {
     });
     expect(textureWish({ fibre: fan, accents }, "plain", defaultPolicy, trays).accents).toBeUndefined();
   });
-  test("a wet look of singles is made of fans, of three where the shelf has no fine fibre", () => {
+  test("a wet look of singles is made of fans, of two where the shelf has no fine fibre", () => {
     expect(textureWish({ fibre: classic }, "wet", defaultPolicy, trays).fibre).toMatchObject({
       count: 4,
       diameterMm: 0.07,
       opening: "closed",
     });
-    expect(textureWish({ fibre: classic }, "wet", defaultPolicy, []).fibre).toEqual({ ...classic, count: 3, opening: "closed" });
+    expect(textureWish({ fibre: classic }, "wet", defaultPolicy, []).fibre).toEqual({ ...classic, count: 2, opening: "closed" });
     expect(textureWish({ fibre: fan }, "wet", defaultPolicy, trays).fibre).toEqual({ ...fan, opening: "closed" });
   });
 });

@@ -1,4 +1,4 @@
-import { mostCount } from "../lash";
+import { equalCount, mostCount } from "../lash";
 import type { Policy } from "../policy";
 import type { AccentWish, FibreKind, LashMap, UnderWish } from "./schema";
 import type { Tray } from "./tray";
@@ -15,6 +15,10 @@ const HYBRID_FAN_COUNT = 7;
 const FLAT_BASE_ACCENT_MM = 2;
 const FLAT_BASE_CURLS: readonly string[] = ["L", "M"];
 
+/** What a closed fan of a wet look holds where singles are made into one. Common practice. */
+const WET_COUNT = 3;
+const CLASSIC = { diameterMm: 0.15, shape: "round" as const };
+
 const isFan = (fibre: FibreKind) => mostCount(fibre) > 1;
 const kindOf = ({ curl, diameterMm, shape }: FibreKind | Tray) => ({ curl, diameterMm, shape });
 
@@ -27,11 +31,15 @@ export function spike(fibre: FibreKind, trays: readonly Tray[]): FibreKind {
   return fine ? { ...kindOf(fine), count: 4, opening: "closed" } : { ...kindOf(fibre), count: 1 };
 }
 
+/** How far accents are wished over a base of a fibre, mm. */
+export const accentOffset = (fibre: Pick<FibreKind, "curl">, policy: Policy): number =>
+  FLAT_BASE_CURLS.includes(fibre.curl) ? Math.min(FLAT_BASE_ACCENT_MM, policy.accentOffsetMm) : policy.accentOffsetMm;
+
 /** Accents as the studio places them, over a base of a fibre. */
 export function usualAccents(fibre: FibreKind, policy: Policy, trays: readonly Tray[]): AccentWish {
   const inClusters = policy.accentPlacing === "clusters";
   return {
-    offsetMm: FLAT_BASE_CURLS.includes(fibre.curl) ? Math.min(FLAT_BASE_ACCENT_MM, policy.accentOffsetMm) : policy.accentOffsetMm,
+    offsetMm: accentOffset(fibre, policy),
     // A cluster of three leaves one lash between at the least.
     placing: { every: Math.max(policy.accentEvery, inClusters ? 4 : 2), cluster: inClusters ? 3 : 1, innerEvery: 2 },
     fibre: spike(fibre, trays),
@@ -51,8 +59,13 @@ export function textureWish(
   const { opening: _, ...open } = fibre;
   if (texture !== "wet") return { fibre: open, accents: texture === "wispy" ? (accents ?? usualAccents(open, policy, trays)) : undefined };
   const base = isFan(fibre) ? fibre : spike(fibre, trays);
-  // A wet look wants fans: of singles of a strong fibre it is made by three left closed.
-  const wet: FibreKind = { ...base, count: isFan(base) ? base.count : 3, opening: "closed" };
+  // A wet look wants fans, and is not to be heavier for it: as many fibres as weigh no more than the single of 0.15, two at least.
+  const most = Math.max(2, Math.floor(equalCount({ ...CLASSIC, count: 1 }, base) + 1e-9));
+  const wet: FibreKind = {
+    ...base,
+    count: isFan(fibre) ? base.count : Math.min(isFan(base) ? base.count : WET_COUNT, most),
+    opening: "closed",
+  };
   const over = accents ?? usualAccents(wet, policy, trays);
   return { fibre: wet, accents: { ...over, fibre: isFan(over.fibre) ? { ...over.fibre, opening: "closed" } : over.fibre } };
 }

@@ -29,5 +29,8 @@ export function formatPercent(fraction: number, digits = 0): string {
   return `${(fraction * 100).toFixed(digits)}\u00a0%`;
 }
 
+/** A length with its article. `anMm(11)` → "an 11"; `anMm(17)` → "a 17"; `anMm(8)` → "an 8" */
+export const anMm = (mm: number): string => `${/^(8|11|18)(\D|$)/.test(formatMm(mm)) ? "an" : "a"} ${formatMm(mm)}`;
+
 /** The first letter large. `sentence("step 1")` → "Step 1" */
 export const sentence = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

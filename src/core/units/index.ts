@@ -1,7 +1,7 @@
 export { degToRad, radToDeg } from "./angle";
 export { celsiusToKelvin, celsiusToFahrenheit } from "./temperature";
 export { clamp } from "./clamp";
-export { formatClock, formatHours, formatMm, formatPercent, sentence } from "./format";
+export { anMm, formatClock, formatHours, formatMm, formatPercent, sentence } from "./format";
 export { mulberry32 } from "./mulberry32";
 export { isStorable } from "./storable";
 export { spreadApart } from "./spreadApart";

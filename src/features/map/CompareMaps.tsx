@@ -10,6 +10,7 @@ import {
   kindLabel,
   landmarksOf,
   LASH_BAND_MM,
+  gatherFindings,
   mapDarkness,
   mapFacts,
   mapFindings,
@@ -66,7 +67,7 @@ export function CompareMaps({
       "heaviest, day 0 and 21",
       (facts) => ((worst) => (worst ? `${worst.resting.toFixed(2)} × and ${worst.growing.toFixed(2)} ×` : "–"))(heaviestOf(facts)),
     ],
-    ["to settle", (facts) => String(mapFindings(facts).filter(({ severity }) => severity !== "note").length)],
+    ["to settle", (facts) => String(gatherFindings(mapFindings(facts)).filter(({ severity }) => severity !== "note").length)],
     ["fibres", (facts) => String(mapTotals(facts, page.pace).fibres)],
     ["placing", (facts) => formatHours(mapTotals(facts, page.pace).seconds)],
   ];

@@ -1,7 +1,7 @@
 import { memo, useMemo } from "react";
 import { area, curveBasis, line } from "d3";
 import { naturalLashAt, type EyeSurvey } from "@/core/eye";
-import type { ZoneFacts } from "@/core/map";
+import { lengthWords, type ZoneFacts } from "@/core/map";
 import type { EyePlace } from "@/features/drawing/plate";
 import type { SkylineScale } from "./drag";
 import { Needle } from "./Needle";
@@ -44,7 +44,10 @@ export const LimitLine = memo(function LimitLine({ d }: { d: string }) {
   return <path d={d} fill="none" stroke="var(--rosehip)" strokeWidth="1.25" strokeDasharray="2 3" pointerEvents="none" />;
 });
 
-/** A layer that is not worked on: only its line. */
+/** Narrower than this a zone has no room for its length, px. */
+const FIGURE_ROOM_PX = 15;
+
+/** A layer that is not worked on: only its line, with its lengths. */
 export const Standing = memo(function Standing({
   place,
   eye,
@@ -63,19 +66,28 @@ export const Standing = memo(function Standing({
       {zones.map((zone, i) => {
         if (!zone.fibre) return null;
         const top = y(zone.fibre.lengthMm);
-        if (zone.role === "accent")
-          return <Needle key={i} x={(x(zone.from) + x(zone.to)) / 2} top={top} groundY={scale.groundY} ink="var(--moss)" />;
+        const middle = (x(zone.from) + x(zone.to)) / 2;
         return (
-          <line
-            key={i}
-            x1={x(zone.from)}
-            x2={x(zone.to)}
-            y1={top}
-            y2={top}
-            stroke={zone.role === "under" ? "var(--brass)" : "var(--moss)"}
-            strokeWidth="2"
-            strokeDasharray={zone.role === "under" ? "3 3" : undefined}
-          />
+          <g key={i}>
+            {zone.role === "accent" ? (
+              <Needle x={middle} top={top} groundY={scale.groundY} ink="var(--moss)" />
+            ) : (
+              <line
+                x1={x(zone.from)}
+                x2={x(zone.to)}
+                y1={top}
+                y2={top}
+                stroke={zone.role === "under" ? "var(--brass)" : "var(--moss)"}
+                strokeWidth="2"
+                strokeDasharray={zone.role === "under" ? "3 3" : undefined}
+              />
+            )}
+            {Math.abs(x(zone.to) - x(zone.from)) >= FIGURE_ROOM_PX ? (
+              <text x={middle} y={top - 4} textAnchor="middle" fontSize="11" fill="var(--ink-2)">
+                {lengthWords(zone.fibre)}
+              </text>
+            ) : null}
+          </g>
         );
       })}
     </g>

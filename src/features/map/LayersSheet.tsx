@@ -30,7 +30,7 @@ export function LayersSheet({ studio }: { studio: MapStudio }) {
         <Row
           title="Accents"
           on={accents !== undefined}
-          says="longer spikes between the base lashes, on the longest natural lash of each few"
+          says="longer spikes on the longest natural lash of each few, the base beneath them; from 4 mm on dramatic, and heavier for it"
           onToggle={(on) => void plan({ accents: on ? usualAccents(map.fibre, policy, trays) : undefined })}
         />
         {accents ? (
@@ -43,13 +43,21 @@ export function LayersSheet({ studio }: { studio: MapStudio }) {
               unit="mm"
               onChange={(offsetMm) => setAccents({ offsetMm })}
             />
-            <NumberSelect
+            <SelectField
               label="Sections"
-              value={accents.sections ?? 5}
-              from={2}
-              to={12}
-              onChange={(sections) => setAccents({ sections })}
-            />
+              value={accents.sections ?? ""}
+              onChange={(event) => {
+                const { sections: _, ...rest } = accents;
+                void plan({ accents: event.target.value ? { ...rest, sections: Number(event.target.value) } : rest });
+              }}
+            >
+              <option value="">as the zones</option>
+              {run(2, 12).map((sections) => (
+                <option key={sections} value={sections}>
+                  {sections}
+                </option>
+              ))}
+            </SelectField>
             <NumberSelect
               label="One to every"
               value={accents.placing.every}

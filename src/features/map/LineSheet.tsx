@@ -103,12 +103,18 @@ export function LineSheet({
           label="Within a zone"
           value={map.lashClasses ?? ""}
           title="Short natural lashes between the long ones may wear a shorter fibre"
-          onChange={(event) => void plan({ lashClasses: event.target.value === "" ? undefined : (Number(event.target.value) as 2 | 4) })}
+          onChange={(event) =>
+            void plan({
+              lashClasses: event.target.value === "" ? undefined : (Number(event.target.value) as 2 | 4),
+              classLengthsMm: undefined,
+            })
+          }
         >
           <option value="">one length</option>
           <option value="2">two, by lash</option>
           <option value="4">four, by lash</option>
         </SelectField>
+        {map.lashClasses ? <ClassLengths studio={studio} lengths={lengths} /> : null}
       </div>
       <div className="flex flex-wrap items-baseline gap-x-8 gap-y-2">
         <Choice
@@ -143,4 +149,41 @@ export function LineSheet({
       </p>
     </div>
   );
+}
+
+const CLASS_WORDS = { 2: ["Short lashes", "Long lashes"], 4: ["Shortest", "Shorter", "Longer", "Longest lashes"] } as const;
+
+/** The lengths of lashes told apart, chosen by hand or left to the limits. */
+function ClassLengths({ studio: { map, plan, facts }, lengths }: { studio: MapStudio; lengths: readonly number[] }) {
+  const { lashClasses, classLengthsMm } = map;
+  if (!lashClasses) return null;
+  const widest = facts.zones.right.reduce((a, b) => (b.to - b.from > a.to - a.from ? b : a)).fibre;
+  const worn = [
+    ...(widest?.classes ?? []).flatMap(({ lengthMm }) => (lengthMm === null ? [] : [lengthMm])),
+    ...(widest ? [widest.lengthMm] : []),
+  ];
+  const now = Array.from(
+    { length: lashClasses },
+    (_, i) => classLengthsMm?.[i] ?? worn[Math.max(0, worn.length - lashClasses + i)] ?? lengths[0] ?? 8,
+  );
+  const choose = (i: number, mm: number | null) => {
+    if (mm === null) return void plan({ classLengthsMm: undefined });
+    // A class never wears more than the next.
+    void plan({ classLengthsMm: now.map((old, k) => (k === i ? mm : k < i ? Math.min(old, mm) : Math.max(old, mm))) });
+  };
+  return CLASS_WORDS[lashClasses].map((label, i) => (
+    <SelectField
+      key={label}
+      label={label}
+      value={classLengthsMm?.[i] ?? ""}
+      onChange={(event) => choose(i, event.target.value === "" ? null : Number(event.target.value))}
+    >
+      <option value="">as limits allow</option>
+      {lengths.map((mm) => (
+        <option key={mm} value={mm}>
+          {mm} mm
+        </option>
+      ))}
+    </SelectField>
+  ));
 }

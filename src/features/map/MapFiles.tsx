@@ -2,7 +2,7 @@
 import { useRouter } from "next/navigation";
 import { useRef, useState } from "react";
 import { PAPERS, type Paper } from "@/core/formats";
-import { VIEW_LABELS, type View } from "@/core/map";
+import { VIEW_LABELS, VIEWS, type View } from "@/core/map";
 import { Button, Choice, Notice } from "@/ui";
 import { importMap } from "./actions";
 import { svgToPng } from "./svgToPng";
@@ -25,6 +25,8 @@ export function MapFiles({
 }) {
   const router = useRouter();
   const [paper, setPaper] = useState<Paper>("a4");
+  // Strip and brief lie beside the lashes: drawn from where one works, unless asked otherwise.
+  const [seen, setSeen] = useState<View>("bedHead");
   const [problems, setProblems] = useState<{ message: string; lines: readonly string[] } | null>(null);
   const input = useRef<HTMLInputElement>(null);
 
@@ -64,41 +66,55 @@ export function MapFiles({
           options={(Object.keys(PAPERS) as Paper[]).map((value) => ({ value, label: PAPERS[value].label }))}
           onChange={setPaper}
         />
+        <Choice
+          label="Seen"
+          value={seen}
+          options={VIEWS.map((value) => ({ value, label: VIEW_LABELS[value] }))}
+          onChange={setSeen}
+          className="mt-2"
+        />
         <div className="mt-2 flex flex-wrap gap-2">
           <Button
             tone="line"
-            onClick={() => void fetchFile(`pad-strip.pdf?paper=${paper}&view=${view}`)}
-            title={`As seen ${VIEW_LABELS[view]}`}
+            onClick={() => void fetchFile(`pad-strip.pdf?paper=${paper}&view=${seen}`)}
+            title={`As seen ${VIEW_LABELS[seen]}`}
           >
             Pad strip
           </Button>
           <Button
             tone="line"
-            onClick={() => void fetchFile(`brief.pdf?paper=${paper}&view=${view}`)}
+            onClick={() => void fetchFile(`brief.pdf?paper=${paper}&view=${seen}`)}
             title="Map, order of work, what to lay out, cautions"
           >
             Trolley brief
           </Button>
-          <Button tone="plain" onClick={() => void fetchFile(`eyes.svg?view=${view}`)}>
-            SVG
-          </Button>
-          <Button tone="plain" onClick={() => void fetchPng()}>
-            PNG
-          </Button>
-          <Button tone="plain" onClick={() => void fetchFile("zones.csv")}>
-            CSV
-          </Button>
-          <Button tone="plain" onClick={() => void fetchFile("map.json")}>
-            JSON
-          </Button>
-          <Button tone="plain" onClick={() => input.current?.click()}>
-            Take in a file
-          </Button>
+          <details className="group w-full">
+            <summary className="inline-flex min-h-9 cursor-pointer items-center rounded-md px-3 text-[0.9375rem] font-semibold text-ivy hover:underline">
+              Import and export
+            </summary>
+            <div className="mt-1 flex flex-wrap gap-2">
+              <Button tone="plain" onClick={() => void fetchFile(`eyes.svg?view=${view}`)}>
+                SVG
+              </Button>
+              <Button tone="plain" onClick={() => void fetchPng()}>
+                PNG
+              </Button>
+              <Button tone="plain" onClick={() => void fetchFile("zones.csv")}>
+                CSV
+              </Button>
+              <Button tone="plain" onClick={() => void fetchFile("map.json")}>
+                JSON
+              </Button>
+              <Button tone="plain" onClick={() => input.current?.click()}>
+                Import a file
+              </Button>
+            </div>
+          </details>
           <input
             ref={input}
             type="file"
             accept="application/json,.json"
-            aria-label="A map file to take in"
+            aria-label="A map file to import"
             className="sr-only"
             tabIndex={-1}
             onChange={(event) => void take(event.target.files?.[0])}

@@ -1,6 +1,7 @@
 import Link from "next/link";
 import { LAYER_LABELS } from "@/core/map";
 import { Button, Choice, Notice } from "@/ui";
+import { UnsavedGuard } from "@/ui/form/UnsavedGuard";
 import type { MapStudio } from "./useMapStudio";
 
 /** Over the plate: whose map, its title, the layer worked on, undo; and what must be told before anything else. */
@@ -9,6 +10,7 @@ export function MapHead({ studio }: { studio: MapStudio; hold: boolean }) {
   const layers = map.eyes.right.layers;
   return (
     <>
+      <UnsavedGuard when={studio.saving.dirty} onSave={async () => (await studio.saving.save()) !== null} />
       <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
         <h1 className="min-w-0 text-[1.625rem] break-words">
           <Link href={`/clients/${page.clientId}`} className="hover:underline">

@@ -58,7 +58,7 @@ export async function briefPdf(
   }
   y += 3;
   heading("Order of work");
-  brief.order.forEach((line, i) => (y = sheet.paragraph(`${i + 1}. ${line}`, MARGIN_MM, y, 3.6, width) + 0.8));
+  [...brief.order, ...brief.hand].forEach((line, i) => (y = sheet.paragraph(`${i + 1}. ${line}`, MARGIN_MM, y, 3.6, width) + 0.8));
   y += 3;
   heading("To lay out");
   y = sheet.paragraph(brief.lashes, MARGIN_MM, y, 3.6, width) + 1;
@@ -68,7 +68,7 @@ export async function briefPdf(
   const reserved = HEADING_MM + 4 + brief.cautions.reduce((sum, caution) => sum + cautionMm(caution), 0);
   y = layOut(sheet, brief.picks, { y, width, room: floor - reserved - y }) + 4;
   heading("To mind");
-  const said = [...brief.cautions, ...brief.findings];
+  const said = [...brief.cautions, ...brief.findings, ...brief.advice];
   for (const [i, line] of said.entries()) {
     if (y + cautionMm(line) > floor) {
       sheet.text(`${said.length - i} more on the map.`, MARGIN_MM, y, 3.2, { faint: true });

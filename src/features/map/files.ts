@@ -1,8 +1,8 @@
 import "server-only";
 import { stringify } from "csv-stringify/sync";
 import { z } from "zod";
-import { eyesSvg, trolleyBrief, writeMapFile, zoneRows } from "@/core/formats";
-import { fibreCurl, mapFacts, mapPolicy, VIEWS } from "@/core/map";
+import { eyesSvg, stripName, trolleyBrief, writeMapFile, zoneRows } from "@/core/formats";
+import { fibreCurl, mapFacts, mapPolicy, VIEWS, type View } from "@/core/map";
 import { currentMember } from "@/server/member";
 import { refuse } from "@/server/respond";
 import { formatIn } from "@/server/studioTime";
@@ -10,7 +10,10 @@ import { briefPdf } from "./briefPdf";
 import { mapForFiles } from "./data";
 import { padStripPdf } from "./padStripPdf";
 
-const querySchema = z.object({ view: z.enum(VIEWS).catch("facing"), paper: z.enum(["a4", "letter"]).catch("a4") });
+/** What is laid beside the lashes is drawn as they are worked on: from the bed head, unless asked otherwise. */
+const ON_THE_PAD: View = "bedHead";
+
+const querySchema = z.object({ view: z.enum(VIEWS).optional().catch(undefined), paper: z.enum(["a4", "letter"]).catch("a4") });
 type MapSource = NonNullable<Awaited<ReturnType<typeof mapForFiles>>>;
 type Asked = z.infer<typeof querySchema> & { readonly savedOn: string };
 
@@ -18,18 +21,19 @@ type Asked = z.infer<typeof querySchema> & { readonly savedOn: string };
 const FILES = {
   "pad-strip.pdf": {
     type: "application/pdf",
-    make: ({ survey, map }: MapSource, { view, paper, savedOn }: Asked) => padStripPdf(survey, map, view, paper, savedOn),
+    make: ({ survey, map, clientName, policy }: MapSource, { view = ON_THE_PAD, paper, savedOn }: Asked) =>
+      padStripPdf(survey, map, view, { paper, savedOn, name: stripName(clientName, policy) }),
   },
   "brief.pdf": {
     type: "application/pdf",
-    make: (source: MapSource, { view, paper, savedOn }: Asked) => {
+    make: (source: MapSource, { view = ON_THE_PAD, paper, savedOn }: Asked) => {
       const facts = mapFacts(source.map, source);
       return briefPdf(facts, trolleyBrief(facts, source.pace), { view, paper, savedOn, client: source.clientName });
     },
   },
   "eyes.svg": {
     type: "image/svg+xml",
-    make: (source: MapSource, { view }: Asked) => {
+    make: (source: MapSource, { view = "facing" }: Asked) => {
       const policy = mapPolicy(source.policy, source.map);
       return eyesSvg(source.survey, source.map, view, { curlOf: (fibre) => fibreCurl(fibre, source.trays, policy) });
     },

@@ -7,28 +7,33 @@ export function wishOf(map: LashMap): MapWish {
   return wish;
 }
 
-/** A first plan for a client: last visit's choices where there was one, else the natural look in the first tray. */
+/** Singles up to this thickness are what a first plan is made in, mm. Common practice. */
+const CLASSIC_UP_TO_MM = 0.15;
+
+/**
+ * A first plan for a client: last visit's choices where there was one, else the natural look in singles of C, the
+ * thickest on the shelf in which these lashes carry their own length.
+ */
 export function firstPlan(page: MapPage): { map: LashMap; notKept: readonly string[] } | null {
-  const tray = page.trays.find(({ curl, diameterMm }) => curl === "C" && diameterMm <= 0.15) ?? page.trays[0];
-  if (!tray) return null;
-  const fibre = {
-    curl: tray.curl,
-    diameterMm: tray.diameterMm,
-    shape: tray.shape,
-    count: 1,
-    ...(tray.colour ? { colour: tray.colour } : {}),
-  };
-  const usual: MapWish = {
-    title: mapTitle({ look: "natural", fibre }),
-    look: "natural",
-    school: { id: "browPeak" },
-    fibre,
-    longestMm: null,
-    coupling: "mirrored",
-  };
+  const plan = (wish: MapWish) => planMap(page.survey.document, wish, page.policy, page.trays);
   const last = page.last ? wishOf(page.last) : null;
-  const plan =
-    (last && planMap(page.survey.document, { ...last, title: mapTitle(last) }, page.policy, page.trays)) ??
-    planMap(page.survey.document, usual, page.policy, page.trays);
-  return plan && { map: plan.map, notKept: planWords(plan) };
+  const again = last && plan({ ...last, title: mapTitle(last) });
+  if (again) return { map: again.map, notKept: planWords(again) };
+  const classic = page.trays.filter(({ curl, diameterMm }) => curl === "C" && diameterMm <= CLASSIC_UP_TO_MM);
+  const plans = (classic.length ? classic : page.trays.slice(0, 1))
+    .toSorted((a, b) => b.diameterMm - a.diameterMm)
+    .flatMap(({ curl, diameterMm, shape, colour }) => {
+      const fibre = { curl, diameterMm, shape, count: 1, ...(colour ? { colour } : {}) };
+      const planned = plan({
+        title: mapTitle({ look: "natural", fibre }),
+        look: "natural",
+        school: { id: "browPeak" },
+        fibre,
+        longestMm: null,
+        coupling: "mirrored",
+      });
+      return planned ? [planned] : [];
+    });
+  const best = plans.find(({ breaches }) => !breaches.some(({ limit }) => limit === "natural")) ?? plans[0];
+  return best ? { map: best.map, notKept: planWords(best) } : null;
 }

@@ -1,22 +1,31 @@
 import "server-only";
-import { sideLabel, type Survey } from "@/core/eye";
+import { isMeasured, sideLabel, type Survey } from "@/core/eye";
 import { padStrip, type PadStripEye, type PadStripLayer, type Paper } from "@/core/formats";
 import { VIEW_LABELS, type LashMap, type View } from "@/core/map";
 import { openDocument, type Sheet } from "./sheet";
+
+/** Room for a name within the strip, mm. */
+const NAME_ROOM_MM = 9;
 
 /**
  * The pad strip as a PDF at true scale, a page a layer: both eyes, zone lines, lengths, landmarks, the layer's legend, and
  * a ruler to check the printer by.
  */
-export async function padStripPdf(survey: Survey, map: LashMap, view: View, paper: Paper, savedOn: string): Promise<Uint8Array> {
+export async function padStripPdf(
+  survey: Survey,
+  map: LashMap,
+  view: View,
+  { paper, savedOn, name }: { paper: Paper; savedOn: string; name: string },
+): Promise<Uint8Array> {
   const { pdf, widthMm, addSheet } = await openDocument(`Pad strip, ${VIEW_LABELS[view]}`, paper);
   const { layers, rulerMm } = padStrip(survey, map, view);
   layers.forEach((layer, i) => {
     const sheet = addSheet();
     const of = layers.length > 1 ? ` Layer ${i + 1} of ${layers.length}.` : "";
-    sheet.text("Ivy Thread pad strip", 20, 22, 4.6, { bold: true });
+    sheet.text(name ? `Pad strip, ${name}` : "Pad strip", 20, 22, 4.6, { bold: true, within: widthMm - 40 });
+    if (!isMeasured(survey)) sheet.text("NOT MEASURED: planned on ordinary lashes.", 20, 33.5, 3.6, { bold: true });
     sheet.text(`${map.title}. Seen ${VIEW_LABELS[view]}. Saved ${savedOn}.${of}`, 20, 28, 3.4, { within: widthMm - 40 });
-    drawLayer(sheet, layer, { widthMm, rulerMm, view });
+    drawLayer(sheet, layer, { widthMm, rulerMm, view, name });
   });
   return pdf.save();
 }
@@ -24,10 +33,10 @@ export async function padStripPdf(survey: Survey, map: LashMap, view: View, pape
 function drawLayer(
   sheet: Sheet,
   { eyes, legend }: PadStripLayer,
-  { widthMm, rulerMm, view }: { widthMm: number; rulerMm: number; view: View },
+  { widthMm, rulerMm, view, name }: { widthMm: number; rulerMm: number; view: View; name: string },
 ) {
   const top = view === "facing" ? 52 : 76;
-  eyes.forEach((eye, i) => drawEye(sheet, eye, widthMm * (i === 0 ? 0.27 : 0.73), top));
+  eyes.forEach((eye, i) => drawEye(sheet, eye, widthMm * (i === 0 ? 0.27 : 0.73), top, name));
   sheet.text("nose", widthMm / 2, top, 3.2, { centre: true, faint: true });
   sheet.line([widthMm / 2, top + 2], [widthMm / 2, top + 10], 0.2);
 
@@ -55,7 +64,7 @@ function drawLayer(
   sheet.paragraph(`Left to right as drawn. ${legend}`, 20, rulerY + 48, 3.2, widthMm - 40, { faint: true });
 }
 
-function drawEye(sheet: Sheet, eye: PadStripEye, x: number, y: number) {
+function drawEye(sheet: Sheet, eye: PadStripEye, x: number, y: number, name: string) {
   const at = ([px, py]: readonly [number, number]) => [x + px, y + py] as const;
   sheet.path(eye.padEdge.map(at), 0.12, true);
   sheet.path(eye.lashLine.map(at), 0.45);
@@ -71,6 +80,10 @@ function drawEye(sheet: Sheet, eye: PadStripEye, x: number, y: number) {
     sheet.line(at(leader[0]), at(leader[1]), 0.1, true);
     sheet.text(label, ...at(labelAt), 2.2, { centre: true, faint: true });
   }
+  // What is outside the outline is cut away: which eye and whose stays on the strip.
+  const [nx, ny] = at(eye.nameAt);
+  sheet.text(eye.side === "right" ? "R" : "L", nx, ny, 3, { bold: true, centre: true });
+  if (name) sheet.text(name, nx, ny + 2.6, 2, { centre: true, within: NAME_ROOM_MM });
   sheet.text("in", ...at(eye.innerAt), 2.6, { centre: true, faint: true });
   sheet.text("out", ...at(eye.outerAt), 2.6, { centre: true, faint: true });
   const lowest = Math.max(...eye.padEdge.map(([, py]) => py));

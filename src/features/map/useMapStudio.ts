@@ -3,6 +3,7 @@ import { startTransition, useCallback, useEffect, useMemo, useRef, useState } fr
 import type { Landmarks, Side } from "@/core/eye";
 import {
   baseIndex,
+  changeWish,
   gatherFindings,
   planWords,
   kindLabel,
@@ -78,7 +79,7 @@ export function useMapStudio(page: MapPage, start: { map: LashMap; notKept: read
     unsaved.current = null;
   };
   const plan = async (wish: Partial<MapWish>, stroke?: string) => {
-    const whole: MapWish = { ...wishOf(map), ...wish };
+    const whole = changeWish(wishOf(map), wish, policy);
     const title = map.title === mapTitle(map) ? mapTitle(whole) : map.title;
     const planned = await planner.plan({ ...clean(whole), title });
     if (planned === undefined) return;

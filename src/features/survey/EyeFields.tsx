@@ -1,4 +1,4 @@
-import { DENSITIES, OWN_CURLS, sideLabel } from "@/core/eye";
+import { DENSITIES, OWN_CURLS, ROWS, sideLabel } from "@/core/eye";
 import { DIRECTIONS } from "@/core/curl";
 import { DIAMETER_CLASSES } from "@/core/lash";
 import { SelectField, TextField } from "@/ui";
@@ -80,6 +80,45 @@ export function EyeFields({ side, eye, fields, onChange, onCopy }: EyeFieldsProp
               ))}
             </tr>
           ))}
+          <tr>
+            <th scope="row" className="text-left text-sm font-normal text-ink-2">
+              Rows
+            </th>
+            {PLACES.map((place, i) => (
+              <td key={place}>
+                <SelectField
+                  hideLabel
+                  label={`${name}, ${place}, rows of lashes`}
+                  className="px-2 max-sm:appearance-none max-sm:px-1.5 max-sm:text-[0.9375rem]"
+                  value={eye.places[i]!.rows}
+                  onChange={(e) => setPlace(i, { rows: e.target.value })}
+                >
+                  {ROWS.map((rows) => (
+                    <option key={rows} value={String(rows)}>
+                      {rows}
+                    </option>
+                  ))}
+                </SelectField>
+              </td>
+            ))}
+          </tr>
+          <tr className="align-top">
+            <th scope="row" className="pt-2.5 text-left text-sm font-normal text-ink-2">
+              Baby, %
+            </th>
+            {PLACES.map((place, i) => (
+              <td key={place}>
+                <TextField
+                  hideLabel
+                  label={`${name}, ${place}, share of baby lashes in %`}
+                  inputMode="numeric"
+                  value={eye.places[i]!.baby}
+                  error={fields[`${side}.places.${i}.baby`]}
+                  onChange={(e) => setPlace(i, { baby: e.target.value })}
+                />
+              </td>
+            ))}
+          </tr>
         </tbody>
       </table>
       <fieldset className="mt-3">

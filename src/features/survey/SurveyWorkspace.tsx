@@ -2,7 +2,18 @@
 import dynamic from "next/dynamic";
 import { useRouter } from "next/navigation";
 import { useEffect, useState } from "react";
-import { compareSurveys, eyesApart, lashCount, otherSide, SIDES, SLEEPS_ON, SPACINGS, type Side, type Survey } from "@/core/eye";
+import {
+  compareSurveys,
+  eyesApart,
+  isMeasured,
+  lashCount,
+  otherSide,
+  SIDES,
+  SLEEPS_ON,
+  SPACINGS,
+  type Side,
+  type Survey,
+} from "@/core/eye";
 import { useAsk } from "@/features/tablet/useAsk";
 import { useDraft } from "@/features/tablet/useDraft";
 import { Button, Choice, LinkButton, Notice, SelectField, TextField } from "@/ui";
@@ -208,6 +219,20 @@ export function SurveyWorkspace({
               />
             </div>
           </div>
+          {isMeasured({ ...shown, measured: false }) ? null : (
+            <Notice tone="look" title="Nothing is measured yet" className="mt-3">
+              These are the figures of an ordinary eye. A map planned on them is marked so, on screen and in print.
+              <label className="mt-1 flex min-h-8 items-center gap-2">
+                <input
+                  type="checkbox"
+                  className="size-4 accent-[var(--ivy)]"
+                  checked={form.measured}
+                  onChange={(event) => change({ ...form, measured: event.target.checked })}
+                />
+                looked at, and they are so
+              </label>
+            </Notice>
+          )}
           <p className="mt-3 text-[0.9375rem] text-ink-2">
             About {lashCount(shown.eyes.right)} lashes on the right lid and {lashCount(shown.eyes.left)} on the left. An upper lid usually
             carries 90 to 160.

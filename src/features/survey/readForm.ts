@@ -45,6 +45,7 @@ export function readForm(form: SurveyForm): ReadForm {
     serum: form.serum,
     sleepsOn: form.sleepsOn,
     washesPerWeek: form.washes.trim() === "" ? null : readNumber(form.washes),
+    ...(form.measured ? { measured: true } : {}),
     seed: form.seed,
     eyes: { right: eye("right"), left: eye("left") },
   });
@@ -125,13 +126,14 @@ const eyeFormSchema = z.object({
     }),
   ),
 });
-const formSchema: z.ZodType<SurveyForm> = z.object({
+const formSchema: z.ZodType<SurveyForm, unknown> = z.object({
   mode: z.enum(["quick", "full"]),
   spacing: surveySchema.shape.spacing,
   oilyLids: z.boolean(),
   serum: z.boolean(),
   sleepsOn: surveySchema.shape.sleepsOn,
   washes: typed,
+  measured: z.boolean().default(false),
   seed: surveySchema.shape.seed,
   eyes: z.object({ right: eyeFormSchema, left: eyeFormSchema }),
 });

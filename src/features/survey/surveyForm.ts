@@ -42,6 +42,8 @@ export type SurveyForm = {
   readonly serum: boolean;
   readonly sleepsOn: Survey["sleepsOn"];
   readonly washes: string;
+  /** Whoever takes it says the lashes are as they stand. */
+  readonly measured: boolean;
   /** Of the lashes as they are drawn; carried on from the last survey. */
   readonly seed: number;
   readonly eyes: Readonly<Record<Side, EyeForm>>;
@@ -80,6 +82,7 @@ export function formOf(survey: Survey): SurveyForm {
     serum: survey.serum,
     sleepsOn: survey.sleepsOn,
     washes: survey.washesPerWeek === null ? "" : String(survey.washesPerWeek),
+    measured: survey.measured ?? false,
     seed: survey.seed,
     eyes: { right: eyeForm(survey.eyes.right), left: eyeForm(survey.eyes.left) },
   };

@@ -3,12 +3,15 @@ import { Button } from "../Button";
 import { Dialog } from "../Dialog";
 
 /** The question before a page with something unsaved is left. */
-export function LeaveSheet({ onStay, onLeave }: { onStay: () => void; onLeave: () => void }) {
+export function LeaveSheet({ onStay, onLeave, onSave }: { onStay: () => void; onLeave: () => void; onSave?: () => void }) {
   return (
-    <Dialog open onOpenChange={(open) => !open && onStay()} title="What you typed is not kept">
-      <p className="text-ink-2">Go back to it to keep it, or leave it behind.</p>
+    <Dialog open onOpenChange={(open) => !open && onStay()} title={onSave ? "This is not saved" : "What you typed is not kept"}>
+      <p className="text-ink-2">{onSave ? "Save it and go on, or leave it as it was." : "Go back to it to keep it, or leave it behind."}</p>
       <div className="mt-5 flex flex-wrap gap-3">
-        <Button onClick={onStay}>Go on with it</Button>
+        {onSave ? <Button onClick={onSave}>Save</Button> : null}
+        <Button tone={onSave ? "line" : "ivy"} onClick={onStay}>
+          Go on with it
+        </Button>
         <Button tone="plain" onClick={onLeave}>
           Leave it
         </Button>

@@ -5,10 +5,14 @@ import { useEffect, useState } from "react";
 
 const LeaveSheet = dynamic(() => import("./LeaveSheet").then((module) => module.LeaveSheet));
 
-/** Asks before a page with something typed that is not kept is left: by a link, by a reload, by closing it. */
-export function UnsavedGuard({ when }: { when: boolean }) {
+/**
+ * Asks before a page with something typed that is not kept is left: by a link, by a reload, by closing it. Where it can be
+ * saved from here (`onSave`, true when it was), that is offered; a reload is then left to whoever keeps the draft.
+ */
+export function UnsavedGuard({ when, onSave }: { when: boolean; onSave?: () => Promise<boolean> }) {
   const router = useRouter();
   const [goesTo, setGoesTo] = useState<string | null>(null);
+  const saves = onSave !== undefined;
   useEffect(() => {
     if (!when) return;
     const leave = (event: BeforeUnloadEvent) => event.preventDefault();
@@ -21,12 +25,21 @@ export function UnsavedGuard({ when }: { when: boolean }) {
       event.stopPropagation();
       setGoesTo(link.pathname + link.search + link.hash);
     };
-    window.addEventListener("beforeunload", leave);
+    if (!saves) window.addEventListener("beforeunload", leave);
     document.addEventListener("click", follow, true);
     return () => {
       window.removeEventListener("beforeunload", leave);
       document.removeEventListener("click", follow, true);
     };
-  }, [when]);
-  return goesTo === null ? null : <LeaveSheet onStay={() => setGoesTo(null)} onLeave={() => router.push(goesTo as never)} />;
+  }, [when, saves]);
+  if (goesTo === null) return null;
+  const leave = () => {
+    setGoesTo(null);
+    router.push(goesTo as never);
+  };
+  const saveAndLeave = async () => {
+    if (await onSave?.()) leave();
+    else setGoesTo(null);
+  };
+  return <LeaveSheet onStay={() => setGoesTo(null)} onLeave={leave} {...(onSave ? { onSave: () => void saveAndLeave() } : {})} />;
 }

@@ -12,6 +12,7 @@ import { loadOverLimit } from "./loadOverLimit";
 import { longSet } from "./longSet";
 import { longCorner } from "./longCorner";
 import { mirroredMap } from "./mirroredMap";
+import { notMeasured } from "./notMeasured";
 import { notInStock } from "./notInStock";
 import { overExtended } from "./overExtended";
 import { practiceLength } from "./practiceLength";
@@ -37,6 +38,7 @@ export const RULES: readonly Rule[] = [
   droopingOuterEnd,
   steppedLine,
   unintendedAsymmetry,
+  notMeasured,
   eyeAdvice,
   leftBare,
   accentsOverBase,

@@ -1,4 +1,4 @@
-import { formatMm } from "../../units";
+import { anMm, formatMm } from "../../units";
 import { type Finding, type Rule } from "../finding";
 import { at, changeFibre, perPiece, placeOf, shortenTo } from "./helpers";
 
@@ -20,7 +20,7 @@ export const overExtended: Rule = (facts) =>
         by: over - limit.overLengthMm,
         why:
           `${formatMm(fibre.lengthMm)} mm stands ${formatMm(over)} mm past a lash of ${formatMm(piece.shorterMm)}. ` +
-          `The limit here is ${formatMm(limit.overLengthMm)}${limit.fine ? ", the lashes being fine" : ""}: a ${formatMm(fibre.lengthMm)} wants a lash of ${formatMm(wanted)}.`,
+          `The limit here is ${formatMm(limit.overLengthMm)}${limit.fine ? ", the lashes being fine" : ""}: ${anMm(fibre.lengthMm)} wants a lash of ${formatMm(wanted)}.`,
         numbers: [
           {
             label: zone.role === "accent" ? "Three quarters of the lashes picked for it reach" : "Three quarters of the lashes reach",

@@ -15,7 +15,7 @@ export const shorterThanNatural: Rule = (facts) =>
     const { limit } = zone;
     const { fibre, ref } = piece;
     if (zone.role !== "base" || ref === "support") return [];
-    const own = ref === "main" && !zone.fibre?.classes && !limit.corner ? limit.floorMm : piece.usualMm - FLOOR_BELOW_MM;
+    const own = piece.usualMm - FLOOR_BELOW_MM;
     const floorMm = own - (limit.corner === "outer" ? OUTER_DROP_MM : 0);
     if (piece.share === 0 || fibre.lengthMm >= floorMm - 1e-9) return [];
     const carries = (other: typeof fibre) => judgeLoad(limit.loadOf(other), mostCount(other), facts.policy) !== "stop";

@@ -9,6 +9,14 @@ export const atTheChair = asked("At the chair", {
     standing: "common practice",
     readBy: ["core/formats/trolleyBrief"],
   },
+  nameOnStrip: {
+    ...oneOf({ initials: "the client's initials", name: "the client's name", none: "no name" }),
+    default: "initials",
+    label: "On the printed pad strip stands",
+    reason: "Two clients' strips on one trolley are not swapped; a strip left lying about tells little by initials.",
+    standing: "common practice",
+    readBy: ["core/formats/stripName"],
+  },
   padsWhen: {
     ...oneOf({ afterCleansing: "after cleansing", beforeCleansing: "before cleansing" }),
     default: "afterCleansing",
