@@ -189,7 +189,6 @@ export const CLIENTS: readonly DemoClient[] = [
     more: {
       accents: {
         offsetMm: 2,
-        sections: 4,
         placing: { every: 4, cluster: 1, innerEvery: 2 },
         fibre: { curl: "M", diameterMm: 0.07, shape: "round", count: 4, opening: "closed" },
       },
@@ -233,7 +232,6 @@ export const CLIENTS: readonly DemoClient[] = [
     more: {
       accents: {
         offsetMm: 3,
-        sections: 5,
         placing: { every: 4, cluster: 1, innerEvery: 2 },
         fibre: { curl: "D", diameterMm: 0.07, shape: "round", count: 3, opening: "closed" },
       },

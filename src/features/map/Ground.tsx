@@ -83,7 +83,14 @@ export const Standing = memo(function Standing({
               />
             )}
             {Math.abs(x(zone.to) - x(zone.from)) >= FIGURE_ROOM_PX ? (
-              <text x={middle} y={top - 4} textAnchor="middle" fontSize="11" fill="var(--ink-2)">
+              // Beside the needle, where the figure of the layer worked on does not stand.
+              <text
+                x={zone.role === "accent" ? middle + 6 : middle}
+                y={zone.role === "accent" ? top + 4 : top - 4}
+                textAnchor={zone.role === "accent" ? "start" : "middle"}
+                fontSize="11"
+                fill="var(--ink-2)"
+              >
                 {lengthWords(zone.fibre)}
               </text>
             ) : null}

@@ -69,7 +69,7 @@ export function MapHead({ studio }: { studio: MapStudio; hold: boolean }) {
         </Notice>
       ) : null}
       {studio.notKept.length ? (
-        <Notice tone="look" title="Not all of it could be kept" className="mb-3">
+        <Notice tone="note" title="Not all of it could be kept" className="mb-3">
           <ul className="space-y-1">
             {studio.notKept.map((words) => (
               <li key={words}>{words}</li>
