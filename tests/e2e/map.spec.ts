@@ -66,7 +66,7 @@ test("a length that is not in stock, eyes that differ, and a finding that opens 
   const findings = page.getByRole("region", { name: "Findings" });
   await expect(findings.locator("[data-rule=unintendedAsymmetry]")).toHaveCount(1);
   await findings.locator("[data-rule=unintendedAsymmetry]").getByText("Why").click();
-  await expect(findings.getByText("Usual lash, left")).toBeVisible();
+  await expect(findings.locator("[data-rule=unintendedAsymmetry]").getByText("Usual lash, left")).toBeVisible();
   await page.getByText("differ on purpose").click();
   await expect(findings.locator("[data-rule=unintendedAsymmetry]")).toHaveCount(0);
   await page.getByLabel("Fibre").selectOption("D 0.15");
