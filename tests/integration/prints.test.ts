@@ -141,8 +141,8 @@ describe.each(Object.keys(PAPERS) as Paper[])("on %s", (paper) => {
       const label = (twenty.left + page[mark + 1]!.right) / 2;
       expect(label - middle(zero)).toBeCloseTo(20, 1);
       expect(wordsOf(page)).toMatch(/Layer \d of 3/);
-      // Which eye and whose is on the strip itself, once an eye.
-      expect(page.filter(({ text }) => text === "ZÅ")).toHaveLength(2);
+      // Whose it is stands over the page and on each eye's strip, which is cut out.
+      expect(page.filter(({ text }) => text === "ZÅ")).toHaveLength(3);
     }
   });
 });

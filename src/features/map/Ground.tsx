@@ -83,11 +83,11 @@ export const Standing = memo(function Standing({
               />
             )}
             {Math.abs(x(zone.to) - x(zone.from)) >= FIGURE_ROOM_PX ? (
-              // Beside the needle, where the figure of the layer worked on does not stand.
+              // Beside the needles, where no figure of the layer worked on stands.
               <text
-                x={zone.role === "accent" ? middle + 6 : middle}
+                x={zone.role === "accent" ? middle + 6 : Math.min(x(zone.from), x(zone.to)) + 2}
                 y={zone.role === "accent" ? top + 4 : top - 4}
-                textAnchor={zone.role === "accent" ? "start" : "middle"}
+                textAnchor="start"
                 fontSize="11"
                 fill="var(--ink-2)"
               >
