@@ -1,7 +1,7 @@
 import { curlPath, curlSegments } from "../curl";
 import { SIDES, SPLAY_DEG, lidOutline, type Side } from "../eye";
-import { meanCount, taperFactor, type Fibre } from "../lash";
-import { degToRad } from "../units";
+import { meanCount, mostCount, taperFactor, type Fibre } from "../lash";
+import { degToRad, formatPercent } from "../units";
 import type { MapFacts } from "./facts";
 import { placements } from "./placements";
 import { fibreCurl } from "./stock";
@@ -31,6 +31,21 @@ export function mapDarkness(facts: MapFacts): Readonly<Record<Side, Darkness>> {
   };
   const [right, left] = SIDES.map(of);
   return { right: right!, left: left! };
+}
+
+/** From how much of the band on a set reads so. A model of this product. */
+const WORDS: readonly (readonly [from: number, word: string])[] = [
+  [0.7, "dark"],
+  [0.5, "full"],
+  [0.3, "medium"],
+  [0, "soft"],
+];
+
+/** How dark a set reads: "full, 55 %; narrow fans read darker". `darknessWords(0.22, single)` → "soft, 22 %" */
+export function darknessWords(darkness: number, fibre: Pick<Fibre, "count" | "countTo" | "opening">): string {
+  const word = WORDS.find(([from]) => darkness >= from)![1];
+  const opened = mostCount(fibre) > 1 ? { narrow: "; narrow fans read darker", wide: "; wide fans read lighter" } : {};
+  return `${word}, ${formatPercent(darkness)}${(opened as Partial<Record<string, string>>)[fibre.opening ?? "usual"] ?? ""}`;
 }
 
 /** Area one extension covers of the band, mm²: each piece of it as wide as the fibre and as long as it is seen. */

@@ -15,6 +15,7 @@ import {
   liftAtLandmarks,
   lookAdvice,
   lookAlikes,
+  darknessWords,
   mapDarkness,
   mapFacts,
   mapPolicy,
@@ -222,6 +223,21 @@ describe("density and darkness, comparable between maps", () => {
     const bare = baseLayer(map, "right").zones.reduce((m, _, i) => setZone(m, "right", i, null), map);
     expect(mapDarkness(mapFacts(bare, context)).right).toEqual({ coverage: 0, darkness: 0 });
     expect(mapDarkness(facts).right.coverage).toBe(1);
+  });
+  test("in words: soft, medium, full, dark; narrow fans darker, wide ones lighter, singles neither", () => {
+    const fan = { count: 5 };
+    expect([0, 0.29, 0.3, 0.5, 0.69, 0.7, 1].map((share) => darknessWords(share, fan).split(",")[0])).toEqual([
+      "soft",
+      "soft",
+      "medium",
+      "full",
+      "full",
+      "dark",
+      "dark",
+    ]);
+    expect(darknessWords(0.55, { ...fan, opening: "narrow" })).toBe("full, 55\u00a0%; narrow fans read darker");
+    expect(darknessWords(0.55, { ...fan, opening: "wide" })).toBe("full, 55\u00a0%; wide fans read lighter");
+    expect(darknessWords(0.22, { count: 1, opening: "narrow" })).toBe("soft, 22\u00a0%");
   });
 });
 

@@ -11,6 +11,7 @@ import {
   landmarksOf,
   LASH_BAND_MM,
   gatherFindings,
+  darknessWords,
   mapDarkness,
   mapFacts,
   mapFindings,
@@ -62,7 +63,10 @@ export function CompareMaps({
     ...SIDES.map(
       (side) => [`${sideLabel(side)}, lashes covered`, (facts: MapFacts) => percent(mapDarkness(facts)[side].coverage)] as const,
     ),
-    ...SIDES.map((side) => [`${sideLabel(side)}, darkness`, (facts: MapFacts) => percent(mapDarkness(facts)[side].darkness)] as const),
+    ...SIDES.map(
+      (side) =>
+        [`${sideLabel(side)}, darkness`, (facts: MapFacts) => darknessWords(mapDarkness(facts)[side].darkness, facts.map.fibre)] as const,
+    ),
     [
       "heaviest, day 0 and 21",
       (facts) => ((worst) => (worst ? `${worst.resting.toFixed(2)} × and ${worst.growing.toFixed(2)} ×` : "–"))(heaviestOf(facts)),

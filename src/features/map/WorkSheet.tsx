@@ -1,12 +1,13 @@
 "use client";
 import { SIDES, sideLabel } from "@/core/eye";
-import { mapTotals, pickList, type MapFacts, type PlacingPace, LAYER_LABELS } from "@/core/map";
+import { darknessWords, mapDarkness, mapTotals, pickList, type MapFacts, type PlacingPace, LAYER_LABELS } from "@/core/map";
 import { formatHours, formatMm } from "@/core/units";
 
 /** What the set takes: lashes by zone, fans and fibres, time, and what to lay out in the order of work. */
 export function WorkSheet({ facts, pace }: { facts: MapFacts; pace: PlacingPace & { readonly known: boolean } }) {
   const totals = mapTotals(facts, pace);
   const picks = pickList(facts);
+  const darkness = mapDarkness(facts);
   const lacking = picks.filter(({ inStock }) => !inStock);
   return (
     <div className="grid gap-x-10 gap-y-5 md:grid-cols-2">
@@ -52,6 +53,9 @@ export function WorkSheet({ facts, pace }: { facts: MapFacts; pace: PlacingPace 
           {totals.fans ? `${totals.fans} fans, ` : ""}
           {totals.fibres} fibres. {pace.known ? "By your own pace of the last sets" : "By the studio's pace"}: {pace.secondsPerSingle} s a
           single, {pace.secondsPerFan} s a fan, placing alone.
+        </p>
+        <p className="text-[0.9375rem] text-ink-2">
+          Reads {darknessWords((darkness.right.darkness + darkness.left.darkness) / 2, facts.map.fibre)}, seen from the front.
         </p>
         {SIDES.map((side) =>
           facts.layers[side].map((zones, layer) => {
