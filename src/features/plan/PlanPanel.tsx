@@ -2,7 +2,7 @@
 import { useMemo, useState } from "react";
 import { NO_LASH_LIGHTENING } from "@/core/service";
 import { stopsOf } from "@/core/care";
-import { partOf } from "@/core/eye";
+import { isMeasured, partOf } from "@/core/eye";
 import { keyOf, workOutPlan } from "@/core/processing";
 import { isProcess } from "@/core/protocol";
 import type { ActionResult } from "@/server/actionResult";
@@ -116,8 +116,11 @@ export function PlanPanel({ visit }: { visit: ColourProps }) {
               kept={plan.kept}
               onChoose={(shieldId) => change({ shieldId })}
             />
-            {visit.survey ? null : (
-              <p className="mt-2 text-sm text-ink-2">No survey yet: usual lengths are shown. A survey makes it this client’s.</p>
+            {survey && isMeasured(survey) ? null : (
+              <p className="mt-2 text-sm text-ink-2">
+                {survey ? "Not measured: the survey stands as its form begins." : "No survey yet."} Usual lengths are shown; a measured
+                survey makes it this client’s.
+              </p>
             )}
           </div>
         ) : null}
