@@ -110,3 +110,20 @@ test("what was drawn and not saved is offered again after a reload", async ({ pa
   await expect(page.getByText("Changes made here were not saved")).toHaveCount(0);
   expect(await zoneText(page, "right", 5)).toBe(drawn);
 });
+
+test("leaving a map that is not saved offers to save it; staying keeps what was drawn", async ({ page }) => {
+  await zone(page, "left", 6).click();
+  const before = mm(await zoneText(page, "left", 6));
+  await page.keyboard.press("ArrowDown");
+  await page.getByRole("link", { name: "Shelf" }).click();
+  const asked = page.getByRole("dialog", { name: "This is not saved" });
+  await asked.getByRole("button", { name: "Go on with it" }).click();
+  expect(mm(await zoneText(page, "left", 6))).toBe(before - 1);
+  const map = page.url();
+  await page.getByRole("link", { name: "Shelf" }).click();
+  await asked.getByRole("button", { name: "Save" }).click();
+  await page.waitForURL(/\/shelf$/);
+  await page.goto(map);
+  await expect(zone(page, "left", 6)).toBeVisible();
+  expect(mm(await zoneText(page, "left", 6))).toBe(before - 1);
+});
