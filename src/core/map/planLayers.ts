@@ -5,7 +5,7 @@ import { zoneIndexAt } from "./layers";
 import { longestReached, planLayer, togetherOf, type Zones } from "./planLayer";
 import type { LineLimits } from "./planLine";
 import { planZones } from "./planZones";
-import type { AccentWish, FibreKind, Layer, LashMap, UnderWish } from "./schema";
+import { MOST_ZONES, type AccentWish, type FibreKind, type Layer, type LashMap, type UnderWish } from "./schema";
 import { equalEdges } from "./schools/equal";
 import { stockedLengths } from "./stock";
 import { WIDEST_CORNER } from "./zoneLimit";
@@ -54,14 +54,14 @@ export function accentGround(survey: Survey, baseZones: Zones, wish: AccentWish,
 
 /** The base's own zones, wide ones cut; or so many sections of one width between the base's corners. */
 function accentEdges(base: Zones["right"], sections: number | undefined): number[] {
-  if (sections === undefined)
-    return [
-      0,
-      ...base.flatMap(({ from, to }) => {
-        const parts = Math.ceil((to - from) / WIDEST_CORNER - 1e-9);
-        return Array.from({ length: parts }, (_, i) => (i === parts - 1 ? to : from + ((to - from) * (i + 1)) / parts));
-      }),
-    ];
+  if (sections === undefined) {
+    const cut = base.flatMap(({ from, to }) => {
+      const parts = Math.ceil((to - from) / WIDEST_CORNER - 1e-9);
+      return Array.from({ length: parts }, (_, i) => (i === parts - 1 ? to : from + ((to - from) * (i + 1)) / parts));
+    });
+    // A layer holds so many zones and no more.
+    return [0, ...(cut.length <= MOST_ZONES ? cut : base.map(({ to }) => to))];
+  }
   const inner = base[0]?.corner ? base[0].to : 0;
   const outer = base.at(-1)?.corner ? base.at(-1)!.from : 1;
   const ends = (inner > 0 ? 1 : 0) + (outer < 1 ? 1 : 0);

@@ -135,7 +135,7 @@ const isStepped = (zones: readonly LineZone[], i: number) => !zones[i]!.byLash &
 
 /** Is the step up to this zone one of the look's own, where a dip would show? Corners and textures of steps are not. */
 const inLook = (zones: readonly LineZone[], i: number) =>
-  i > 0 && !zones[i]!.corner && !zones[i - 1]!.corner && !zones[i]!.mark && !zones[i - 1]!.mark;
+  !zones[i]!.corner && !zones[i - 1]!.corner && !zones[i]!.mark && !zones[i - 1]!.mark;
 
 function planRun(zones: readonly LineZone[], limits: LineLimits, toCorner: boolean) {
   const last = zones.length - 1;

@@ -1,6 +1,7 @@
 import { liftAndReach } from "../curl";
 import { SIDES, otherSide, type Side, type Survey } from "../eye";
 import type { Policy } from "../policy";
+import { fibreKind } from "./fibreKind";
 import { hangFrom, PEAK_WITHIN_MM, type Hung } from "./hangFrom";
 import { lashClasses } from "./lashClasses";
 import { mixIn } from "./mixIn";
@@ -11,7 +12,7 @@ import { planEye, planLayer, type LayerPlan, type LayerWish, type Zones } from "
 import { accentGround, accentOver, accentsReach, LEAST_ACCENT_MM, lineLimits, meanLength, planAccents, planUnder } from "./planLayers";
 import type { LineLimits } from "./planLine";
 import { PLAN_LIMITS, type PlanLimit } from "./planZones";
-import type { FibreKind, Layer, LashMap } from "./schema";
+import type { Layer, LashMap } from "./schema";
 import { markOf } from "./schools";
 import { fibreCurl } from "./stock";
 import type { Tray } from "./tray";
@@ -51,7 +52,7 @@ export function planMap(survey: Survey, wish: MapWish, policy: Policy, trays: re
   const zones = baseZones(ground);
   const hung = hangFrom(ground, zones, lineLimits(ground.policy));
   const accents = wish.accents ? accentsOf(ground, zones, hung) : null;
-  const { plan } = planBase(ground, zones, { hung: accents?.baseHung ?? hung, accents });
+  const plan = planBase(ground, zones, { hung: accents?.baseHung ?? hung, accents });
   const base = toLayers(ground, zones, plan.lengthsMm);
   const under = wish.under ? planUnder(survey, base, wish.under, wish, ground.policy, trays) : null;
   const layersOf = (side: Side): Layer[] => [
@@ -84,11 +85,11 @@ export function limitCosts(survey: Survey, wish: MapWish, policy: Policy, trays:
   if (ground.stocked.length === 0) return [];
   const zones = baseZones(ground);
   const hung = hangFrom(ground, zones, lineLimits(ground.policy));
-  const { plan: all } = planBase(ground, zones, { hung });
+  const all = planBase(ground, zones, { hung });
   return PLAN_LIMITS.flatMap((limit): LimitCost[] => {
     const free = baseZones(ground, limit);
     const limits = without(lineLimits(ground.policy), limit);
-    const { plan: capped } = planBase(ground, free, { hung, limits });
+    const capped = planBase(ground, free, { hung, limits });
     const longerZones = SIDES.reduce(
       (sum, side) => sum + capped.lengthsMm[side].filter((mm, i) => (mm ?? 0) > (all.lengthsMm[side][i] ?? 0) + 1e-9).length,
       0,
@@ -167,7 +168,7 @@ function planBase(
     accents,
     limits = lineLimits(ground.policy),
   }: { readonly hung: Hung; readonly accents?: Accents | null; readonly limits?: LineLimits },
-): { plan: LayerPlan } {
+): LayerPlan {
   const { wish, drops } = ground;
   const tops = SIDES.map((side) => zones[side].map(({ from, to }) => accents?.over(side, from, to) ?? null));
   const over = { right: tops[0]!, left: tops[1]! };
@@ -179,7 +180,7 @@ function planBase(
     },
     marks: wish.accents ? undefined : ground.edges.right.slice(1).map((_, i) => markOf(wish.school, i)),
   };
-  return { plan: wish.coupling === "level" ? planLevel(ground, zones, layer, limits) : planLayer(zones, wish.coupling, limits, layer) };
+  return wish.coupling === "level" ? planLevel(ground, zones, layer, limits) : planLayer(zones, wish.coupling, limits, layer);
 }
 
 /**
@@ -227,14 +228,3 @@ function toLayers(
   });
   return { right: layer("right"), left: layer("left") };
 }
-
-/** A fibre without its length, and nothing else that came with it. */
-export const fibreKind = ({ curl, diameterMm, shape, count, countTo, opening, colour }: FibreKind): FibreKind => ({
-  curl,
-  diameterMm,
-  shape,
-  count,
-  ...(countTo ? { countTo } : {}),
-  ...(opening ? { opening } : {}),
-  ...(colour ? { colour } : {}),
-});

@@ -5,7 +5,8 @@ import { LOOK_IDS } from "./looks/ids";
 import type { DocumentKind } from "../document";
 
 const place = z.number().min(0).max(1);
-const MOST_ZONES = 40;
+/** Zones a layer holds at most. */
+export const MOST_ZONES = 40;
 
 const boundariesSchema = z
   .array(place)

@@ -4,7 +4,7 @@ import { type Finding, type Fix, type Rule } from "../finding";
 import { kindLabel, stockedLengths } from "../stock";
 import { FLOOR_BELOW_MM, judgeLoad } from "../zoneLimit";
 import { at, changeFibre, perPiece, placeOf } from "./helpers";
-import { finerThroughout } from "./throughout";
+import { planInFiner } from "./throughout";
 
 /** The outer corner may lie a millimetre below its match for the drop. Common practice. */
 const OUTER_DROP_MM = 1;
@@ -61,7 +61,7 @@ export const shorterThanNatural: Rule = (facts) =>
         ],
         source: "Common practice.",
         ...(fix ? { fix } : {}),
-        ...(longer === undefined && finer ? finerThroughout(facts.trays, fibre, finer) : {}),
+        ...(longer === undefined && finer ? planInFiner(fibre, finer) : {}),
       },
     ];
   });

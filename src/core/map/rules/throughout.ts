@@ -1,4 +1,5 @@
 import { countLabel, mostCount } from "../../lash";
+import { fibreKind } from "../fibreKind";
 import type { Finding, Fix } from "../finding";
 import type { FibreKind, LashMap } from "../schema";
 import { kindLabel, stockedLengths, type TrayKind } from "../stock";
@@ -9,35 +10,13 @@ import type { Tray } from "../tray";
 export function swapThroughout(trays: readonly Tray[], from: FibreKind, to: FibreKind): Pick<Fix, "throughout"> {
   const lengths = stockedLengths(trays, to);
   if (!stockedLengths(trays, from).every((mm) => lengths.includes(mm))) return {};
-  const kind = (fibre: FibreKind): FibreKind => {
-    const { curl, diameterMm, shape, count, countTo, opening, colour } = fibre;
-    return {
-      curl,
-      diameterMm,
-      shape,
-      count,
-      ...(countTo ? { countTo } : {}),
-      ...(opening ? { opening } : {}),
-      ...(colour ? { colour } : {}),
-    };
-  };
   const label =
     from.count === to.count || mostCount(to) === 1 ? `Take ${kindLabel(to)} throughout` : `Make it ${countLabel(to)} throughout`;
-  return { throughout: { label, apply: (map: LashMap) => swapEverywhere(map, kind(from), kind(to)) } };
+  return { throughout: { label, apply: (map: LashMap) => swapEverywhere(map, fibreKind(from), fibreKind(to)) } };
 }
 
-/** A finer fibre lets every zone be planned longer: what to plan in. */
-export function finerThroughout(trays: readonly Tray[], from: FibreKind, to: TrayKind): Pick<Finding, "plan"> {
-  if (stockedLengths(trays, to).length === 0) return {};
-  const { curl, shape, count, countTo, opening, colour } = from;
-  const fibre: FibreKind = {
-    curl,
-    shape,
-    diameterMm: to.diameterMm,
-    count,
-    ...(countTo ? { countTo } : {}),
-    ...(opening ? { opening } : {}),
-    ...(colour ? { colour } : {}),
-  };
+/** What to plan in where a finer fibre lets every zone be longer. */
+export function planInFiner(from: FibreKind, { diameterMm }: TrayKind): Pick<Finding, "plan"> {
+  const fibre = { ...fibreKind(from), diameterMm };
   return { plan: { label: `Plan it in ${kindLabel(fibre)}`, wish: { fibre } } };
 }
