@@ -6,6 +6,7 @@ import {
   gatherFindings,
   lashMapDocument,
   LOOKS,
+  mapDarkness,
   mapFacts,
   mapFindings,
   placements,
@@ -237,6 +238,7 @@ describe("twelve hundred plans over three hundred random eyes", () => {
   test("wispy: corners keep their rule, a quarter of the accents at most on shorter lashes than their limit, seen on lashes that carry them", () => {
     const shares = planShares(surveys, (look) => classicWish(look, { accents }));
     expect(shares).toMatchObject({ hidden: 0, steps: 0, cornerAccents: 0 });
+    expect(shares.shortAccents).toBeGreaterThan(0.1);
     expect(shares.shortAccents).toBeLessThan(0.25);
     expect(planShares(carried, (look) => classicWish(look, { accents })).accentsSeen).toBeGreaterThan(0.8);
   });
@@ -329,6 +331,50 @@ test("a set over four hours says so, with what nine lashes in ten save and what 
       ({ rule }) => rule,
     ),
   ).not.toContain("longSet");
+});
+
+test("a dense line that is dark already is told so under four hours, and one that is not is left in peace", () => {
+  const quick = { ...defaultPolicy, secondsPerFan: 30 };
+  const says = (count: number, density: "dense" | "usual") => {
+    const survey = surveyOf([7.5, 10, 9], { density });
+    const fan = { curl: "C" as const, diameterMm: 0.05, shape: "round" as const, count };
+    const { map } = planMap(survey, classicWish("natural", { fibre: fan }), { ...quick, loadRed: 5 }, WIDE_SHELF)!;
+    const facts = mapFacts(map, { survey, policy: quick, trays: WIDE_SHELF });
+    return {
+      told: mapFindings(facts).find(({ rule }) => rule === "longSet"),
+      darkness: Math.min(...SIDES.map((side) => mapDarkness(facts)[side].darkness)),
+    };
+  };
+  const dark = says(10, "dense");
+  expect(dark.darkness).toBeGreaterThan(0.8);
+  expect(dark.told!.title).toMatch(/dark enough with less$/);
+  // Eight make it 0.7 to 0.8 of the band: full, and not past it.
+  const full = says(7, "dense");
+  expect(full.darkness).toBeGreaterThan(0.7);
+  expect(full.darkness).toBeLessThan(0.8);
+  expect(full.told).toBeUndefined();
+  expect(says(10, "usual").told).toBeUndefined();
+});
+
+test("accent sections: the zones' own, or so many between the base's corners, or equal ones where there are no corners or no room between", () => {
+  const edges = (change: Partial<MapWish>, sections?: number, policy = defaultPolicy) =>
+    plan(surveyOf([7.5, 10, 9]), "natural", { ...change, accents: { ...accents, ...(sections ? { sections } : {}) } }, policy).map.eyes
+      .right.layers;
+  const [own, follows] = edges({});
+  expect(own!.boundaries.every((edge) => follows!.boundaries.includes(edge))).toBe(true);
+  for (const [i, edge] of follows!.boundaries.slice(1).entries()) expect(edge - follows!.boundaries[i]!).toBeLessThanOrEqual(0.2 + 1e-9);
+  const five = edges({}, 5)[1]!.boundaries;
+  expect([five[1], five[4]]).toEqual([own!.boundaries[1], own!.boundaries[9]]);
+  expect(five[2]! - five[1]!).toBeCloseTo(five[4]! - five[3]!, 9);
+  const three = edges({}, 3)[1]!.boundaries;
+  expect(three).toEqual([0, own!.boundaries[1], own!.boundaries[9], 1]);
+  // Two corners leave nothing for two sections, and a studio that grades its corners has none.
+  expect(edges({}, 2)[1]!.boundaries).toEqual([0, 0.5, 1]);
+  expect(edges({}, 4, { ...defaultPolicy, corners: "graded" })[1]!.boundaries).toEqual([0, 0.25, 0.5, 0.75, 1]);
+  // A layer holds forty zones: a line drawn in forty, one of them wide, is followed as it is.
+  const narrow = Array.from({ length: 39 }, (_, i) => (i + 1) * 0.017);
+  const drawn = [0, ...narrow, 1];
+  expect(edges({ school: { id: "own", right: drawn, left: drawn } })[1]!.boundaries).toEqual(drawn);
 });
 
 test("a saved map keeps its lengths whatever would be planned now: a document of the first version is read to the letter", () => {

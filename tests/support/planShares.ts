@@ -1,5 +1,5 @@
 import { naturalZone, SIDES, type Survey } from "@/core/eye";
-import { placements, planMap, type LookId, type MapPlan, type MapWish, type Tray } from "@/core/map";
+import { mapFacts, placements, planMap, type LookId, type MapPlan, type MapWish, type Tray } from "@/core/map";
 import { defaultPolicy } from "@/core/policy";
 import { lengthsFrom } from "./surveys";
 
@@ -78,9 +78,9 @@ export function planShares(
         const accents = plan.map.eyes[side].layers.findIndex(({ role }) => role === "accent");
         if (accents < 0) continue;
         const layer = plan.map.eyes[side].layers[accents]!;
-        const shortest = shorterQuarter(plan, survey, side, accents);
+        const read = mapFacts(plan.map, { survey, policy: defaultPolicy, trays: WIDE_SHELF }).layers[side][accents]!;
         for (const { lash, worn } of placements(plan.map, survey, side))
-          if (worn?.layer === accents) count("shortAccents", lash.lengthMm < shortest[worn.zone]! - 0.1);
+          if (worn?.layer === accents) count("shortAccents", lash.lengthMm < read[worn.zone]!.limit.shorterMm - 1e-9);
         layer.zones.forEach((zone, i) => {
           if (!zone) return;
           const [from, to] = [layer.boundaries[i]!, layer.boundaries[i + 1]!];
@@ -99,23 +99,4 @@ export function planShares(
     count("looksAlike", lines.size === 1);
   });
   return Object.fromEntries(Object.entries(counts).map(([what, { hits, of }]) => [what, of ? hits / of : 0])) as PlanShares;
-}
-
-/** The length that three quarters of the accents of a section have under them, by where they really stand. */
-function shorterQuarter(plan: MapPlan, survey: Survey, side: "right" | "left", layer: number): number[] {
-  const bySection = plan.map.eyes[side].layers[layer]!.zones.map((): number[] => []);
-  for (const { lash, worn } of placements(plan.map, survey, side)) if (worn?.layer === layer) bySection[worn.zone]!.push(lash.lengthMm);
-  return plan.map.eyes[side].layers[layer]!.zones.map((zone, i) => {
-    const over = zone
-      ? zone.lengthMm -
-        (naturalZone(
-          survey.eyes[side],
-          plan.map.eyes[side].layers[layer]!.boundaries[i]!,
-          plan.map.eyes[side].layers[layer]!.boundaries[i + 1]!,
-        ).diameterMm <= 0.07
-          ? defaultPolicy.fineOverLengthMm
-          : defaultPolicy.overLengthMm)
-      : 0;
-    return over;
-  });
 }

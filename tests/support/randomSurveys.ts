@@ -1,4 +1,4 @@
-import type { EyeSurvey, Survey } from "@/core/eye";
+import { usualSurvey, type EyeSurvey, type Survey } from "@/core/eye";
 import { mulberry32 } from "@/core/units";
 
 /**
@@ -35,13 +35,7 @@ export function randomSurveys(count: number, seed: number): Survey[] {
     const right = anEye();
     const apart = right.points.map((point) => ({ ...point, lengthMm: tenth(point.lengthMm + between(-0.4, 0.4)) }));
     return {
-      version: 2,
-      spacing: "average",
-      oilyLids: false,
-      serum: false,
-      sleepsOn: "unknown",
-      washesPerWeek: null,
-      seed: seed * 1000 + i,
+      ...usualSurvey(seed * 1000 + i),
       eyes: { right, left: i % 2 ? right : { ...right, points: apart } },
     };
   });

@@ -3,10 +3,10 @@ import type { Policy } from "../policy";
 import { isStepped } from "./layers";
 import { zonePieces } from "./pieces";
 import { lineLimits, pickedFor } from "./planLayers";
-import { LONG_END_MM } from "./planLine";
+import { outerDropAt } from "./planLine";
 import { lengthOver, loadOver, type PlanLimit } from "./planZones";
 import type { Layer } from "./schema";
-import { FLOOR_BELOW_MM, zoneLimit } from "./zoneLimit";
+import { leastFillMm, zoneLimit } from "./zoneLimit";
 
 /** One limit broken at one place, by how much: mm, for load the index past the stop. */
 export type Breach = {
@@ -26,7 +26,7 @@ function layerBreaches(planned: Layer, layer: number, side: Side, survey: Survey
   const { zones, boundaries, role } = planned;
   const last = zones.length - 1;
   const picked = pickedFor(survey, side, planned);
-  const { stepMm, outerDropMm, longEndDropMm = 0 } = lineLimits(policy);
+  const limits = lineLimits(policy);
   return zones.flatMap((fibre, i): Breach[] => {
     if (!fibre) return [];
     const edges = { from: boundaries[i]!, to: boundaries[i + 1]!, first: i === 0, last: i === last };
@@ -37,12 +37,10 @@ function layerBreaches(planned: Layer, layer: number, side: Side, survey: Survey
     }));
     const most = (of: "overLength" | "corner" | "load") => Math.max(...over.map((piece) => piece[of]));
     const own = limit.among(fibre.classes?.at(-1)?.upToMm ?? 0, Infinity);
-    // The outer corner may lie a millimetre below its match for the drop.
-    const floorMm = own.usualMm - FLOOR_BELOW_MM - (limit.corner === "outer" ? 1 : 0);
+    const floorMm = leastFillMm(own.usualMm, limit.corner);
     const before = zones[i - 1];
-    const step = before && isStepped(planned, i) ? Math.abs(before.lengthMm - fibre.lengthMm) - stepMm : 0;
-    const dropMm = fibre.lengthMm >= LONG_END_MM ? longEndDropMm : outerDropMm;
-    const drop = before && i === last ? fibre.lengthMm - (before.lengthMm - dropMm) : 0;
+    const step = before && isStepped(planned, i) ? Math.abs(before.lengthMm - fibre.lengthMm) - limits.stepMm : 0;
+    const drop = before && i === last ? fibre.lengthMm - (before.lengthMm - outerDropAt(fibre.lengthMm, limits)) : 0;
     const all: [PlanLimit, number, number[]][] = [
       ["overLength", most("overLength"), [i]],
       ["corner", most("corner"), [i]],

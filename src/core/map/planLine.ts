@@ -100,14 +100,17 @@ function runsOf(zones: readonly LineZone[]) {
 
 const levelOf = ({ lengthsMm }: LineChoice) => lengthsMm.reduce((sum, mm) => sum + mm, 0) / lengthsMm.length;
 
+/** The drop a last zone of a length wants, mm. */
+export const outerDropAt = (lengthMm: number, { outerDropMm, longEndDropMm = outerDropMm }: LineLimits): number =>
+  lengthMm >= LONG_END_MM ? longEndDropMm : outerDropMm;
+
 /** How far a step from one choice to the next breaks drop and step, eyes added up, mm. */
 function brokenBetween(a: LineChoice, b: LineChoice, limits: LineLimits, outermost: boolean, stepped: boolean) {
   let [dropMm, stepMm] = [0, 0];
   for (let eye = 0; eye < b.lengthsMm.length; eye++) {
     const [x, y] = [a.lengthsMm[eye]!, b.lengthsMm[eye]!];
     if (stepped) stepMm += Math.max(0, Math.abs(x - y) - limits.stepMm);
-    const drop = y >= LONG_END_MM && limits.longEndDropMm !== undefined ? limits.longEndDropMm : limits.outerDropMm;
-    if (outermost) dropMm += Math.max(0, y - (x - drop));
+    if (outermost) dropMm += Math.max(0, y - (x - outerDropAt(y, limits)));
   }
   return { dropMm, stepMm };
 }

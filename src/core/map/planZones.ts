@@ -2,7 +2,7 @@ import type { EyeSurvey, FieldLash } from "../eye";
 import { mostCount, type FibreBody } from "../lash";
 import type { Policy } from "../policy";
 import type { FibreKind } from "./schema";
-import { FLOOR_BELOW_MM, GROWING_ALLOWANCE, judgeLoad, WIDEST_CORNER, zoneLimit, type ZoneLimit } from "./zoneLimit";
+import { CORNER_DROP_MM, FLOOR_BELOW_MM, GROWING_ALLOWANCE, judgeLoad, WIDEST_CORNER, zoneLimit, type ZoneLimit } from "./zoneLimit";
 
 /** Limits of the planner, those that never give way first. */
 export const PLAN_LIMITS = ["overLength", "load", "natural", "outerDrop", "corner", "step"] as const;
@@ -120,6 +120,6 @@ function cornerChoices(
   const worn = within.at(-1);
   if (worn === undefined) return [];
   // Without the natural lash as its floor a corner may be as short as anything; with it, one below for the drop.
-  const least = without === "natural" ? 0 : limit.corner === "outer" ? worn - 1 : worn;
+  const least = without === "natural" ? 0 : limit.corner === "outer" ? worn - CORNER_DROP_MM : worn;
   return within.filter((mm) => mm >= least - 1e-9).map((lengthMm) => ({ lengthMm, belowMm: worn - lengthMm }));
 }

@@ -20,6 +20,11 @@ export const WIDEST_CORNER = 0.2;
 export const MATCH_WITHIN_MM = 0.5;
 /** No fill is shorter than the usual lash of its zone less this, mm: below it is hidden and only weighs. Common practice. */
 export const FLOOR_BELOW_MM = 0.5;
+/** For the drop the outer corner may lie so far below what matches it, mm. Common practice. */
+export const CORNER_DROP_MM = 1;
+/** The shortest fill a stretch's usual lash does not hide, mm; the outer corner may lie below it for the drop. */
+export const leastFillMm = (usualMm: number, corner: ZoneLimit["corner"]): number =>
+  usualMm - FLOOR_BELOW_MM - (corner === "outer" ? CORNER_DROP_MM : 0);
 /** Accents in a corner stand no more than this over what matches it, mm. Common practice. */
 export const CORNER_ACCENT_MM = 1;
 

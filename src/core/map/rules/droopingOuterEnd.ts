@@ -2,7 +2,7 @@ import { SIDES } from "../../eye";
 import { formatMm } from "../../units";
 import { type Finding, type Rule } from "../finding";
 import { lineLimits } from "../planLayers";
-import { LONG_END_MM } from "../planLine";
+import { LONG_END_MM, outerDropAt } from "../planLine";
 import { at, changeFibre, placeOf, shortenTo } from "./helpers";
 
 /** Drooping outer end: the outermost zone of a layer is not far enough below its inner neighbour. */
@@ -13,16 +13,15 @@ export const droopingOuterEnd: Rule = (facts) =>
       const before = zones.at(-2);
       if (!last?.fibre || !before?.fibre) return [];
       const drop = before.fibre.lengthMm - last.fibre.lengthMm;
-      const { outerDropMm, longEndDropMm = 0 } = lineLimits(facts.policy);
       const long = last.fibre.lengthMm >= LONG_END_MM;
-      const wanted = long ? longEndDropMm : outerDropMm;
+      const wanted = outerDropAt(last.fibre.lengthMm, lineLimits(facts.policy));
       if (drop >= wanted - 1e-9) return [];
       const to = shortenTo(last, before.fibre.lengthMm - wanted);
       return [
         {
           rule: "droopingOuterEnd",
           // The studio's own drop is kept; only what is usual at this length is not.
-          severity: drop >= outerDropMm - 1e-9 ? "note" : "look",
+          severity: drop >= facts.policy.outerDropMm - 1e-9 ? "note" : "look",
           where: at(last),
           title: `${placeOf(last)}, outer corner`,
           topic: "outer corner",

@@ -2,12 +2,9 @@ import { mostCount } from "../../lash";
 import { formatMm } from "../../units";
 import { type Finding, type Fix, type Rule } from "../finding";
 import { kindLabel, stockedLengths } from "../stock";
-import { FLOOR_BELOW_MM, judgeLoad } from "../zoneLimit";
+import { FLOOR_BELOW_MM, judgeLoad, leastFillMm } from "../zoneLimit";
 import { at, changeFibre, perPiece, placeOf } from "./helpers";
 import { planInFiner } from "./throughout";
-
-/** The outer corner may lie a millimetre below its match for the drop. Common practice. */
-const OUTER_DROP_MM = 1;
 
 /** Shorter than the natural lash: a fill that its own lashes hide, and that only weighs on them. */
 export const shorterThanNatural: Rule = (facts) =>
@@ -16,7 +13,7 @@ export const shorterThanNatural: Rule = (facts) =>
     const { fibre, ref } = piece;
     if (zone.role !== "base" || ref === "support") return [];
     const own = piece.usualMm - FLOOR_BELOW_MM;
-    const floorMm = own - (limit.corner === "outer" ? OUTER_DROP_MM : 0);
+    const floorMm = leastFillMm(piece.usualMm, limit.corner);
     if (piece.share === 0 || fibre.lengthMm >= floorMm - 1e-9) return [];
     const carries = (other: typeof fibre) => judgeLoad(limit.loadOf(other), mostCount(other), facts.policy) !== "stop";
     const longEnough = (lengths: readonly number[]) => lengths.find((mm) => mm >= own - 1e-9 && mm <= piece.limitMm + 1e-9);
