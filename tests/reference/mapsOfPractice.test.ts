@@ -14,6 +14,7 @@ import {
   planWords,
   setZoneLength,
   textureWish,
+  withClassLength,
   TEXTURE_MM,
   type LashMap,
   type LookId,
@@ -135,6 +136,20 @@ describe("plans a practitioner would sign", () => {
     expect(chosen([9, 11])).toEqual([9, 11]);
     expect(chosen([9, 15])).toEqual([9, 12, expect.stringMatching(/^15 mm wished at the longest; 12 is/)]);
   });
+});
+
+test("one length by lash chosen: the others stay as they are worn, and none is longer than the next; or all are left to the limits again", () => {
+  const survey = surveyOf([7, 10, 9], { spreadMm: 1 });
+  const { map } = plan(survey, "natural", { school: { id: "byClass" }, lashClasses: 4 });
+  const chosen = (index: number, mm: number | null, of = map) => withClassLength(of, index, mm).classLengthsMm;
+  expect(chosen(0, 8)).toEqual([8, 11, 12, 13]);
+  expect(chosen(2, 10)).toEqual([10, 10, 10, 13]);
+  expect(chosen(1, 15)).toEqual([10, 15, 15, 15]);
+  expect(chosen(3, 14, { ...map, classLengthsMm: [7, 9, 11, 12] })).toEqual([7, 9, 11, 14]);
+  expect(chosen(3, null, { ...map, classLengthsMm: [7, 9, 11, 12] })).toBeUndefined();
+  // Two classes on even lashes wear one length: both begin from it.
+  const even = plan(surveyOf([9, 9, 9], { spreadMm: 0.1 }), "natural", { school: { id: "byClass" }, lashClasses: 2 }).map;
+  expect(withClassLength(even, 0, 8).classLengthsMm).toEqual([8, even.eyes.right.layers[0]!.zones[1]!.lengthMm]);
 });
 
 describe("accents first, the base under them", () => {

@@ -15,6 +15,30 @@ export function wornPast(limit: ZoneLimit, classes: 2 | 4): number {
 export const chosenLengths = ({ lashClasses, classLengthsMm }: ClassWish): readonly number[] | null =>
   lashClasses !== undefined && classLengthsMm?.length === lashClasses ? classLengthsMm : null;
 
+/**
+ * The length of one class chosen (mm, 0 the shortest class), or all left to the limits again (null). The others stay as
+ * they are chosen or worn, except that no class wears more than the next.
+ */
+export function withClassLength(
+  map: Pick<LashMap, "lashClasses" | "classLengthsMm" | "eyes">,
+  index: number,
+  lengthMm: number | null,
+): Pick<LashMap, "classLengthsMm"> {
+  if (lengthMm === null || !map.lashClasses) return { classLengthsMm: undefined };
+  const now = chosenLengths(map) ?? wornByClass(map, map.lashClasses, lengthMm);
+  return { classLengthsMm: now.map((old, i) => (i === index ? lengthMm : i < index ? Math.min(old, lengthMm) : Math.max(old, lengthMm))) };
+}
+
+/** What each class wears where the line is widest; where classes fell together or wear nothing the next longer, or `otherwise`. */
+function wornByClass({ eyes }: Pick<LashMap, "eyes">, classes: number, otherwise: number): number[] {
+  const { zones, boundaries } = eyes.right.layers[0]!;
+  const width = (i: number) => boundaries[i + 1]! - boundaries[i]!;
+  const widest = zones.reduce((best, _, i) => (width(i) > width(best) ? i : best), 0);
+  const zone = zones[widest];
+  const worn = zone ? [...(zone.classes ?? []).flatMap((c) => c.lengthMm ?? []), zone.lengthMm] : [otherwise];
+  return Array.from({ length: classes }, (_, i) => worn[Math.max(0, worn.length - classes + i)]!);
+}
+
 /** Where four classes are told apart, the shortest also holds up the longer ones, on one lash of so many. A choice of this product. */
 const SUPPORT_EVERY = 5;
 

@@ -3,6 +3,7 @@ import { LOOKS } from "./looks";
 import type { MapWish } from "./planGround";
 import type { FibreKind, LashMap } from "./schema";
 import { stockedLengths } from "./stock";
+import { isFlatBase } from "./texture";
 import type { Tray } from "./tray";
 
 /** Advice of an eye feature: what it speaks for, with its reason. Never a ban. */
@@ -29,7 +30,6 @@ export function lookAdvice(survey: Survey, map: Pick<LashMap, "look" | "fibre">,
   const has = (...shapes: string[]) => eyes.some((eye) => shapes.includes(eye.shape));
   const { curl } = map.fibre;
   const rising = LOOKS[map.look].rises ?? false;
-  const flatBase = curl === "L" || curl === "M";
   const strong = ["CC", "D", "DD", "L", "M"].includes(curl);
   const look = (id: MapWish["look"], inC = false): Advice["plan"] => {
     const c = { ...map.fibre, curl: "C" as const };
@@ -99,7 +99,7 @@ export function lookAdvice(survey: Survey, map: Pick<LashMap, "look" | "fibre">,
       about: "lashes that point down",
       says: "a flat-based curl: L or M",
       reason: "On down lashes L lifts like D, and its straight base holds where a round one does not.",
-      heeded: flatBase,
+      heeded: isFlatBase(map.fibre),
       plan: inCurl("L", "M"),
     },
     {

@@ -13,7 +13,6 @@ const HYBRID_SINGLE_MM = [0.1, 0.15] as const;
 const HYBRID_FAN_COUNT = 7;
 /** Accents of flat-base curls stand no more than this over the base: they lift from the root. Common practice. */
 const FLAT_BASE_ACCENT_MM = 2;
-const FLAT_BASE_CURLS: readonly string[] = ["L", "M"];
 
 /** What a closed fan of a wet look holds where singles are made into one. Common practice. */
 const WET_COUNT = 3;
@@ -31,9 +30,12 @@ export function spike(fibre: FibreKind, trays: readonly Tray[]): FibreKind {
   return fine ? { ...kindOf(fine), count: 4, opening: "closed" } : { ...kindOf(fibre), count: 1 };
 }
 
+/** Curls whose base lies flat along the lash: they lift from the root. */
+export const isFlatBase = ({ curl }: Pick<FibreKind, "curl">): boolean => curl === "L" || curl === "M";
+
 /** How far accents are wished over a base of a fibre, mm. */
 export const accentOffset = (fibre: Pick<FibreKind, "curl">, policy: Policy): number =>
-  FLAT_BASE_CURLS.includes(fibre.curl) ? Math.min(FLAT_BASE_ACCENT_MM, policy.accentOffsetMm) : policy.accentOffsetMm;
+  isFlatBase(fibre) ? Math.min(FLAT_BASE_ACCENT_MM, policy.accentOffsetMm) : policy.accentOffsetMm;
 
 /** Accents as the studio places them, over a base of a fibre. */
 export function usualAccents(fibre: FibreKind, policy: Policy, trays: readonly Tray[]): AccentWish {

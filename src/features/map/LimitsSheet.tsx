@@ -1,10 +1,9 @@
 "use client";
 import { useEffect, useState } from "react";
-import { liftAtLandmarks, limitCostWords, lookAdvice, mapPolicy, type LimitCost, type MapLimits } from "@/core/map";
+import { liftAtLandmarks, limitCostWords, lookAdvice, mapPolicy, type LimitCost, type MapLimits, wishOf } from "@/core/map";
 import { formatMm } from "@/core/units";
 import { SelectField } from "@/ui";
 import { LANDMARK_WORDS } from "./Landmark";
-import { wishOf } from "./firstPlan";
 import type { MapStudio } from "./useMapStudio";
 
 const LIMITS: readonly {

@@ -11,6 +11,7 @@ import {
   VIEWS,
   type School,
   type View,
+  withClassLength,
 } from "@/core/map";
 import { Button, Choice, SelectField, cx } from "@/ui";
 import { FibreFields } from "./FibreFields";
@@ -154,29 +155,14 @@ export function LineSheet({
 const CLASS_WORDS = { 2: ["Short lashes", "Long lashes"], 4: ["Shortest", "Shorter", "Longer", "Longest lashes"] } as const;
 
 /** The lengths of lashes told apart, chosen by hand or left to the limits. */
-function ClassLengths({ studio: { map, plan, facts }, lengths }: { studio: MapStudio; lengths: readonly number[] }) {
-  const { lashClasses, classLengthsMm } = map;
-  if (!lashClasses) return null;
-  const widest = facts.zones.right.reduce((a, b) => (b.to - b.from > a.to - a.from ? b : a)).fibre;
-  const worn = [
-    ...(widest?.classes ?? []).flatMap(({ lengthMm }) => (lengthMm === null ? [] : [lengthMm])),
-    ...(widest ? [widest.lengthMm] : []),
-  ];
-  const now = Array.from(
-    { length: lashClasses },
-    (_, i) => classLengthsMm?.[i] ?? worn[Math.max(0, worn.length - lashClasses + i)] ?? lengths[0] ?? 8,
-  );
-  const choose = (i: number, mm: number | null) => {
-    if (mm === null) return void plan({ classLengthsMm: undefined });
-    // A class never wears more than the next.
-    void plan({ classLengthsMm: now.map((old, k) => (k === i ? mm : k < i ? Math.min(old, mm) : Math.max(old, mm))) });
-  };
-  return CLASS_WORDS[lashClasses].map((label, i) => (
+function ClassLengths({ studio: { map, plan }, lengths }: { studio: MapStudio; lengths: readonly number[] }) {
+  if (!map.lashClasses) return null;
+  return CLASS_WORDS[map.lashClasses].map((label, i) => (
     <SelectField
       key={label}
       label={label}
-      value={classLengthsMm?.[i] ?? ""}
-      onChange={(event) => choose(i, event.target.value === "" ? null : Number(event.target.value))}
+      value={map.classLengthsMm?.[i] ?? ""}
+      onChange={(event) => void plan(withClassLength(map, i, event.target.value === "" ? null : Number(event.target.value)))}
     >
       <option value="">as limits allow</option>
       {lengths.map((mm) => (

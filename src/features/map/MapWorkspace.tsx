@@ -2,13 +2,23 @@
 import dynamic from "next/dynamic";
 import Link from "next/link";
 import { memo, useMemo, useState } from "react";
-import { eyesInView, innerCornerOnRight, landmarksOf, type LashMap, lookHandles, LOOKS, nextStocked, type View } from "@/core/map";
+import {
+  eyesInView,
+  firstPlan,
+  innerCornerOnRight,
+  landmarksOf,
+  type LashMap,
+  lookHandles,
+  LOOKS,
+  nextStocked,
+  planWords,
+  type View,
+} from "@/core/map";
 import { otherSide, SIDES, type Side } from "@/core/eye";
 import { Choice, Notice } from "@/ui";
 import { ChosenZone } from "./ChosenZone";
 import type { MapPage } from "./data";
 import { NUDGE_MM } from "./drag";
-import { firstPlan } from "./firstPlan";
 import { LineSheet } from "./LineSheet";
 import { MapAside } from "./MapAside";
 import { MapHead } from "./MapHead";
@@ -29,7 +39,11 @@ const SHEETS = ["line", "layers", "fibre", "load", "limits", "work", "saves"] as
 type Sheet = (typeof SHEETS)[number];
 
 export function MapWorkspace({ page }: { page: MapPage }) {
-  const start = useMemo(() => (page.saved ? { map: page.saved.map, notKept: [] } : firstPlan(page)), [page]);
+  const start = useMemo(() => {
+    if (page.saved) return { map: page.saved.map, notKept: [] };
+    const plan = firstPlan(page.survey.document, page.last, page.policy, page.trays);
+    return plan && { map: plan.map, notKept: planWords(plan) };
+  }, [page]);
   if (!start)
     return (
       <Notice tone="look" title="The shelf holds no tray yet" className="mt-8 max-w-xl">

@@ -1,10 +1,10 @@
 "use client";
+import { wishOf } from "@/core/map";
 import { useCallback, useEffect, useState } from "react";
 import { Button, Notice, TextArea, Verdict } from "@/ui";
 import { forgetTemplate, keepTemplate, mapHistory, savedMap, writeNote } from "./actions";
 import { CompareMaps, type Titled } from "./CompareMaps";
 import type { MapHistory } from "./data";
-import { wishOf } from "./firstPlan";
 import type { MapStudio } from "./useMapStudio";
 import { answered } from "@/ui/answered";
 

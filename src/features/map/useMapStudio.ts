@@ -20,11 +20,11 @@ import {
   type Finding,
   type LashMap,
   type MapWish,
+  wishOf,
 } from "@/core/map";
 import { newId } from "@/ui/newId";
 import { useDraft } from "@/features/tablet/useDraft";
 import type { MapPage } from "./data";
-import { wishOf } from "./firstPlan";
 import type { Drag, ZoneRef } from "./drag";
 import { useMapEditor } from "./useMapEditor";
 import { useMapSaving } from "./useMapSaving";
