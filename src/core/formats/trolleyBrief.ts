@@ -2,6 +2,7 @@ import { isMeasured, SIDES, sideLabel } from "../eye";
 import {
   gatherFindings,
   LAYER_LABELS,
+  layersInOrder,
   lengthWords,
   mapFindings,
   mapTotals,
@@ -85,8 +86,9 @@ export function trolleyBrief(
 /** The layers this map really has, in the order they are placed. */
 function layerOrderWords({ map, policy }: MapFacts): string {
   const roles = new Set(SIDES.flatMap((side) => map.eyes[side].layers.map(({ role }) => role)));
-  const order = policy.layerOrder === "accentsFirst" ? (["accent", "base", "under"] as const) : (["base", "accent", "under"] as const);
-  const worn = order.filter((role) => roles.has(role)).map((role) => LAYER_LABELS[role]);
+  const worn = layersInOrder(policy.layerOrder)
+    .filter((role) => roles.has(role))
+    .map((role) => LAYER_LABELS[role]);
   return worn.length > 1 ? `${sentence(worn.join(", then "))}.` : "One layer.";
 }
 

@@ -3,7 +3,7 @@ import { chosenLengths } from "./lashClasses";
 import { LOOKS } from "./looks";
 import type { Ground } from "./planGround";
 import { longestReached, togetherOf, type Zones } from "./planLayer";
-import type { LineLimits } from "./planLine";
+import type { LineLimits } from "./line";
 
 /** What a look hangs from: the length of its peak, where that peak is, and how far below every zone lies. */
 export type Hung = {

@@ -30,21 +30,20 @@ export { planMap, limitCosts, type MapPlan, type LimitCost } from "./planMap";
 export type { MapWish } from "./planGround";
 export { PLAN_LIMITS, type PlanLimit } from "./planZones";
 export { type Breach } from "./planBreaches";
+export { planLine, type LinePlan } from "./planLine";
+export { reachable } from "./reachable";
 export {
-  planLine,
-  type LineLimits,
-  type LinePlan,
-  reachable,
-  type LineZone,
-  type LineChoice,
-  type GivenUp,
   MICRO,
   ROUGHNESS_WEIGHT,
   TEXTURE_WEIGHT,
   TEXTURE_MM,
   RANKS,
   LONG_END_MM,
-} from "./planLine";
+  type LineLimits,
+  type LineZone,
+  type LineChoice,
+  type GivenUp,
+} from "./line";
 export {
   zoneLimit,
   judgeLoad,
@@ -58,7 +57,7 @@ export {
   WIDEST_CORNER,
 } from "./zoneLimit";
 export { accentLashes } from "./accentLashes";
-export { LAYER_LABELS, ZONE_WORDS, baseLayer, baseIndex, fibreAt, kindOf, lengthWords, zoneIndexAt } from "./layers";
+export { LAYER_LABELS, ZONE_WORDS, baseLayer, baseIndex, fibreAt, kindOf, layersInOrder, lengthWords, zoneIndexAt } from "./layers";
 export { layerLegend } from "./layerLegend";
 export { samePlaced, swapEverywhere } from "./swapEverywhere";
 export { zonePieces, changePiece, type Piece, type PieceRef } from "./pieces";

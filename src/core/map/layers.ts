@@ -1,4 +1,5 @@
 import type { Side } from "../eye";
+import type { Policy } from "../policy";
 import { formatMm } from "../units";
 import { WIDEST_CORNER } from "./zoneLimit";
 import type { FibreKind, Layer, LashMap, ZoneFibre } from "./schema";
@@ -6,6 +7,10 @@ import type { FibreKind, Layer, LashMap, ZoneFibre } from "./schema";
 /** What a layer is called, and what a zone of it is. */
 export const LAYER_LABELS: Readonly<Record<Layer["role"], string>> = { base: "base", accent: "accents", under: "under layer" };
 export const ZONE_WORDS: Readonly<Record<Layer["role"], string>> = { base: "zone", accent: "accent", under: "under layer" };
+
+/** Layers in the order a studio places them: the under layer last whichever school it is. */
+export const layersInOrder = (order: Policy["layerOrder"]): readonly Layer["role"][] =>
+  order === "accentsFirst" ? ["accent", "base", "under"] : ["base", "accent", "under"];
 
 /** What a zone wears, all but its length and what is mixed in. */
 export function kindOf({ lengthMm: _length, classes: _classes, support: _support, hybrid: _hybrid, ...kind }: ZoneFibre): FibreKind {
@@ -39,6 +44,14 @@ export function baseLayer(map: LashMap, side: Side): Layer {
 export function zoneIndexAt({ boundaries, zones }: Pick<Layer, "boundaries" | "zones">, at: number): number {
   for (let i = 0; i < zones.length; i++) if (at <= boundaries[i + 1]!) return i;
   return zones.length - 1;
+}
+
+/** Mean length of a layer over a stretch, bare zones left out, mm; null where all of it is bare. */
+export function meanLength(layer: Layer, from: number, to: number): number | null {
+  const samples = 24;
+  const zones = Array.from({ length: samples }, (_, i) => layer.zones[zoneIndexAt(layer, from + ((i + 0.5) / samples) * (to - from))]);
+  const worn = zones.flatMap((zone) => (zone ? [zone.lengthMm] : []));
+  return worn.length ? worn.reduce((sum, mm) => sum + mm, 0) / worn.length : null;
 }
 
 /** The fibre of the base layer at a place of the lash line, or null where it is bare. */

@@ -3,7 +3,7 @@ import type { Policy } from "../policy";
 import { isStepped } from "./layers";
 import { zonePieces } from "./pieces";
 import { lineLimits, pickedFor } from "./planLayers";
-import { outerDropAt } from "./planLine";
+import { outerDropAt } from "./line";
 import { lengthOver, loadOver, type PlanLimit } from "./planZones";
 import type { Layer } from "./schema";
 import { leastFillMm, zoneLimit } from "./zoneLimit";

@@ -2,11 +2,12 @@ import { SIDES, type Side } from "../eye";
 import { LOOKS, LOOK_IDS, type LookId } from "./looks";
 import { dropCurve } from "./looks/dropCurve";
 import { chosenLengths } from "./lashClasses";
+import { meanLength } from "./layers";
 import { landmarksOf } from "./landmarksOf";
 import { meanOver } from "./meanOver";
-import { LEAST_ACCENT_MM, meanLength } from "./planLayers";
+import { LEAST_ACCENT_MM } from "./planLayers";
 import type { Zones } from "./planLayer";
-import { TEXTURE_MM } from "./planLine";
+import { TEXTURE_MM } from "./line";
 import type { Ground } from "./planGround";
 import type { Layer } from "./schema";
 import { markOf } from "./schools";
@@ -115,20 +116,19 @@ function textureCut({ wish, layers, zones }: Planned): Cut | null {
   return where.length ? { wish: "texture", where } : null;
 }
 
-function accentCut({ wish, layers, zones }: Planned): Cut | null {
+function accentCut(planned: Planned): Cut | null {
+  const { wish, layers } = planned;
   if (!wish.accents) return null;
   const { offsetMm } = wish.accents;
-  const index = layers.right.findIndex(({ role }) => role === "accent");
-  const over = (side: Side) => {
-    const layer = layers[side][index]!;
-    const [inner, outer] = [zones[side][0]!, zones[side].at(-1)!];
-    return layer.zones.flatMap((zone, i): { i: number; mm: number }[] => {
-      const [from, to] = [layer.boundaries[i]!, layer.boundaries[i + 1]!];
-      const corner = (inner.corner && to <= inner.to + 1e-9) || (outer.corner && from >= outer.from - 1e-9);
+  const over = (side: Side) =>
+    inLookOf(
+      layers[side].find(({ role }) => role === "accent")!,
+      planned,
+      side,
+    ).flatMap(({ i, from, to, mm }) => {
       const mean = meanLength(layers[side][0]!, from, to);
-      return zone && mean !== null && !corner ? [{ i, mm: Math.floor(zone.lengthMm - mean + 0.5) }] : [];
+      return mean === null ? [] : [{ i, mm: Math.floor(mm - mean + 0.5) }];
     });
-  };
   const all = { right: over("right"), left: over("left") };
   const amounts = [...new Set(SIDES.flatMap((side) => all[side].map(({ mm }) => mm)))].sort((a, b) => b - a);
   const given = amounts

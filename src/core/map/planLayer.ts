@@ -1,5 +1,7 @@
 import { SIDES, type Side } from "../eye";
-import { MICRO, planLine, reachable, type LineChoice, type LineLimits, type LineZone } from "./planLine";
+import { MICRO, type LineChoice, type LineLimits, type LineZone } from "./line";
+import { planLine } from "./planLine";
+import { reachable } from "./reachable";
 import type { LashMap } from "./schema";
 import type { PlanChoice, PlanZone } from "./planZones";
 

@@ -1,9 +1,9 @@
 import { SIDES, type FieldLash, type Side, type Survey } from "../eye";
 import type { Policy } from "../policy";
 import { accentLashes } from "./accentLashes";
-import { zoneIndexAt } from "./layers";
+import { meanLength } from "./layers";
 import { longestReached, planLayer, togetherOf, type Zones } from "./planLayer";
-import type { LineLimits } from "./planLine";
+import type { LineLimits } from "./line";
 import { planZones } from "./planZones";
 import { MOST_ZONES, type AccentWish, type FibreKind, type Layer, type LashMap, type UnderWish } from "./schema";
 import { equalEdges } from "./schools/equal";
@@ -18,22 +18,15 @@ type Wish = Pick<LashMap, "coupling">;
 /** Accents stand at least so far over the base, or nobody sees them, mm. Common practice. */
 export const LEAST_ACCENT_MM = 2;
 
+/** Where the last zone is as long as LONG_END_MM it drops by this, mm. Common practice. */
+const LONG_END_DROP_MM = 2;
+
+/** What a studio asks of a line. */
 export const lineLimits = (policy: Policy): LineLimits => ({
   stepMm: policy.stepMm,
   outerDropMm: policy.outerDropMm,
   longEndDropMm: Math.max(LONG_END_DROP_MM, policy.outerDropMm),
 });
-/** Where the last zone is as long as LONG_END_MM it drops by this, mm. Common practice. */
-const LONG_END_DROP_MM = 2;
-
-/** Mean length of a layer over a stretch, bare zones left out, mm; null where all of it is bare. */
-export function meanLength(layer: Layer, from: number, to: number): number | null {
-  const samples = 24;
-  const zones = Array.from({ length: samples }, (_, i) => layer.zones[zoneIndexAt(layer, from + ((i + 0.5) / samples) * (to - from))]);
-  const worn = zones.flatMap((zone) => (zone ? [zone.lengthMm] : []));
-  return worn.length ? worn.reduce((sum, mm) => sum + mm, 0) / worn.length : null;
-}
-
 /** What an accent layer may wear, before its base is known. */
 export type AccentGround = {
   readonly edges: Edges;

@@ -1,43 +1,20 @@
-/** One length of one zone: worn by one eye, or by both where a line is planned for both. */
-export type LineChoice = {
-  /** mm, one for each eye planned together. */
-  readonly lengthsMm: readonly number[];
-  /** Distance to the look, micro-mm² (integer). */
-  readonly distance: number;
-  /** How far it lies below what matches its corner, mm, eyes added up. */
-  readonly belowMm?: number;
-  /** How far short of their least the accents over it come, mm, eyes added up. */
-  readonly shortMm?: number;
-};
-
-/** A zone with what it may carry, ascending; no choice leaves it bare. */
-export type LineZone = {
-  readonly choices: readonly LineChoice[];
-  /** A corner's own lashes decide its length: it is no part of the look and of its dips. */
-  readonly corner?: boolean;
-  /** Textures long on the marks and short between: on a mark it stands out over its neighbours between. */
-  readonly mark?: "on" | "between";
-  /** Its lashes are told apart by their own length, so that it has no one length to step from. */
-  readonly byLash?: boolean;
-};
-
-export type LineLimits = {
-  /** Most neighbours may differ, mm; Infinity leaves it open. */
-  readonly stepMm: number;
-  /** Least the last zone lies below the one before, mm; −Infinity leaves it open. */
-  readonly outerDropMm: number;
-  /** The same where the last zone is as long as LONG_END_MM or longer; absent is no different. */
-  readonly longEndDropMm?: number;
-};
-
-/** What a line gives up, eyes added up, mm. */
-export type GivenUp = {
-  readonly dropMm: number;
-  readonly cornerMm: number;
-  readonly stepMm: number;
-  readonly accentMm: number;
-  readonly dipMm: number;
-};
+import {
+  asksStep,
+  brokenBetween,
+  givenUpBy,
+  halves,
+  inLook,
+  levelOf,
+  MICRO,
+  RANKS,
+  ROUGHNESS_WEIGHT,
+  runsOf,
+  TEXTURE_WEIGHT,
+  textureLost,
+  type GivenUp,
+  type LineLimits,
+  type LineZone,
+} from "./line";
 
 export type LinePlan = {
   /** A length per zone and eye, null where a zone has no choice and is left bare. */
@@ -46,24 +23,6 @@ export type LinePlan = {
   /** Distance to the look, roughness and texture lost, mm². */
   readonly objective: number;
 };
-
-/** Cost is reckoned in whole millionths of a mm², so that sums are exact and ties are real ties. */
-export const MICRO = 1e6;
-/** Weight of roughness: mm² for every mm that a step differs from the step before. */
-export const ROUGHNESS_WEIGHT = 0.15;
-/** Weight of a texture: mm² an eye for every mm that a mark stands out less than TEXTURE_MM over a neighbour between. */
-export const TEXTURE_WEIGHT = 4.5;
-/** A texture of steps is seen from this difference on, mm. Common practice: 1 to 2. */
-export const TEXTURE_MM = 1;
-/** From this length on the last zone drops further. Common practice. */
-export const LONG_END_MM = 12;
-
-/**
- * What gives way, in order: the outer drop last of all, then a corner's match, the step, the accents' least, dips. Each is
- * counted in half millimetres with a weight that no sum of lesser ones reaches (1,024 mm), so that one number orders them.
- */
-export const RANKS = { drop: 2 ** 42, corner: 2 ** 34, step: 2 ** 23, accent: 2 ** 11, dip: 1 } as const;
-const halves = (mm: number) => Math.ceil(2 * mm - 1e-6);
 
 /**
  * The best line of one layer, exactly, by dynamic programming over neighbours and whether the line has begun to fall:
@@ -84,61 +43,6 @@ export function planLine(zones: readonly LineZone[], limits: LineLimits): LinePl
   }
   return { lengthsMm, givenUp, objective: micro / MICRO };
 }
-
-/** Stretches without a bare zone, each with where it begins and whether it runs to the outer corner. */
-function runsOf(zones: readonly LineZone[]) {
-  const runs: { from: number; zones: LineZone[]; toCorner: boolean }[] = [];
-  zones.forEach((zone, i) => {
-    if (zone.choices.length === 0) return;
-    if (i === 0 || zones[i - 1]!.choices.length === 0) runs.push({ from: i, zones: [], toCorner: false });
-    const run = runs.at(-1)!;
-    run.zones.push(zone);
-    run.toCorner = i === zones.length - 1;
-  });
-  return runs;
-}
-
-const levelOf = ({ lengthsMm }: LineChoice) => lengthsMm.reduce((sum, mm) => sum + mm, 0) / lengthsMm.length;
-
-/** The drop a last zone of a length wants, mm. */
-export const outerDropAt = (lengthMm: number, { outerDropMm, longEndDropMm = outerDropMm }: LineLimits): number =>
-  lengthMm >= LONG_END_MM ? longEndDropMm : outerDropMm;
-
-/** How far a step from one choice to the next breaks drop and step, eyes added up, mm. */
-function brokenBetween(a: LineChoice, b: LineChoice, limits: LineLimits, outermost: boolean, stepped: boolean) {
-  let [dropMm, stepMm] = [0, 0];
-  for (let eye = 0; eye < b.lengthsMm.length; eye++) {
-    const [x, y] = [a.lengthsMm[eye]!, b.lengthsMm[eye]!];
-    if (stepped) stepMm += Math.max(0, Math.abs(x - y) - limits.stepMm);
-    if (outermost) dropMm += Math.max(0, y - (x - outerDropAt(y, limits)));
-  }
-  return { dropMm, stepMm };
-}
-
-function givenUpBy(zones: readonly LineZone[], chosen: readonly LineChoice[], limits: LineLimits, toCorner: boolean): GivenUp {
-  const sum = { dropMm: 0, cornerMm: 0, stepMm: 0, accentMm: 0, dipMm: 0 };
-  let fallen = false;
-  chosen.forEach((choice, i) => {
-    sum.cornerMm += choice.belowMm ?? 0;
-    sum.accentMm += choice.shortMm ?? 0;
-    const before = chosen[i - 1];
-    if (!before) return;
-    const broken = brokenBetween(before, choice, limits, toCorner && i === chosen.length - 1, isStepped(zones, i));
-    sum.dropMm += broken.dropMm;
-    sum.stepMm += broken.stepMm;
-    if (!inLook(zones, i)) return;
-    const rise = levelOf(choice) - levelOf(before);
-    if (fallen && rise > 0) sum.dipMm += rise;
-    if (rise < 0) fallen = true;
-  });
-  return sum;
-}
-
-const isStepped = (zones: readonly LineZone[], i: number) => !zones[i]!.byLash && !zones[i - 1]!.byLash;
-
-/** Is the step up to this zone one of the look's own, where a dip would show? Corners and textures of steps are not. */
-const inLook = (zones: readonly LineZone[], i: number) =>
-  !zones[i]!.corner && !zones[i - 1]!.corner && !zones[i]!.mark && !zones[i - 1]!.mark;
 
 function planRun(zones: readonly LineZone[], limits: LineLimits, toCorner: boolean) {
   const last = zones.length - 1;
@@ -165,7 +69,7 @@ function planRun(zones: readonly LineZone[], limits: LineLimits, toCorner: boole
     }
     const there = zones[i + 1]!.choices;
     const look = inLook(zones, i + 1);
-    const stepped = isStepped(zones, i + 1);
+    const stepped = asksStep(zones, i + 1);
     for (let b = 0; b < here.length; b++)
       for (let c = 0; c < there.length; c++) {
         const broken = brokenBetween(here[b]!, there[c]!, limits, toCorner && i + 1 === last, stepped);
@@ -213,47 +117,9 @@ function planRun(zones: readonly LineZone[], limits: LineLimits, toCorner: boole
   return { chosen: chosen.map((choice, i) => zones[i]!.choices[choice]!), cost: least[1] };
 }
 
-/** How much less than TEXTURE_MM a mark stands out over its neighbour between, mm; 0 where there is no texture. */
-function textureLost(a: LineZone, b: LineZone, rise: number): number {
-  if (!a.mark || !b.mark || a.mark === b.mark) return 0;
-  return Math.max(0, TEXTURE_MM - (b.mark === "on" ? rise : -rise));
-}
-
 /** Is (given up, cost, total length) the lesser in that order? */
 function less(givenA: number, costA: number, totalA: number, givenB: number, costB: number, totalB: number): boolean {
   if (givenA !== givenB) return givenA < givenB;
   if (costA !== costB) return costA < costB;
   return totalA < totalB - 1e-9;
-}
-
-/**
- * The lengths each zone can have in a line that gives up as little drop, corner and step as any: what a look may be hung
- * from. Levels in mm (the mean of both eyes where a line is planned for both), ascending.
- */
-export function reachable(zones: readonly LineZone[], limits: LineLimits): number[][] {
-  const reached: number[][] = zones.map(() => []);
-  for (const { from, zones: run, toCorner } of runsOf(zones)) {
-    const own = (i: number, c: number) => RANKS.corner * halves(run[i]!.choices[c]!.belowMm ?? 0);
-    const between = (i: number, a: number, b: number) => {
-      const broken = brokenBetween(
-        run[i - 1]!.choices[a]!,
-        run[i]!.choices[b]!,
-        limits,
-        toCorner && i === run.length - 1,
-        isStepped(run, i),
-      );
-      return RANKS.drop * halves(broken.dropMm) + RANKS.step * halves(broken.stepMm);
-    };
-    const inwards = run.map(({ choices }, i) => choices.map((_, c) => own(i, c)));
-    const outwards = run.map(({ choices }) => choices.map(() => 0));
-    for (let i = 1; i < run.length; i++)
-      inwards[i] = inwards[i]!.map((mine, c) => mine + Math.min(...inwards[i - 1]!.map((sum, a) => sum + between(i, a, c))));
-    for (let i = run.length - 2; i >= 0; i--)
-      outwards[i] = outwards[i]!.map((_, b) => Math.min(...outwards[i + 1]!.map((sum, c) => sum + own(i + 1, c) + between(i + 1, b, c))));
-    const least = Math.min(...inwards.at(-1)!);
-    run.forEach(({ choices }, i) => {
-      reached[from + i] = choices.filter((_, c) => inwards[i]![c]! + outwards[i]![c]! === least).map(levelOf);
-    });
-  }
-  return reached;
 }

@@ -2,6 +2,7 @@ import { SIDES, type Side } from "../eye";
 import { mostCount, meanCount, type Fibre } from "../lash";
 import type { Policy } from "../policy";
 import type { MapFacts } from "./facts";
+import { layersInOrder } from "./layers";
 import { placements } from "./placements";
 import type { Layer } from "./schema";
 import { kindLabel, stockedLengths, type TrayKind } from "./stock";
@@ -109,11 +110,10 @@ export function fibresPerStrip({ fibresPerStrip: at015 }: Policy, diameterMm: nu
 
 /** What to lay out, in the order of work: layers as the studio places them, in each the lengths from short to long. */
 export function pickList(facts: MapFacts, order: Policy["layerOrder"] = facts.policy.layerOrder): Pick[] {
-  const rank: Record<Layer["role"], number> =
-    order === "accentsFirst" ? { accent: 0, base: 1, under: 2 } : { base: 0, accent: 1, under: 2 };
+  const inOrder = layersInOrder(order);
   const byFibre = new Map<string, { rank: number; fibre: Fibre; lashes: number; fibres: number }>();
   forEachWorn(facts, (side, layer, _, fibre) => {
-    const place = rank[facts.map.eyes[side].layers[layer]!.role];
+    const place = inOrder.indexOf(facts.map.eyes[side].layers[layer]!.role);
     const key = `${kindLabel(fibre)} ${fibre.lengthMm}`;
     const pick = byFibre.get(key) ?? { rank: place, fibre, lashes: 0, fibres: 0 };
     byFibre.set(key, { ...pick, rank: Math.min(pick.rank, place), lashes: pick.lashes + 1, fibres: pick.fibres + meanCount(fibre) });

@@ -1,9 +1,9 @@
 import { SIDES } from "../../eye";
 import { formatMm } from "../../units";
 import { type Finding, type Rule } from "../finding";
-import { baseLayer } from "../layers";
-import { LEAST_ACCENT_MM, meanLength } from "../planLayers";
-import { at, placeOf } from "./helpers";
+import { baseLayer, meanLength } from "../layers";
+import { LEAST_ACCENT_MM } from "../planLayers";
+import { at, titled } from "./helpers";
 
 /** From so far over the base accents are dramatic, mm. Common practice. */
 const DRAMATIC_FROM_MM = 4;
@@ -32,8 +32,7 @@ export const accentsOverBase: Rule = (facts) => {
             rule: dramatic ? "dramaticAccents" : "faintAccents",
             severity: "note",
             where: at(zone),
-            title: `${placeOf(zone)}, ${dramatic ? "dramatic" : "hardly seen"}`,
-            topic: dramatic ? "dramatic" : "hardly seen",
+            ...titled(zone, dramatic ? "dramatic" : "hardly seen"),
             by: Math.abs(over - USUAL_OVER_MM),
             why: dramatic
               ? `${formatMm(over)} mm over the base is dramatic. It asks ${Math.round((now.resting / usual.resting - 1) * 100)} % more of these lashes than ${USUAL_OVER_MM} mm would.`

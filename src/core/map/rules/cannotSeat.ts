@@ -6,7 +6,7 @@ import { LEAST_CONTACT_MM, holdsOn } from "../holdsOn";
 import { judgeLoad } from "../zoneLimit";
 import { mostCount } from "../../lash";
 import { swapThroughout } from "./throughout";
-import { at, changeFibre, perPiece, placeOf } from "./helpers";
+import { at, changeFibre, perPiece, titled } from "./helpers";
 
 /** Curl that cannot seat on straight-down lashes: base and lash part before the glue has anything to hold. */
 export const cannotSeat: Rule = (facts) =>
@@ -34,8 +34,7 @@ export const cannotSeat: Rule = (facts) =>
         rule: "cannotSeat",
         severity: "look",
         where: at(zone),
-        title: `${placeOf(zone)}, ${fibre.curl} does not seat`,
-        topic: `${fibre.curl} does not seat`,
+        ...titled(zone, `${fibre.curl} does not seat`),
         by: -contact,
         why: `On ${ownCurlDeg < 15 ? "straight lashes" : "lashes"} that point down, ${fibre.curl} lies against the lash over ${contact.toFixed(2)} mm and then parts from it. A flat base, L or M, lies along all of its straight part.`,
         numbers: [

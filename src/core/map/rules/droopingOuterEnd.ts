@@ -2,8 +2,8 @@ import { SIDES } from "../../eye";
 import { formatMm } from "../../units";
 import { type Finding, type Rule } from "../finding";
 import { lineLimits } from "../planLayers";
-import { LONG_END_MM, outerDropAt } from "../planLine";
-import { at, changeFibre, placeOf, shortenTo } from "./helpers";
+import { LONG_END_MM, outerDropAt } from "../line";
+import { at, changeFibre, titled, shortenTo } from "./helpers";
 
 /** Drooping outer end: the outermost zone of a layer is not far enough below its inner neighbour. */
 export const droopingOuterEnd: Rule = (facts) =>
@@ -23,8 +23,7 @@ export const droopingOuterEnd: Rule = (facts) =>
           // The studio's own drop is kept; only what is usual at this length is not.
           severity: drop >= facts.policy.outerDropMm - 1e-9 ? "note" : "look",
           where: at(last),
-          title: `${placeOf(last)}, outer corner`,
-          topic: "outer corner",
+          ...titled(last, "outer corner"),
           by: -drop,
           why:
             drop > 0

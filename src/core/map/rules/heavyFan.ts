@@ -3,7 +3,7 @@ import { type Finding, type Rule } from "../finding";
 import { stockedLengths } from "../stock";
 import { swapThroughout } from "./throughout";
 import { FINE_UP_TO_MM, judgeLoad } from "../zoneLimit";
-import { at, changeFibre, perPiece, placeOf } from "./helpers";
+import { at, changeFibre, perPiece, titled } from "./helpers";
 
 /** A fan that outweighs the classic single it stands for is heavy on lashes that would not get that single. */
 const CLASSIC = { diameterMm: 0.15, shape: "round" as const };
@@ -41,8 +41,7 @@ export const heavyFan: Rule = (facts) =>
         rule: "heavyFan",
         severity: "look",
         where: at(zone),
-        title: `${placeOf(zone)}, heavy fan`,
-        topic: "heavy fan",
+        ...titled(zone, "heavy fan"),
         by: weighs,
         why: `${mostCount(fibre)} fibres of ${fibre.diameterMm.toFixed(2)} weigh as ${weighs.toFixed(1)} singles of 0.15, on ${fine ? "fine lashes" : "a stretch with many baby lashes"}.`,
         numbers: [

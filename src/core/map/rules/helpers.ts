@@ -42,6 +42,12 @@ export function placeOf(zone: Pick<ZoneFacts, "side" | "index" | "role">): strin
   return `${sentence(sideLabel(zone.side))}, ${ZONE_WORDS[zone.role]} ${zone.index + 1}`;
 }
 
+/** Title of a finding about one zone, and what it says after the place. */
+export const titled = (zone: Parameters<typeof placeOf>[0], topic: string): Pick<Finding, "title" | "topic"> => ({
+  title: `${placeOf(zone)}, ${topic}`,
+  topic,
+});
+
 export function pairPlace(side: Side, role: Layer["role"], first: number, second: number): string {
   const word = role === "base" ? "zones" : role === "accent" ? "accents" : "under layer";
   return `${sentence(sideLabel(side))}, ${word} ${first + 1} and ${second + 1}`;

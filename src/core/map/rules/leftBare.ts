@@ -2,7 +2,7 @@ import { mostCount } from "../../lash";
 import { formatMm } from "../../units";
 import { type Finding, type Rule } from "../finding";
 import { judgeLoad } from "../zoneLimit";
-import { at, perZone, placeOf } from "./helpers";
+import { at, perZone, titled } from "./helpers";
 
 /** A bare zone, and why: too short for anything in stock, too fine for this fibre, or left so by hand. */
 export const leftBare: Rule = (facts) =>
@@ -20,8 +20,7 @@ export const leftBare: Rule = (facts) =>
         rule: "leftBare",
         severity: tooHeavy ? "look" : "note",
         where: at(zone),
-        title: `${placeOf(zone)}, left bare`,
-        topic: "left bare",
+        ...titled(zone, "left bare"),
         why: tooShort
           ? `Its lashes take ${formatMm(zone.limit.limitMm)} mm at most and the shortest in stock is ${formatMm(shortest)}.`
           : tooHeavy

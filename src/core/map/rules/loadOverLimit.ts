@@ -5,7 +5,7 @@ import { swapThroughout } from "./throughout";
 import { followsZone } from "../pieces";
 import { stockedLengths } from "../stock";
 import { GROWING_ALLOWANCE, judgeLoad, LOAD_DAY } from "../zoneLimit";
-import { at, changeFibre, perPiece, placeOf } from "./helpers";
+import { at, changeFibre, perPiece, titled } from "./helpers";
 
 /** Load over the limit: the usual lash of a zone is asked to carry more than policy allows, now or by day 21. */
 export const loadOverLimit: Rule = (facts) =>
@@ -59,8 +59,7 @@ export const loadOverLimit: Rule = (facts) =>
         rule: "loadOverLimit",
         severity: verdict,
         where: at(zone),
-        title: `${placeOf(zone)}, load`,
-        topic: "load",
+        ...titled(zone, "load"),
         by: load.growing,
         why: `Resting lashes carry ${load.resting.toFixed(2)} × the ordinary classic lash, growing ones up to ${load.growing.toFixed(2)} × by day ${LOAD_DAY}.`,
         numbers: [

@@ -1,6 +1,6 @@
 import { formatMm } from "../../units";
 import { type Finding, type Rule } from "../finding";
-import { at, changeFibre, perPiece, placeOf, shortenTo } from "./helpers";
+import { at, changeFibre, perPiece, titled, shortenTo } from "./helpers";
 
 /** Long corner: the innermost or outermost zone is longer than its natural lashes, where the studio matches them. */
 export const longCorner: Rule = (facts) =>
@@ -17,8 +17,7 @@ export const longCorner: Rule = (facts) =>
             rule: "longCorner",
             severity: "look",
             where: at(zone),
-            title: `${placeOf(zone)}, ${limit.corner} corner`,
-            topic: `${limit.corner} corner`,
+            ...titled(zone, `${limit.corner} corner`),
             by: fibre.lengthMm - piece.limitMm,
             why:
               `${formatMm(fibre.lengthMm)} mm on lashes of usually ${formatMm(limit.usualMm)}. ` +

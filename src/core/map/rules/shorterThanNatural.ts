@@ -3,7 +3,7 @@ import { formatMm } from "../../units";
 import { type Finding, type Fix, type Rule } from "../finding";
 import { kindLabel, stockedLengths } from "../stock";
 import { FLOOR_BELOW_MM, judgeLoad, leastFillMm } from "../zoneLimit";
-import { at, changeFibre, perPiece, placeOf } from "./helpers";
+import { at, changeFibre, perPiece, titled } from "./helpers";
 import { planInFiner } from "./throughout";
 
 /** Shorter than the natural lash: a fill that its own lashes hide, and that only weighs on them. */
@@ -45,8 +45,7 @@ export const shorterThanNatural: Rule = (facts) =>
         rule: "shorterThanNatural",
         severity: "look",
         where: at(zone),
-        title: `${placeOf(zone)}, shorter than the natural lash`,
-        topic: "shorter than the natural lash",
+        ...titled(zone, "shorter than the natural lash"),
         by: floorMm - fibre.lengthMm,
         why:
           `${formatMm(fibre.lengthMm)} mm on lashes of usually ${formatMm(piece.usualMm)} is hidden by them and only weighs.` +

@@ -1,7 +1,7 @@
 import { DIAMETER_CLASSES, mostCount } from "../../lash";
 import { type Finding, type Rule } from "../finding";
 import { stockedLengths } from "../stock";
-import { at, changeFibre, perPiece, placeOf } from "./helpers";
+import { at, changeFibre, perPiece, titled } from "./helpers";
 import { swapThroughout } from "./throughout";
 
 /** Singles from this thickness on are for coarse lashes, mm. Common practice. */
@@ -25,8 +25,7 @@ export const thickSingle: Rule = (facts) =>
         rule: "thickSingle",
         severity: "look",
         where: at(zone),
-        title: `${placeOf(zone)}, thick single`,
-        topic: "thick single",
+        ...titled(zone, "thick single"),
         by: piece.load.resting,
         why: `A single of ${fibre.diameterMm.toFixed(2)} is for coarse lashes; these are ${natural.toFixed(3)} mm thick.`,
         numbers: [

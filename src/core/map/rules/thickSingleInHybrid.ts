@@ -1,7 +1,7 @@
 import { mostCount } from "../../lash";
 import { type Finding, type Rule } from "../finding";
 import { stockedLengths } from "../stock";
-import { at, changeFibre, perZone, placeOf } from "./helpers";
+import { at, changeFibre, perZone, titled } from "./helpers";
 
 /** Singles of this or finer, or they show among the fans. Common practice. */
 export const HYBRID_SINGLE_UP_TO_MM = 0.15;
@@ -23,8 +23,7 @@ export const thickSingleInHybrid: Rule = (facts) =>
         rule: "thickSingleInHybrid",
         severity: "look",
         where: at(zone),
-        title: `${placeOf(zone)}, hybrid`,
-        topic: "hybrid",
+        ...titled(zone, "hybrid"),
         why: `A single of ${single.fibre.diameterMm.toFixed(2)} shows between fans. Singles of 0.15 or finer disappear among them.`,
         numbers: [{ label: "Single", value: `${single.fibre.diameterMm.toFixed(2)} mm` }],
         source: "Common practice.",

@@ -1,6 +1,6 @@
 import type { Side } from "../../eye/sides";
 import type { Landmarks } from "../../eye/survey";
-import type { LineZone } from "../planLine";
+import type { LineZone } from "../line";
 import type { LashMap, School } from "../schema";
 import { browPeakEdges } from "./browPeak";
 import { byClassEdges } from "./byClass";
