@@ -52,7 +52,11 @@ test("booked on a free stretch, moved by keys and by hand, refused over another,
   // By keys: picked up, half an hour later, put down; and taken back.
   await hesper.focus();
   await page.keyboard.press("m");
-  for (let i = 0; i < 6; i++) await page.keyboard.press("ArrowRight");
+  await expect(hesper).toHaveAttribute("aria-pressed", "true");
+  for (const at of ["09:05", "09:10", "09:15", "09:20", "09:25", "09:30"]) {
+    await page.keyboard.press("ArrowRight");
+    await expect(maren.getByText(new RegExp(`^${at}`))).toBeVisible();
+  }
   await page.keyboard.press("m");
   await expect(page.getByText(/moved to 09:30/)).toBeVisible();
   await expect(hesper).toHaveAccessibleName(/^09:30 to/);

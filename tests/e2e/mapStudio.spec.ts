@@ -191,7 +191,7 @@ test("saves are compared, a map is kept as a template, noted and approved", asyn
   await page.getByRole("region", { name: "Saves" }).getByRole("button", { name: "Compare" }).first().click();
   const dialog = page.getByRole("dialog");
   await expect(dialog).toContainText("Both are the same map");
-  await expect(dialog).toContainText(/client's right, darkness\s*\d+ %/);
+  await expect(dialog).toContainText(/client's right, darkness\s*soft, \d+\s%/);
   // Any two: a template of the studio on the left, the save on the right.
   await dialog.getByLabel("The first map").selectOption({ label: "Gull wing, wispy M" });
   await expect(dialog).not.toContainText("Both are the same map");

@@ -55,6 +55,7 @@ const sound: CareFacts = {
   atMs: NOW,
   today: "2026-11-25",
   dayStartMs: Date.parse("2026-11-25T00:00:00Z"),
+  mannequin: false,
   bornOn: "1990-03-01",
   tests: FAMILIES.map((family) => testOf(family)),
   liftings: [],
@@ -90,7 +91,14 @@ test("somebody whose papers are in order may have anything", () => {
   for (const service of CLIENT_SERVICES) expect([service, findingsFor(service)]).toEqual([service, []]);
 });
 test("nothing stands against practice on a mannequin head", () =>
-  expect(findingsFor("practice", { consultation: answers({ conditions: ["inflamed"] }), bornOn: null, tests: [] })).toEqual([]));
+  expect(
+    findingsFor("practice", { mannequin: true, consultation: answers({ conditions: ["inflamed"] }), bornOn: null, tests: [] }),
+  ).toEqual([]));
+test("practice is for mannequin heads, and nothing else is for them", () => {
+  expect(findingsFor("practice")).toEqual(["stop practiceOnHead"]);
+  for (const service of CLIENT_SERVICES)
+    expect([service, findingsFor(service, { mannequin: true })]).toEqual([service, ["stop practiceOnHead"]]);
+});
 
 describe("stops and questions, over every service", () => {
   // Which services each condition stops (■), is asked at (▲), or says nothing of (·), in the order of the table of services.

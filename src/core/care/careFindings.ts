@@ -1,16 +1,21 @@
 import { serviceOf, type ServiceId } from "../service";
-import type { CareFacts, CareFinding, CareRules } from "./facts";
+import { finding, type CareFacts, type CareFinding, type CareRules } from "./facts";
 import { CARE_RULES } from "./rules";
+
+const NO_HEAD = finding("practiceOnHead", "stop", "Practice is done on a mannequin head, not on a client.");
+const NO_CLIENT = finding("practiceOnHead", "stop", "This is a mannequin head: only practice is done on it.");
 
 const ORDER = { stop: 0, ask: 1, note: 2 } as const;
 
 /**
  * What stands against a service for this client, stops first. The one answer for every way into a visit: booking, moving,
- * beginning, planning, and whenever a product is added or changed. Nothing stands against practice on a mannequin head.
+ * beginning, planning, and whenever a product is added or changed. Practice is done on a mannequin head, where nothing
+ * stands against it, and nothing but practice is done on one.
  */
 export function careFindings(id: ServiceId, facts: CareFacts, rules: CareRules): CareFinding[] {
   const service = { ...serviceOf(id), id };
-  if (!service.onClient) return [];
+  if (service.onClient === facts.mannequin) return [facts.mannequin ? NO_CLIENT : NO_HEAD];
+  if (facts.mannequin) return [];
   return CARE_RULES.flatMap((rule) => rule(service, facts, rules)).sort((a, b) => ORDER[a.weight] - ORDER[b.weight]);
 }
 

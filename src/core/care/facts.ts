@@ -15,6 +15,8 @@ export type CareFacts = {
   /** That day in the studio's zone: its ISO date and its first moment. */
   readonly today: string;
   readonly dayStartMs: number;
+  /** A mannequin head and no client: nothing of care is asked of it, and only practice is done on it. */
+  readonly mannequin: boolean;
   /** ISO date; null where nobody asked. */
   readonly bornOn: string | null;
   readonly tests: readonly PatchTest[];

@@ -30,6 +30,7 @@ export {
 } from "./classes";
 export { naturalLashAt, type NaturalLash } from "./naturalLash";
 export { naturalZone, type NaturalZone } from "./naturalZone";
+export { firstSurvey, notOfThese } from "./mannequin";
 export { usualSurvey, quickPositions, QUICK_SPREAD_MM } from "./usualSurvey";
 export { lidOutline, type LidOutline } from "./lidOutline";
 export { isMeasured } from "./isMeasured";

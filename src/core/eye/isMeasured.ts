@@ -6,10 +6,11 @@ const APART = 0.05;
 
 /**
  * Was anything of these lashes measured? A survey left at what the form begins with says nothing of the client, unless
- * whoever took it says that it is so (`measured`). Habits and the drawing's seed are no measure of a lash.
+ * whoever took it says that it is so (`measured`). Habits and the drawing's seed are no measure of a lash. A
+ * mannequin head's lashes are as its strip comes.
  */
 export function isMeasured(survey: Survey): boolean {
-  if (survey.measured) return true;
+  if (survey.measured || survey.mannequin) return true;
   const usual = usualSurvey();
   return SIDES.some((side) => !isUsual(survey.eyes[side], usual.eyes[side]));
 }

@@ -81,6 +81,8 @@ export const surveySchema = z.strictObject({
   washesPerWeek: z.int().min(0).max(21, "Three times a day at most.").nullable(),
   /** Whoever took it says the lashes are as it stands, also where that is what the form begins with. */
   measured: z.boolean().optional(),
+  /** The lashes of a mannequin head, for practice; absent are a client's own. */
+  mannequin: z.literal(true).optional(),
   /** The lashes that stand between the surveyed places grow from this number, the same on every screen and at every visit. */
   seed: z.int().min(0).max(MOST_SEED),
   eyes: z.strictObject({ right: eyeSurveySchema, left: eyeSurveySchema }),

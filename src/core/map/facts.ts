@@ -4,6 +4,7 @@ import { baseIndex } from "./layers";
 import { mapPolicy } from "./mapPolicy";
 import { zonePieces, type Piece } from "./pieces";
 import { pickedFor } from "./planLayers";
+import { traysFor } from "./practice";
 import type { Layer, LashMap, ZoneFibre } from "./schema";
 import { stockedLengths } from "./stock";
 import type { Tray } from "./tray";
@@ -52,7 +53,7 @@ export type MapFacts = MapContext & {
 /** Every zone of a map with its limits: reckoned once, read by every rule and view. The policy is the map's own. */
 export function mapFacts(map: LashMap, context: MapContext): MapFacts {
   const policy = mapPolicy(context.policy, map);
-  const ownContext = { ...context, policy };
+  const ownContext = { ...context, policy, trays: traysFor(context.trays, context.survey) };
   const layersOf = (side: Side) => map.eyes[side].layers.map((layer, index) => layerFacts(map, side, index, layer, ownContext));
   const layers = { right: layersOf("right"), left: layersOf("left") };
   const [right, left] = SIDES.map((side) => layers[side][baseIndex(map, side)]!);

@@ -26,6 +26,7 @@ export { traySchema, trayDocument, type Tray } from "./tray";
 export { stockedLengths, stockedKinds, sameKind, kindLabel, fibreCurl, type TrayKind } from "./stock";
 export { firstPlan, wishOf } from "./firstPlan";
 export { fibreKind } from "./fibreKind";
+export { practiceOnly, traysFor } from "./practice";
 export { planMap, limitCosts, type MapPlan, type LimitCost } from "./planMap";
 export type { MapWish } from "./planGround";
 export { PLAN_LIMITS, type PlanLimit } from "./planZones";

@@ -7,6 +7,7 @@ import { landmarksOf } from "./landmarksOf";
 import { mapPolicy } from "./mapPolicy";
 import { meanOver } from "./meanOver";
 import type { Zones } from "./planLayer";
+import { traysFor } from "./practice";
 import { planZones, type PlanLimit } from "./planZones";
 import type { LashMap } from "./schema";
 import { belowLook, zoneEdges } from "./schools";
@@ -30,7 +31,8 @@ export type Ground = {
   readonly dropOver: (side: Side, from: number, to: number) => number;
 };
 
-export function groundOf(survey: Survey, wish: MapWish, studioPolicy: Policy, trays: readonly Tray[]): Ground {
+export function groundOf(survey: Survey, wish: MapWish, studioPolicy: Policy, shelf: readonly Tray[]): Ground {
+  const trays = traysFor(shelf, survey);
   const policy = mapPolicy(studioPolicy, wish);
   const landmarks = (side: Side) => landmarksOf(wish, survey, side);
   const edgesOf = (side: Side) => zoneEdges(wish.school, landmarks(side), wish.look, side);

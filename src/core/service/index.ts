@@ -9,6 +9,8 @@ export {
   PROTOCOL_SERVICES,
   SET_SERVICES,
   CLIENT_SERVICES,
+  servicesFor,
+  isByMap,
   NO_LASH_LIGHTENING,
   type ServiceId,
   type ServiceKind,

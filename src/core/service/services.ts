@@ -141,6 +141,10 @@ export const PROTOCOL_SERVICES = SERVICE_IDS.filter(isByProtocol);
 export const SET_SERVICES = SERVICE_IDS.filter((id) => SERVICES[id].workedBy === "map" && SERVICES[id].onClient);
 /** What can be booked for a client. */
 export const CLIENT_SERVICES = SERVICE_IDS.filter((id) => SERVICES[id].onClient);
+/** What can be booked for a client, or for a mannequin head. */
+export const servicesFor = (mannequin: boolean): readonly ServiceId[] => SERVICE_IDS.filter((id) => SERVICES[id].onClient !== mannequin);
+/** Worked from a map, on a client or a mannequin head. */
+export const isByMap = (id: ServiceId): boolean => SERVICES[id].workedBy === "map";
 
 /** Why there is no lash lightening here, wherever somebody looks for it. */
 export const NO_LASH_LIGHTENING =

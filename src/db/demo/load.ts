@@ -12,7 +12,7 @@ import { defaultPolicy } from "@/core/policy";
 import type { VisitEvent } from "@/core/visit";
 import { writeOutcomes } from "../outcomes/writeOutcomes";
 import * as schema from "../schema";
-import { usualSurvey } from "@/core/eye";
+import { firstSurvey, usualSurvey } from "@/core/eye";
 import { CLIENTS, type DemoClient } from "./clients";
 import { loadColour, SIGNED } from "./loadColour";
 import { asJpeg, DRAWN_PICTURES } from "./pictures";
@@ -23,6 +23,7 @@ import {
   DAY_SHEET,
   HANDS,
   HYGROMETERS,
+  MANNEQUIN,
   OWN_LOOK,
   PEOPLE,
   ROOMS,
@@ -165,6 +166,7 @@ async function loadStudio(tx: Tx, today: string, options: { password: string; to
   }
   for (const [i, document] of TRAYS.entries()) await tx.insert(schema.tray).values({ studioId, id: demoId(`tray ${i}`), document });
   for (const person of CLIENTS) await loadClient(tx, today, person);
+  await loadMannequin(tx, today);
   await loadColour(tx, {
     studioId,
     id: demoId,
@@ -177,6 +179,20 @@ async function loadStudio(tx: Tx, today: string, options: { password: string; to
   for (let daysAgo = 75; daysAgo >= 1; daysAgo--)
     await (daysAgo > 21 ? loadAir(tx, today, daysAgo, 8, 19) : loadAir(tx, today, daysAgo, 0, 24));
   await loadGlue(tx, today);
+}
+
+async function loadMannequin(tx: Tx, today: string) {
+  const id = demoId("mannequin");
+  const createdAt = wallClock(today, 40, 10);
+  await tx.insert(schema.client).values({ studioId, id, ...MANNEQUIN, mannequin: true, createdAt });
+  await tx.insert(schema.survey).values({
+    studioId,
+    id: demoId("survey mannequin"),
+    clientId: id,
+    document: firstSurvey(true, 40),
+    takenBy: demoId("maren"),
+    createdAt,
+  });
 }
 
 async function loadClient(tx: Tx, today: string, person: DemoClient) {

@@ -128,7 +128,15 @@ export const TRAYS: readonly Tray[] = [
   { curl: "M", diameterMm: 0.07, shape: "round", lengthsMm: run(7, 14) },
   { curl: "CC", diameterMm: 0.05, shape: "round", lengthsMm: run(6, 13) },
   { curl: "C", diameterMm: 0.12, shape: "round", colour: "darkBrown", lengthsMm: run(7, 12) },
+  // For the mannequin head alone.
+  { curl: "C", diameterMm: 0.2, shape: "round", lengthsMm: [20, 22, 25] },
 ];
+
+/** What a trainee practises on. */
+export const MANNEQUIN = {
+  name: "Head by the window",
+  notes: "Strip lashes of 10 mm, changed every fortnight. Pim practises corners on it.",
+} as const;
 
 /** A look the studio bent for itself: a squirrel that keeps its length a little longer past the brow. */
 export const OWN_LOOK = { name: "Harbour sweep", from: "squirrel", secondLastDropMm: 1.1 } as const;

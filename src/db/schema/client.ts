@@ -3,7 +3,7 @@ import { PATCH_RESULTS } from "@/core/care";
 import { PATCH_FAMILIES } from "@/core/mixing";
 import { createdAt, studioId, studioSchema } from "./studio";
 
-/** A person who is worked on. Words about people stand here and in client notes, nowhere else. */
+/** A person who is worked on, or a mannequin head for practice. Words about people stand here and in client notes, nowhere else. */
 export const client = studioSchema.table(
   "client",
   {
@@ -15,6 +15,8 @@ export const client = studioSchema.table(
     notes: text().notNull().default(""),
     /** Date of birth; null where nobody asked. */
     bornOn: date({ mode: "string" }),
+    /** A mannequin head; never changes, for what was drawn and done on one is not for a client. */
+    mannequin: boolean().notNull().default(false),
     createdAt: createdAt(),
     updatedAt: timestamp({ withTimezone: true }).notNull().defaultNow(),
     /** Put away, not destroyed; null while the client comes. */

@@ -2,7 +2,7 @@
 import { useEffect, useRef, useState } from "react";
 import type { CareFinding } from "@/core/care";
 import { stopsOf } from "@/core/care";
-import { CLIENT_SERVICES, SERVICES, type ServiceId, type VisitMinutes } from "@/core/service";
+import { SERVICES, servicesFor, type ServiceId, type VisitMinutes } from "@/core/service";
 import { sentence } from "@/core/units";
 import { Findings } from "@/features/care/CareCheck";
 import { useAsk } from "@/features/tablet/useAsk";
@@ -33,6 +33,8 @@ const FROM: Record<VisitMinutes["from"], string> = {
   map: "from the map, at this technician’s pace",
   usual: "usual; nothing is known yet",
 };
+/** What is proposed where nothing was chosen. */
+const FIRST: ServiceId = "fill";
 const LOOK_AFTER_MS = 300;
 /** Minutes before anybody typed some. */
 const proposedMinutes = (proposed: VisitMinutes | null, service: ServiceId) => String(proposed?.minutes ?? SERVICES[service].usualMinutes);
@@ -64,7 +66,7 @@ export function BookingSheet({
   const form = useStudioForm({
     values: {
       client: start.client ?? (null as Person | null),
-      service: start.service ?? ("fill" as ServiceId),
+      service: start.service ?? FIRST,
       technicianId: start.technicianId ?? options.me,
       chairId: start.chairId ?? options.chairs[0]?.id ?? "",
       day: start.day,
@@ -96,6 +98,12 @@ export function BookingSheet({
     still: "What you chose is still here; try again.",
   });
   const { client, service, technicianId, day, time } = form.now;
+  /** A mannequin head takes practice alone, a client everything else. */
+  const choose = (one: Person | null) => {
+    form.set("client", one);
+    const offered = servicesFor(one?.mannequin ?? false);
+    if (!offered.includes(service)) form.set("service", one?.mannequin ? offered[0]! : FIRST);
+  };
   const movesId = moves?.id;
   const minutes = form.now.minutes ?? proposedMinutes(proposed, service);
 
@@ -136,10 +144,10 @@ export function BookingSheet({
           <bdi>{client.name}</bdi>
         </p>
       ) : (
-        <ClientChoice client={client} error={form.said("client")} find={findClients!} onChoose={(one) => form.set("client", one)} />
+        <ClientChoice client={client} error={form.said("client")} find={findClients!} onChoose={choose} />
       )}
       <SelectField label="Service" disabled={begun} {...form.field("service", () => form.set("minutes", null))}>
-        {CLIENT_SERVICES.map((one) => (
+        {servicesFor(client?.mannequin ?? false).map((one) => (
           <option key={one} value={one}>
             {sentence(SERVICES[one].label)}
           </option>

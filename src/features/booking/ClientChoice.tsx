@@ -3,7 +3,7 @@ import Link from "next/link";
 import { useRef, useState } from "react";
 import { TextField } from "@/ui";
 
-export type Person = { readonly id: string; readonly name: string };
+export type Person = { readonly id: string; readonly name: string; readonly mannequin: boolean };
 
 /** A client found by the first letters of a name. */
 export function ClientChoice({
@@ -57,6 +57,7 @@ export function ClientChoice({
             <li key={one.id}>
               <button type="button" className="block w-full px-3 py-2 text-left hover:bg-moss-soft" onClick={() => onChoose(one)}>
                 <bdi>{one.name}</bdi>
+                {one.mannequin ? <span className="text-sm text-ink-2"> mannequin head</span> : null}
               </button>
             </li>
           ))}

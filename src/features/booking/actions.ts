@@ -1,6 +1,6 @@
 "use server";
 import { z } from "zod";
-import { CLIENT_SERVICES, type ServiceId } from "@/core/service";
+import { SERVICE_IDS } from "@/core/service";
 import { action } from "@/server/action";
 import { inStudio } from "@/server/inStudio";
 import { proposedMinutes } from "./data";
@@ -9,7 +9,7 @@ import { proposedMinutes } from "./data";
 export const proposeMinutes = action(
   {
     input: z.strictObject({
-      service: z.enum(CLIENT_SERVICES as [ServiceId, ...ServiceId[]]),
+      service: z.enum(SERVICE_IDS),
       clientId: z.uuid().nullable(),
       technicianId: z.uuid(),
     }),

@@ -4,6 +4,7 @@ import { waitInAirS, windowTarget, type AirAt } from "@/core/adhesive";
 import type { Air } from "@/core/air";
 import type { Side } from "@/core/eye";
 import { cureSettings } from "@/core/policy";
+import { serviceOf } from "@/core/service";
 import type { VisitState } from "@/core/visit";
 import type { RatedBottle } from "@/features/shelf/ratedBottles";
 import { useNow, useTabletStore } from "@/features/tablet/TabletProvider";
@@ -69,6 +70,7 @@ export function AtTheChair({
             ledger={ledger}
             inReachS={eyes && wanted && air ? waitInAirS(eyes.leftS, air, wanted, glue.law) : null}
             usual={visit.policy.finish}
+            onClient={serviceOf(visit.service).onClient}
             figures={settings.figures}
             onFinish={(method) => void store.tap(id, "finishApplied", { method })}
             onDone={() => void store.tap(id, "finished", {})}

@@ -2,7 +2,8 @@
 import { useState } from "react";
 import type { Air } from "@/core/air";
 import { asksOf, isCovered, productAge, stopsOf, type CareFinding } from "@/core/care";
-import { CareCheck } from "@/features/care/CareCheck";
+import { serviceOf } from "@/core/service";
+import { CareCheck, Findings } from "@/features/care/CareCheck";
 import type { RatedBottle } from "@/features/shelf/ratedBottles";
 import { Button, Notice } from "@/ui";
 import { newId } from "@/ui/newId";
@@ -62,7 +63,9 @@ export function BeforeBeginning({
   const [reason, setReason] = useState(visit.reason);
   const [busy, setBusy] = useState(false);
   const [problem, setProblem] = useState<{ message: string; field?: string | undefined } | null>(null);
-  const findings = withBottle(visit.care.findings, rated, bottleId, visit.today);
+  const { onClient } = serviceOf(visit.service);
+  // On a mannequin head a bottle past its life does no harm.
+  const findings = onClient ? withBottle(visit.care.findings, rated, bottleId, visit.today) : visit.care.findings;
   const stopped = stopsOf(findings).length > 0;
   const keys = asksOf(findings).map(({ key }) => key);
 
@@ -86,24 +89,29 @@ export function BeforeBeginning({
     <div className="mt-6 grid gap-x-14 gap-y-8 lg:grid-cols-2">
       <div>
         <h2 className="text-3xl">Ready to begin</h2>
-        <div className="mt-4">
-          <CareCheck
-            care={visit.care}
-            findings={findings}
-            reason={reason}
-            error={problem?.field}
-            onReason={(words) => {
-              setReason(words);
-              setProblem(null);
-            }}
-          />
-        </div>
+        {onClient ? (
+          <div className="mt-4">
+            <CareCheck
+              care={visit.care}
+              findings={findings}
+              reason={reason}
+              error={problem?.field}
+              onReason={(words) => {
+                setReason(words);
+                setProblem(null);
+              }}
+            />
+          </div>
+        ) : (
+          <Findings findings={findings} />
+        )}
         <div className="mt-4 max-w-md">
           <BottleChoice rated={rated} value={bottleId ?? ""} onChange={onBottle} />
         </div>
         <p className="mt-4 max-w-xl text-ink-2">
-          Anything in the eye? Lower lashes all under the pad? Look with the mirror before the first lash. Leaflets, local code and your
-          licence come before all of this.
+          {onClient
+            ? "Anything in the eye? Lower lashes all under the pad? Look with the mirror before the first lash. Leaflets, local code and your licence come before all of this."
+            : "Adhesive is adhesive here too: gloves, an aired room, none on skin."}
         </p>
         {problem ? <Notice tone="stop" title={problem.message} className="mt-4 max-w-xl" /> : null}
         <Button size="bed" className="mt-5" disabled={busy || stopped} onClick={() => void go()}>

@@ -2,6 +2,7 @@
 import { useMemo } from "react";
 import type { AirAt } from "@/core/adhesive";
 import { cureSettings } from "@/core/policy";
+import { serviceOf } from "@/core/service";
 import { visitWaterFromMs, type VisitState } from "@/core/visit";
 import { LinkButton } from "@/ui";
 import { AftercareCard } from "./AftercareCard";
@@ -26,7 +27,9 @@ export function DoneVisit({ visit, state, readings }: { visit: VisitProps; state
         <LedgerSheet ledger={ledger} needS={settings.eyesOpenS} />
       </div>
       <div className="space-y-8">
-        <AftercareCard clientName={visit.clientName} waterWords={waterMs === null ? null : moment.format(new Date(waterMs))} />
+        {serviceOf(visit.service).aftercare ? (
+          <AftercareCard clientName={visit.clientName} waterWords={waterMs === null ? null : moment.format(new Date(waterMs))} />
+        ) : null}
         {visit.map ? (
           <div>
             <LengthRows map={visit.map} placed={state.set.zones} />

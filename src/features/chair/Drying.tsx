@@ -13,6 +13,7 @@ export function Drying({
   ledger,
   inReachS,
   usual,
+  onClient,
   figures,
   onFinish,
   onDone,
@@ -22,6 +23,8 @@ export function Drying({
   ledger: CureLedger | null;
   inReachS: number | null;
   usual: FinishId;
+  /** False on a mannequin head: nobody's eyes wait for the cure. */
+  onClient: boolean;
   figures: FinishFigures;
   onFinish: (method: FinishId) => void;
   onDone: () => void;
@@ -29,7 +32,7 @@ export function Drying({
 }) {
   const [sure, setSure] = useState(false);
   const sinceS = ledger?.eyes?.sinceS ?? 0;
-  const may = ledger?.eyes?.may ?? true;
+  const may = !onClient || (ledger?.eyes?.may ?? true);
   // Told once, by sound and voice, for whoever has turned to the table.
   const told = useRef(may);
   useEffect(() => {
@@ -39,7 +42,7 @@ export function Drying({
   const methods = [usual, ...FINISH_IDS.filter((id) => id !== usual)];
   return (
     <div>
-      <EyesClock ledger={ledger} inReachS={inReachS} />
+      {onClient ? <EyesClock ledger={ledger} inReachS={inReachS} /> : null}
       <div role="group" aria-label="Finished by" className="mt-5 flex flex-wrap items-center gap-3">
         {methods.map((id) => {
           const leftS = figures[id].waitS - sinceS;
@@ -62,7 +65,9 @@ export function Drying({
       <div className="mt-5 border-t border-line pt-4">
         {may || sure ? (
           <>
-            <p className="text-xl">Dry, lashes free of the pad, eyes open without a sting?</p>
+            <p className="text-xl">
+              {onClient ? "Dry, lashes free of the pad, eyes open without a sting?" : "Dry, no two stuck together, all free of the pad?"}
+            </p>
             {may ? null : (
               <p className="mt-1">
                 <Verdict tone="stop">The cure is not there yet.</Verdict>

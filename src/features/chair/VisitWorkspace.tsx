@@ -55,14 +55,18 @@ export function VisitWorkspace(visit: VisitProps) {
   );
   const { hasSurvey } = visit;
   const hasMap = visit.map !== null;
+  const { onClient, label } = serviceOf(visit.service);
   const isAsked = visit.care.consultation?.isOfToday ?? false;
-  const knots = useMemo(() => knotsOf({ hasSurvey, hasMap, asked: isAsked }, state), [hasSurvey, hasMap, isAsked, state]);
+  const knots = useMemo(
+    () => knotsOf({ onClient, hasSurvey, hasMap, asked: isAsked }, state),
+    [onClient, hasSurvey, hasMap, isAsked, state],
+  );
   const [picked, setPicked] = useState<string | null>(null);
   const bottleId = state.set.bottleId ?? picked ?? rated[0]?.bottle.id ?? null;
 
   return (
     <div className="pt-3">
-      <VisitHeading visit={visit} service={serviceOf(visit.service).label} worked={workedWords(state, visit.timeZone)} />
+      <VisitHeading visit={visit} service={label} worked={workedWords(state, visit.timeZone)} />
       <Knots knots={knots} />
       <Marks marks={visit.marks} />
       <PassedOver count={passedOver} />
@@ -89,20 +93,22 @@ export function VisitWorkspace(visit: VisitProps) {
         ) : (
           <div className="mt-8">
             <Notice tone="note" title="No map is chosen for this visit yet" className="max-w-xl">
-              A visit begins from a map. Take the one worn last time, open another of the client&rsquo;s, or plan a new one.
+              A visit begins from a map. Take the one worn last time, open another, or plan a new one.
             </Notice>
             <div className="mt-4 flex flex-wrap gap-3">
               {visit.hasLastMap ? <LastMap visitId={visit.id} /> : null}
               <LinkButton href={`/clients/${visit.clientId}`} tone={visit.hasLastMap ? "line" : "ivy"}>
-                To the client&rsquo;s maps
+                {onClient ? "To the client’s maps" : "To its maps"}
               </LinkButton>
               <LinkButton href={`/clients/${visit.clientId}/map`} tone="line">
                 Plan a new one
               </LinkButton>
             </div>
-            <div className="mt-8">
-              <CareCheck care={visit.care} findings={visit.care.findings} reason="" />
-            </div>
+            {onClient ? (
+              <div className="mt-8">
+                <CareCheck care={visit.care} findings={visit.care.findings} reason="" />
+              </div>
+            ) : null}
             <PlaceOfVisit visit={visit} />
           </div>
         )

@@ -3,11 +3,11 @@ import type { Knot } from "@/features/visit/Knots";
 
 /** How far along the order of work a visit is; what was passed undone stays visibly open. */
 export function knotsOf(
-  visit: { readonly hasSurvey: boolean; readonly hasMap: boolean; readonly asked: boolean },
+  visit: { readonly onClient: boolean; readonly hasSurvey: boolean; readonly hasMap: boolean; readonly asked: boolean },
   state: VisitState,
 ): Knot[] {
   const done: readonly (readonly [string, boolean, boolean])[] = [
-    ["Consult", visit.asked, !visit.asked && state.head.startedAtMs !== null],
+    ...(visit.onClient ? [["Consult", visit.asked, !visit.asked && state.head.startedAtMs !== null] as const] : []),
     ["Survey", visit.hasSurvey, false],
     ["Map", visit.hasMap, false],
     ["Room", state.head.startAir !== null, state.head.startedAtMs !== null && state.head.startAir === null],

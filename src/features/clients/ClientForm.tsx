@@ -9,8 +9,8 @@ import type { ClientForm as Form } from "./schema";
 
 type Known = { id: string; seenAt: string; form: Form };
 
-/** A new client, or changes to one. What is typed stays until it is kept. */
-export function ClientForm({ known }: { known?: Known }) {
+/** A new client or mannequin head, or changes to one. What is typed stays until it is kept. */
+export function ClientForm({ known, mannequin = false }: { known?: Known; mannequin?: boolean }) {
   const router = useRouter();
   const [seenAt, setSeenAt] = useState(known?.seenAt ?? "");
   const [kept, setKept] = useState(false);
@@ -18,7 +18,8 @@ export function ClientForm({ known }: { known?: Known }) {
   const form = useStudioForm({
     values: known?.form ?? { name: "", contact: "", notes: "", bornOn: "" },
     schema: () => import("./schema").then(({ clientFormSchema }) => clientFormSchema),
-    send: (typed: Form) => (known ? changeClient({ id: known.id, seenAt, form: typed }) : addClient({ id: idBy(typed), form: typed })),
+    send: (typed: Form) =>
+      known ? changeClient({ id: known.id, seenAt, form: typed }) : addClient({ id: idBy(typed), form: { ...typed, mannequin } }),
     onKept: ({ id }) => {
       setKept(true);
       router.push(`/clients/${id}`);
@@ -30,7 +31,7 @@ export function ClientForm({ known }: { known?: Known }) {
   return (
     <FormBody
       form={form}
-      submit={known ? "Keep changes" : "Add client"}
+      submit={known ? "Keep changes" : mannequin ? "Add mannequin head" : "Add client"}
       className="max-w-xl space-y-5"
       more={
         <Button tone="plain" onClick={() => router.back()}>
@@ -39,15 +40,21 @@ export function ClientForm({ known }: { known?: Known }) {
       }
     >
       <TextField label="Name" autoFocus {...form.field("name")} />
-      <div className="w-56">
-        <TextField label="Date of birth" type="date" hint="Some services have a least age." {...form.field("bornOn")} />
-      </div>
-      <TextField label="How to reach them" hint="As they gave it; may stay empty." {...form.field("contact")} />
-      <TextArea
-        label="Notes"
-        hint="Sleeping side, washing habits, lenses, what they like. Only this studio reads it."
-        {...form.field("notes")}
-      />
+      {mannequin ? (
+        <TextArea label="Notes" hint="Whose it is, which lashes are on it, what is practised." {...form.field("notes")} />
+      ) : (
+        <>
+          <div className="w-56">
+            <TextField label="Date of birth" type="date" hint="Some services have a least age." {...form.field("bornOn")} />
+          </div>
+          <TextField label="How to reach them" hint="As they gave it; may stay empty." {...form.field("contact")} />
+          <TextArea
+            label="Notes"
+            hint="Sleeping side, washing habits, lenses, what they like. Only this studio reads it."
+            {...form.field("notes")}
+          />
+        </>
+      )}
       <UnsavedGuard when={form.isDirty && !kept} />
     </FormBody>
   );

@@ -42,7 +42,8 @@ export function ClientView({
           <bdi>{person.name}</bdi>
         </h1>
         <p className="mt-2 text-[0.9375rem] text-ink-2">
-          since {dates.since}
+          {person.mannequin ? "mannequin head, for practice; since " : "since "}
+          {dates.since}
           {person.archivedAt ? ", put away" : ""}
           {dates.born ? `, born ${dates.born}` : ""}
           {survey
@@ -53,24 +54,28 @@ export function ClientView({
               ))
             : null}
         </p>
-        <Part>
-          <PatchTests
-            clientId={person.id}
-            standings={dates.standings}
-            tests={dates.tests}
-            products={page.products}
-            now={dates.now}
-            mayLiftReactions={mayLiftReactions}
-          />
-        </Part>
-        <Part>
-          <h2 className="font-sans text-[0.9375rem] font-semibold">Consultation</h2>
-          <p className="text-[0.9375rem] text-ink-2">
-            {page.answers
-              ? `Answered ${dates.answered}: ${answersWords(page.answers.document)}.`
-              : "Not asked yet: it is asked at the visit."}
-          </p>
-        </Part>
+        {person.mannequin ? null : (
+          <>
+            <Part>
+              <PatchTests
+                clientId={person.id}
+                standings={dates.standings}
+                tests={dates.tests}
+                products={page.products}
+                now={dates.now}
+                mayLiftReactions={mayLiftReactions}
+              />
+            </Part>
+            <Part>
+              <h2 className="font-sans text-[0.9375rem] font-semibold">Consultation</h2>
+              <p className="text-[0.9375rem] text-ink-2">
+                {page.answers
+                  ? `Answered ${dates.answered}: ${answersWords(page.answers.document)}.`
+                  : "Not asked yet: it is asked at the visit."}
+              </p>
+            </Part>
+          </>
+        )}
         {person.notes ? (
           <Part>
             <h2 className="font-sans text-[0.9375rem] font-semibold">Notes</h2>
@@ -111,7 +116,9 @@ export function ClientView({
           <Empty title="The thread begins with the first visit">
             {survey
               ? "Plan a map and start the visit from it, or book one below."
-              : "Take a survey first; the map follows from it. Other services begin below."}
+              : person.mannequin
+                ? "Take a survey of its lashes first; the map follows from it."
+                : "Take a survey first; the map follows from it. Other services begin below."}
           </Empty>
         )}
         <h2 className="mt-8 text-2xl">Maps</h2>
@@ -139,7 +146,11 @@ export function ClientView({
           </ul>
         )}
         {person.archivedAt ? null : (
-          <Services client={{ id: person.id, name: person.name }} standings={page.services} options={page.options} />
+          <Services
+            client={{ id: person.id, name: person.name, mannequin: person.mannequin }}
+            standings={page.services}
+            options={page.options}
+          />
         )}
       </div>
     </div>

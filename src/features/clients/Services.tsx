@@ -3,9 +3,10 @@ import dynamic from "next/dynamic";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import type { CareFinding } from "@/core/care";
-import { CLIENT_SERVICES, NO_LASH_LIGHTENING, SERVICES, type ServiceId } from "@/core/service";
+import { NO_LASH_LIGHTENING, SERVICE_IDS, SERVICES, type ServiceId } from "@/core/service";
 import { sentence } from "@/core/units";
 import type { BookingStart } from "@/features/booking/BookingSheet";
+import type { Person } from "@/features/booking/ClientChoice";
 import type { BookingOptions } from "@/features/booking/data";
 import { openVisit } from "@/features/visit/actions";
 import { Button, Dialog, Notice, Verdict } from "@/ui";
@@ -16,6 +17,9 @@ const BookingSheet = dynamic(() => import("@/features/booking/BookingSheet").the
 
 export type ServiceStanding = { readonly service: ServiceId; readonly findings: readonly CareFinding[] };
 
+const ON_A_HEAD =
+  "The same run as a set, with nobody to mind: lengths to 25 mm are fine here, never on a client. What would be a stop on a client is only told.";
+
 const TONES = { stop: "stop", ask: "look", note: "note" } as const;
 
 /** Every service, what stands against it today, and the two ways on: begin it now, or book it. */
@@ -24,7 +28,7 @@ export function Services({
   standings,
   options,
 }: {
-  client: { readonly id: string; readonly name: string };
+  client: Person;
   standings: readonly ServiceStanding[];
   options: BookingOptions;
 }) {
@@ -34,7 +38,7 @@ export function Services({
   const [warning, setWarning] = useState<{ readonly visitId: string; readonly words: string } | null>(null);
   const [busy, setBusy] = useState(false);
   // One id a service and page: a second tap is the same visit.
-  const [ids] = useState(() => Object.fromEntries(CLIENT_SERVICES.map((service) => [service, newId()])) as Record<ServiceId, string>);
+  const [ids] = useState(() => Object.fromEntries(SERVICE_IDS.map((service) => [service, newId()])) as Record<ServiceId, string>);
 
   const begin = async (service: ServiceId) => {
     setBusy(true);
@@ -47,7 +51,7 @@ export function Services({
   };
   return (
     <section aria-label="Services" className="mt-8">
-      <h2 className="text-2xl">Services, and what stands against them today</h2>
+      <h2 className="text-2xl">{client.mannequin ? "Practice" : "Services, and what stands against them today"}</h2>
       {problem ? <Notice tone="stop" title={problem} className="mt-3" /> : null}
       <ul className="mt-2 border-t border-line">
         {standings.map(({ service, findings }) => (
@@ -75,7 +79,7 @@ export function Services({
           </li>
         ))}
       </ul>
-      <p className="mt-2 text-sm text-ink-2">{NO_LASH_LIGHTENING}</p>
+      <p className="mt-2 text-sm text-ink-2">{client.mannequin ? ON_A_HEAD : NO_LASH_LIGHTENING}</p>
       {booking ? (
         <BookingSheet start={booking} options={options} onClose={() => setBooking(null)} onBooked={() => router.refresh()} />
       ) : null}

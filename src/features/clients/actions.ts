@@ -7,7 +7,7 @@ import { action, Refusal } from "@/server/action";
 import { inStudio } from "@/server/inStudio";
 import { todayIn } from "@/server/studioTime";
 import { listClients } from "./data";
-import { clientFormSchema, type ClientForm } from "./schema";
+import { clientFormSchema, newClientSchema, type ClientForm } from "./schema";
 
 const GONE = "This client is not in the studio (any more).";
 
@@ -20,15 +20,16 @@ function columnsOf(timeZone: string, { bornOn, ...form }: ClientForm) {
 
 export const findClients = action({ input: z.strictObject({ search: z.string().max(120) }) }, async (me, { search }) => {
   const { clients } = await listClients(me, search.trim());
-  return clients.slice(0, 8).map(({ id, name }) => ({ id, name }));
+  return clients.slice(0, 8).map(({ id, name, mannequin }) => ({ id, name, mannequin }));
 });
 
-/** Adds a client. Sending the same id twice adds one. */
-export const addClient = action({ input: z.strictObject({ id: z.uuid(), form: clientFormSchema }) }, async (me, { id, form }) => {
+/** Adds a client, or a mannequin head. Sending the same id twice adds one. */
+export const addClient = action({ input: z.strictObject({ id: z.uuid(), form: newClientSchema }) }, async (me, { id, form }) => {
+  const { mannequin, ...words } = form;
   await inStudio(me, (tx) =>
     tx
       .insert(client)
-      .values({ studioId: me.studioId, id, ...columnsOf(me.timeZone, form) })
+      .values({ studioId: me.studioId, id, mannequin, ...columnsOf(me.timeZone, words) })
       .onConflictDoNothing(),
   );
   return { id };

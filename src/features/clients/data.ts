@@ -2,7 +2,7 @@ import "server-only";
 import { and, asc, eq, ilike, isNull, max, sql } from "drizzle-orm";
 import { beforeTheVisit, patchTestStanding, careFindings } from "@/core/care";
 import { PATCH_FAMILIES, PRODUCT_KINDS } from "@/core/mixing";
-import { CLIENT_SERVICES, serviceOf } from "@/core/service";
+import { servicesFor, serviceOf } from "@/core/service";
 import { adhesive, client, product, visit } from "@/db/schema";
 import { bookingOptions } from "@/features/booking/data";
 import { namesOf, usedBottles } from "@/features/shelf/bottles";
@@ -22,7 +22,7 @@ const literal = (text: string) => text.replace(/[\\%_]/g, (c) => `\\${c}`);
 export function listClients(me: Member, search: string) {
   return inStudio(me, async (tx) => {
     const rows = await tx
-      .select({ id: client.id, name: client.name, contact: client.contact, lastVisit: max(visit.startsAt) })
+      .select({ id: client.id, name: client.name, contact: client.contact, mannequin: client.mannequin, lastVisit: max(visit.startsAt) })
       .from(client)
       .leftJoin(
         visit,
@@ -35,8 +35,8 @@ export function listClients(me: Member, search: string) {
         ),
       )
       .where(and(isNull(client.archivedAt), search ? ilike(client.name, `%${literal(search)}%`) : undefined))
-      .groupBy(client.id, client.name, client.contact)
-      .orderBy(asc(client.name))
+      .groupBy(client.id, client.name, client.contact, client.mannequin)
+      .orderBy(asc(client.mannequin), asc(client.name))
       .limit(PAGE + 1);
     return { clients: rows.slice(0, PAGE), more: rows.length > PAGE };
   });
@@ -71,7 +71,10 @@ export function clientPage(me: Member, id: string, now: Date) {
     );
     return {
       person,
-      services: CLIENT_SERVICES.map((service) => ({ service, findings: beforeTheVisit(careFindings(service, facts, policy)) })),
+      services: servicesFor(person.mannequin).map((service) => ({
+        service,
+        findings: beforeTheVisit(careFindings(service, facts, policy)),
+      })),
       answers: facts.consultation,
       patchStandings: families.map((family) => ({
         family,

@@ -15,4 +15,8 @@ export const clientFormSchema = z.strictObject({
   /** Empty where nobody asked. */
   bornOn: z.union([z.literal(""), z.iso.date("A date of birth.")]).default(""),
 });
+export const newClientSchema = clientFormSchema.extend({
+  /** A mannequin head for practice; cannot be changed later. */
+  mannequin: z.boolean().default(false),
+});
 export type ClientForm = z.infer<typeof clientFormSchema>;

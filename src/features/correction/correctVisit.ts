@@ -1,7 +1,7 @@
 import "server-only";
 import { and, eq } from "drizzle-orm";
 import { asksOf, stopsOf } from "@/core/care";
-import { SET_SERVICES } from "@/core/service";
+import { isByMap, serviceOf } from "@/core/service";
 import { correctionObjection, type Correction } from "@/core/visit";
 import { client, lashMap, lashMapRevision, visit, visitEvent } from "@/db/schema";
 import { isBottle } from "@/features/shelf/bottles";
@@ -65,11 +65,19 @@ async function mustExist(tx: StudioTransaction, row: FullVisit, correction: Corr
       throw new Refusal("This bottle is not on the shelf's record.", { bottleId: "Choose a bottle." });
   }
   if (correction.what === "client") {
-    const [knownClient] = await tx.select({ id: client.id }).from(client).where(eq(client.id, correction.clientId));
+    const [knownClient] = await tx.select({ mannequin: client.mannequin }).from(client).where(eq(client.id, correction.clientId));
     if (!knownClient) throw new Refusal("This client is not in the studio (any more).", { clientId: "Choose a client." });
+    // Practice happened on a mannequin head, a service on a client: a slip of the list does not make one the other.
+    if (knownClient.mannequin === serviceOf(row.service).onClient)
+      throw new Refusal(
+        knownClient.mannequin ? "That is a mannequin head; this was done on a client." : "That is a client; this was practice.",
+        {
+          clientId: "Choose another.",
+        },
+      );
   }
   if (correction.what !== "map" || correction.map === null) return;
-  if (!SET_SERVICES.includes(row.service)) throw new Refusal("This service is not worked from a map.");
+  if (!isByMap(row.service)) throw new Refusal("This service is not worked from a map.");
   const { mapId, revision } = correction.map;
   const [knownMap] = await tx
     .select({ id: lashMap.id })

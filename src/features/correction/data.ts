@@ -1,6 +1,6 @@
 import "server-only";
 import { and, eq, inArray, sql } from "drizzle-orm";
-import { SET_SERVICES } from "@/core/service";
+import { isByMap } from "@/core/service";
 import { bottlesNoted, readEvent, type Correction } from "@/core/visit";
 import { keptEvents } from "@/db/outcomes/writeOutcomes";
 import { adhesive, client, lashMap, lashMapRevision, lot, member } from "@/db/schema";
@@ -67,7 +67,7 @@ export function choicesFor(me: Member, visitId: string): Promise<CorrectionChoic
     const [row] = await visitsInFull(tx, { visitId });
     if (!row || row.state.head.startedAtMs === null || row.state.head.finishedAtMs === null) return null;
     const day = todayIn(me.timeZone, new Date(row.state.head.startedAtMs));
-    const isSet = SET_SERVICES.includes(row.service);
+    const isSet = isByMap(row.service);
     const noted = isSet ? bottlesNoted(row.state) : [];
     const [near, bottlesUsed, maps] = await together([
       bottlesNear(tx, day),

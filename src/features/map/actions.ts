@@ -2,10 +2,12 @@
 import { randomUUID } from "node:crypto";
 import { and, eq } from "drizzle-orm";
 import { z } from "zod";
+import { notOfThese } from "@/core/eye";
 import { readMapFile } from "@/core/formats";
 import { lashMapSchema, ownLookSchema, sameKind, traySchema, withoutEmpty, type LashMap } from "@/core/map";
-import { client, lashMap, lashMapRevision, MAP_NOTE_KINDS, mapNote, mapTemplate, ownLook, survey, tray } from "@/db/schema";
+import { lashMap, lashMapRevision, MAP_NOTE_KINDS, mapNote, mapTemplate, ownLook, survey, tray } from "@/db/schema";
 import { newestSurvey } from "@/features/survey/newestSurvey";
+import { refusePracticeLengths } from "@/features/visit/clientMaps";
 import { action, Refusal } from "@/server/action";
 import { inStudio } from "@/server/inStudio";
 import { mayActAs } from "@/server/member";
@@ -32,6 +34,7 @@ export const saveMap = action(
         .from(survey)
         .where(and(eq(survey.id, input.surveyId), eq(survey.clientId, input.clientId)));
       if (!known) throw new Refusal("The survey of this map is not in the studio (any more).");
+      await refusePracticeLengths(tx, input.clientId, input.map);
       const [row] = await tx.select().from(lashMap).where(eq(lashMap.id, input.mapId)).for("update");
       if (row && row.clientId !== input.clientId) throw new Refusal(GONE);
       if ((row?.head ?? 0) !== input.base) {
@@ -157,11 +160,12 @@ export const importMap = action(
     if (!read.ok)
       throw new Refusal("Nothing was taken from this file.", Object.fromEntries(read.problems.map(({ where, what }) => [where, what])));
     return inStudio(me, async (tx) => {
-      const [known] = await tx.select({ id: client.id }).from(client).where(eq(client.id, clientId));
-      if (!known) throw new Refusal(GONE);
+      const { mannequin } = await refusePracticeLengths(tx, clientId, read.file.map);
       let surveyId = (await newestSurvey(tx, clientId))?.id;
       if (!surveyId) {
         if (!read.file.survey) throw new Refusal("This client has no survey yet and the file brings none. Take a survey first.");
+        const other = notOfThese(read.file.survey, mannequin);
+        if (other) throw new Refusal(`${other} Take a survey first.`);
         surveyId = randomUUID();
         await tx.insert(survey).values({ studioId: me.studioId, id: surveyId, clientId, document: read.file.survey, takenBy: me.id });
       }

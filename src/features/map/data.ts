@@ -1,7 +1,7 @@
 import "server-only";
 import { and, asc, desc, eq, inArray } from "drizzle-orm";
 import type { Survey } from "@/core/eye";
-import type { LashMap, OwnLook, PlacingPace, Tray } from "@/core/map";
+import { traysFor, type LashMap, type OwnLook, type PlacingPace, type Tray } from "@/core/map";
 import type { Policy } from "@/core/policy";
 import { client, lashMap, lashMapRevision, mapNote, mapTemplate, member, ownLook, survey, tray } from "@/db/schema";
 import { newestSurvey } from "@/features/survey/newestSurvey";
@@ -106,7 +106,10 @@ export function mapPage(me: Member, clientId: string, mapId: string | null): Pro
       survey: { id: used.id, document: used.document },
       newerSurveyId: newest.id === used.id ? null : newest.id,
       saved: head ? { id: head.id, map: head.map, revision: head.revision, surveyId: head.surveyId } : null,
-      trays: trays.map((row) => row.document),
+      trays: traysFor(
+        trays.map((row) => row.document),
+        used.document,
+      ),
       policy,
       last: newestMap?.map ?? null,
       ownLooks: looks,

@@ -1,6 +1,6 @@
 import "server-only";
 import { desc, eq } from "drizzle-orm";
-import { usualSurvey, type Side, type Survey } from "@/core/eye";
+import { firstSurvey, type Side, type Survey } from "@/core/eye";
 import type { PictureMarks } from "@/core/measure";
 import { client, picture } from "@/db/schema";
 import { newestSurvey } from "@/features/survey/newestSurvey";
@@ -29,7 +29,7 @@ export type PicturesPage = {
 /** A client's pictures, newest first, or null when the client is not in this studio. */
 export function picturesPage(me: Member, clientId: string): Promise<PicturesPage | null> {
   return inStudio(me, async (tx) => {
-    const [person] = await tx.select({ name: client.name }).from(client).where(eq(client.id, clientId));
+    const [person] = await tx.select({ name: client.name, mannequin: client.mannequin }).from(client).where(eq(client.id, clientId));
     if (!person) return null;
     const rows = await tx
       .select({
@@ -48,7 +48,7 @@ export function picturesPage(me: Member, clientId: string): Promise<PicturesPage
     return {
       clientId,
       clientName: person.name,
-      survey: (await newestSurvey(tx, clientId))?.document ?? usualSurvey(newSeed()),
+      survey: (await newestSurvey(tx, clientId))?.document ?? firstSurvey(person.mannequin, newSeed()),
       pictures: rows.map(({ at, ...row }) => ({ ...row, takenOn: formatIn(me.timeZone, at, "d MMM yyyy") })),
       mayRemove: mayActAs(me, "technician"),
     };

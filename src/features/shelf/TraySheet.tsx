@@ -5,10 +5,10 @@ import { SelectField, TextField } from "@/ui";
 import { FormSheet, useStudioForm } from "@/ui/form";
 import { readNumber } from "@/ui/readNumber";
 import { addTray } from "./actions";
+import { PRACTICE_LENGTHS, WORN_LENGTHS } from "./trayLengths";
 
-/** Lengths that trays come in, mm. */
-export const LENGTHS = Array.from({ length: 14 }, (_, i) => i + 5);
-const USUAL = LENGTHS.filter((mm) => mm >= 7 && mm <= 13);
+const ALL = [...WORN_LENGTHS, ...PRACTICE_LENGTHS];
+const USUAL = WORN_LENGTHS.filter((mm) => mm >= 7 && mm <= 13);
 
 /** What was typed, or what stands for it where nothing was; no number where it is none. */
 const numberOr = (typed: string, without: number) => (typed.trim() === "" ? without : (readNumber(typed) ?? NaN));
@@ -70,24 +70,31 @@ export function TraySheet({ onClose }: { onClose: () => void }) {
       </details>
       <fieldset>
         <legend className="text-sm text-ink-2">Lengths in it, mm</legend>
-        <div className="mt-1 flex flex-wrap gap-x-4 gap-y-2">
-          {LENGTHS.map((mm) => (
-            <label key={mm} className="flex items-center gap-1.5">
-              <input
-                type="checkbox"
-                checked={lengthsMm.includes(mm)}
-                onChange={({ target }) =>
-                  form.set(
-                    "lengthsMm",
-                    LENGTHS.filter((one) => (one === mm ? target.checked : lengthsMm.includes(one))),
-                  )
-                }
-                className="size-4 accent-[var(--ivy)]"
-              />
-              {mm}
-            </label>
-          ))}
-        </div>
+        {[WORN_LENGTHS, PRACTICE_LENGTHS].map((lengths) => (
+          <div key={lengths[0]}>
+            {lengths === PRACTICE_LENGTHS ? (
+              <p className="mt-2 text-sm text-ink-2">For practice on a mannequin head, never for a client</p>
+            ) : null}
+            <div className="mt-1 flex flex-wrap gap-x-4 gap-y-2">
+              {lengths.map((mm) => (
+                <label key={mm} className="flex items-center gap-1.5">
+                  <input
+                    type="checkbox"
+                    checked={lengthsMm.includes(mm)}
+                    onChange={({ target }) =>
+                      form.set(
+                        "lengthsMm",
+                        ALL.filter((one) => (one === mm ? target.checked : lengthsMm.includes(one))),
+                      )
+                    }
+                    className="size-4 accent-[var(--ivy)]"
+                  />
+                  {mm}
+                </label>
+              ))}
+            </div>
+          </div>
+        ))}
         {form.said("lengthsMm") ? <p className="mt-1 text-sm font-medium text-rosehip">{form.said("lengthsMm")}</p> : null}
       </fieldset>
     </FormSheet>

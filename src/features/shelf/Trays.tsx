@@ -2,9 +2,10 @@
 import { useState, useTransition } from "react";
 import { FIBRE_COLOURS } from "@/core/lash";
 import type { Tray } from "@/core/map";
-import { Button, Empty, Notice, cx } from "@/ui";
+import { Button, Empty, Notice } from "@/ui";
 import { addTray, removeTray, setLengthInTray } from "./actions";
-import { LENGTHS, TraySheet } from "./TraySheet";
+import { TrayLengths } from "./TrayLengths";
+import { TraySheet } from "./TraySheet";
 import { answered } from "@/ui/answered";
 
 /** Trays with the lengths still in them; a tap says a length ran out, or is in again. */
@@ -53,28 +54,7 @@ export function Trays({ trays, mayRemove }: { trays: readonly { id: string; docu
                 {name}
                 {tray.geometry ? <span className="block text-sm font-normal text-ink-2">measured: {tray.geometry.turnDeg}°</span> : null}
               </span>
-              <span className="flex flex-wrap gap-1">
-                {LENGTHS.map((mm) => {
-                  const stocked = tray.lengthsMm.includes(mm);
-                  return (
-                    <button
-                      key={mm}
-                      type="button"
-                      aria-pressed={stocked}
-                      aria-label={`${name}, ${mm} mm`}
-                      onClick={() => doing(() => setLengthInTray({ id, lengthMm: mm, stocked: !stocked }))}
-                      className={cx(
-                        "size-8 rounded text-sm",
-                        stocked
-                          ? "bg-moss-soft font-semibold text-ink"
-                          : "text-ink-2 line-through decoration-line-strong hover:bg-moss-soft",
-                      )}
-                    >
-                      {mm}
-                    </button>
-                  );
-                })}
-              </span>
+              <TrayLengths tray={tray} name={name} onTap={(lengthMm, stocked) => doing(() => setLengthInTray({ id, lengthMm, stocked }))} />
               {mayRemove ? (
                 <Button
                   tone="plain"

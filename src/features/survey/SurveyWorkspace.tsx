@@ -2,24 +2,14 @@
 import dynamic from "next/dynamic";
 import { useRouter } from "next/navigation";
 import { useEffect, useState } from "react";
-import {
-  compareSurveys,
-  eyesApart,
-  isMeasured,
-  lashCount,
-  otherSide,
-  SIDES,
-  SLEEPS_ON,
-  SPACINGS,
-  type Side,
-  type Survey,
-} from "@/core/eye";
+import { compareSurveys, eyesApart, isMeasured, lashCount, otherSide, SIDES, SPACINGS, type Side, type Survey } from "@/core/eye";
 import { useAsk } from "@/features/tablet/useAsk";
 import { useDraft } from "@/features/tablet/useDraft";
-import { Button, Choice, LinkButton, Notice, SelectField, TextField } from "@/ui";
+import { Button, Choice, LinkButton, Notice } from "@/ui";
 import { saveSurvey } from "./actions";
 import { Differences } from "./Differences";
 import { EyeFields } from "./EyeFields";
+import { Habits } from "./Habits";
 import { readKeptForm } from "./keptForm";
 import { optionsOf } from "./optionsOf";
 import { SurveyDrawing } from "./SurveyDrawing";
@@ -154,7 +144,11 @@ export function SurveyWorkspace({
       </div>
       <p className="mt-1 text-[0.9375rem] text-ink-2">
         Landmarks are taken with the eyes open.{" "}
-        {before ? `Starts from the survey of ${before.on}; keeping makes a new one.` : "Starts from an ordinary eye; change what differs."}
+        {before
+          ? `Starts from the survey of ${before.on}; keeping makes a new one.`
+          : form.mannequin
+            ? "Starts from a mannequin head’s strip lashes; change what differs."
+            : "Starts from an ordinary eye; change what differs."}
       </p>
       {earlier && !measured ? (
         <Notice tone="note" title="A survey begun here was not kept" className="mt-4">
@@ -178,46 +172,7 @@ export function SurveyWorkspace({
               options={optionsOf(SPACINGS)}
               onChange={(spacing) => change({ ...form, spacing })}
             />
-            <Choice
-              label="Lids"
-              value={form.oilyLids ? "oily" : "usual"}
-              options={[
-                { value: "usual", label: "usual" },
-                { value: "oily", label: "oily" },
-              ]}
-              onChange={(lids) => change({ ...form, oilyLids: lids === "oily" })}
-            />
-            <label className="flex min-h-8 items-center gap-2 text-[0.9375rem]">
-              <input
-                type="checkbox"
-                className="size-4 accent-[var(--ivy)]"
-                checked={form.serum}
-                onChange={(event) => change({ ...form, serum: event.target.checked })}
-              />
-              lash serum in use
-            </label>
-            <div className="w-36">
-              <SelectField
-                label="Sleeps on"
-                value={form.sleepsOn}
-                onChange={(event) => change({ ...form, sleepsOn: event.target.value as SurveyForm["sleepsOn"] })}
-              >
-                {optionsOf(SLEEPS_ON).map(({ value, label }) => (
-                  <option key={value} value={value}>
-                    {label}
-                  </option>
-                ))}
-              </SelectField>
-            </div>
-            <div className="w-32">
-              <TextField
-                label="Washes a week"
-                inputMode="numeric"
-                value={form.washes}
-                error={fields["washes"]}
-                onChange={(event) => change({ ...form, washes: event.target.value })}
-              />
-            </div>
+            {form.mannequin ? null : <Habits form={form} washesSay={fields["washes"]} onChange={change} />}
           </div>
           {isMeasured({ ...shown, measured: false }) ? null : (
             <Notice tone="look" title="Nothing is measured yet" className="mt-3">

@@ -9,9 +9,9 @@ import type { Member } from "@/server/member";
 export function surveyPage(me: Member, clientId: string) {
   return inStudio(me, async (tx) => {
     const [[person], survey] = await together([
-      tx.select({ name: client.name }).from(client).where(eq(client.id, clientId)),
+      tx.select({ name: client.name, mannequin: client.mannequin }).from(client).where(eq(client.id, clientId)),
       newestSurvey(tx, clientId),
     ]);
-    return person ? { name: person.name, survey } : null;
+    return person ? { ...person, survey } : null;
   });
 }

@@ -46,6 +46,7 @@ export function readForm(form: SurveyForm): ReadForm {
     sleepsOn: form.sleepsOn,
     washesPerWeek: form.washes.trim() === "" ? null : readNumber(form.washes),
     ...(form.measured ? { measured: true } : {}),
+    ...(form.mannequin ? { mannequin: true } : {}),
     seed: form.seed,
     eyes: { right: eye("right"), left: eye("left") },
   });
@@ -134,6 +135,7 @@ const formSchema: z.ZodType<SurveyForm, unknown> = z.object({
   sleepsOn: surveySchema.shape.sleepsOn,
   washes: typed,
   measured: z.boolean().default(false),
+  mannequin: z.boolean().default(false),
   seed: surveySchema.shape.seed,
   eyes: z.object({ right: eyeFormSchema, left: eyeFormSchema }),
 });

@@ -44,6 +44,8 @@ export type SurveyForm = {
   readonly washes: string;
   /** Whoever takes it says the lashes are as they stand. */
   readonly measured: boolean;
+  /** Of a mannequin head. */
+  readonly mannequin: boolean;
   /** Of the lashes as they are drawn; carried on from the last survey. */
   readonly seed: number;
   readonly eyes: Readonly<Record<Side, EyeForm>>;
@@ -83,6 +85,7 @@ export function formOf(survey: Survey): SurveyForm {
     sleepsOn: survey.sleepsOn,
     washes: survey.washesPerWeek === null ? "" : String(survey.washesPerWeek),
     measured: survey.measured ?? false,
+    mannequin: survey.mannequin ?? false,
     seed: survey.seed,
     eyes: { right: eyeForm(survey.eyes.right), left: eyeForm(survey.eyes.left) },
   };

@@ -233,7 +233,7 @@ export function TodayView(props: TodayProps) {
           onMove={() => {
             setOpenId(null);
             setBooking({
-              client: { id: open.clientId, name: open.clientName },
+              client: { id: open.clientId, name: open.clientName, mannequin: !SERVICES[open.service].onClient },
               service: open.service,
               ...placeOf(open),
               moves: { id: open.id, revision: open.revision, begun: open.state !== "ahead" },

@@ -1,7 +1,7 @@
 import "server-only";
 import { beforeTheVisit, careFindings, type CareFinding } from "@/core/care";
 import type { LashMap } from "@/core/map";
-import { SET_SERVICES } from "@/core/service";
+import { isByMap } from "@/core/service";
 import { bookingOptions } from "@/features/booking/data";
 import { careFactsOf } from "@/features/visit/careFacts";
 import { mapsOf } from "@/features/visit/clientMaps";
@@ -35,7 +35,7 @@ export function dayPage(me: Member, day: string, now: Date) {
     const agreed = rows.filter(({ cancelledAt }) => cancelledAt === null);
     const open = agreed.filter(({ finishedAt }) => finishedAt === null);
     const clientIds = agreed.map(({ clientId }) => clientId);
-    const wantMap = agreed.filter(({ service, begunAt, mapId }) => SET_SERVICES.includes(service) && begunAt === null && mapId === null);
+    const wantMap = agreed.filter(({ service, begunAt, mapId }) => isByMap(service) && begunAt === null && mapId === null);
     const [facts, maps, wore, room] = await together([
       careFactsOf(
         tx,

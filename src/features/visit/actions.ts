@@ -3,12 +3,13 @@ import { and, eq } from "drizzle-orm";
 import { refresh } from "next/cache";
 import { z } from "zod";
 import { airSchema } from "@/core/air";
-import { isByProtocol, serviceOf, SET_SERVICES } from "@/core/service";
+import { isByMap, isByProtocol, serviceOf, servicesFor } from "@/core/service";
 import { lashMap, lashMapRevision, visit } from "@/db/schema";
 import { action, Refusal } from "@/server/action";
 import { inStudio, type StudioTransaction } from "@/server/inStudio";
 import { momentIn } from "@/server/studioTime";
 import { beforeTheVisit, LEAST_REASON } from "@/core/care";
+import { refusePracticeLengths } from "./clientMaps";
 import { lastMapOf, marksOf } from "./data";
 import { keepReason, standingFor } from "./door";
 import { bookingForm, cancelForm, moveForm, service, when } from "./schema";
@@ -89,31 +90,34 @@ export const openVisit = action(
     ),
 );
 
-/** The visit that wears this map: today's agreed set or fill that has not begun, else a walk-in now. */
+/** The visit that wears this map: today's agreed set, fill or practice that has not begun, else a walk-in now. */
 export const openForMap = action(
   { input: z.strictObject({ visitId: z.uuid(), clientId: z.uuid(), mapId: z.uuid(), revision: z.int().min(1) }) },
   (me, { visitId, clientId, mapId, revision }) =>
     inStudio(me, async (tx) => {
-      await knownMap(tx, clientId, mapId, revision);
+      const { mannequin } = await knownMap(tx, clientId, mapId, revision);
+      const service = mannequin ? "practice" : "newSet";
       const opened = await openToday(tx, me, new Date(), {
         visitId,
         clientId,
-        services: SET_SERVICES,
+        services: servicesFor(mannequin).filter(isByMap),
         until: "started",
-        fresh: { service: "newSet", minutes: serviceOf("newSet").usualMinutes },
+        fresh: { service, minutes: serviceOf(service).usualMinutes },
       });
       await tx.update(visit).set({ mapId, mapRevision: revision }).where(eq(visit.id, opened.visitId));
       return opened;
     }),
 );
 
-async function knownMap(tx: StudioTransaction, clientId: string, mapId: string, revision: number): Promise<void> {
+/** A save of one of this client's maps that may be worn; whether by a mannequin head. */
+async function knownMap(tx: StudioTransaction, clientId: string, mapId: string, revision: number) {
   const [worn] = await tx
-    .select({ revision: lashMapRevision.revision })
+    .select({ map: lashMapRevision.document })
     .from(lashMapRevision)
     .innerJoin(lashMap, and(eq(lashMap.studioId, lashMapRevision.studioId), eq(lashMap.id, lashMapRevision.mapId)))
     .where(and(eq(lashMapRevision.mapId, mapId), eq(lashMapRevision.revision, revision), eq(lashMap.clientId, clientId)));
   if (!worn) throw new Refusal("This map is not in the studio (any more).");
+  return refusePracticeLengths(tx, clientId, worn.map);
 }
 
 /** A booked fill or set takes the map worn last time. */

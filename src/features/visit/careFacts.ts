@@ -35,7 +35,7 @@ export async function careFactsOf(
   const ids = [...new Set(wanted.map(({ clientId }) => clientId))];
   if (ids.length === 0) return [];
   const [people, tests, asked, signed, visits, liftings] = await together([
-    tx.select({ id: client.id, bornOn: client.bornOn }).from(client).where(inArray(client.id, ids)),
+    tx.select({ id: client.id, bornOn: client.bornOn, mannequin: client.mannequin }).from(client).where(inArray(client.id, ids)),
     patchTestsOf(tx, ids),
     tx
       .select({
@@ -66,13 +66,15 @@ export async function careFactsOf(
     const consultations = asked.filter((one) => one.clientId === clientId);
     const newest = consultations.at(-1);
     const whole = consultations.filter(({ confirms }) => confirms === null);
+    const person = people.find(({ id }) => id === clientId);
     const ownTests = tests.filter((test) => test.clientId === clientId);
     return {
       nowMs: now.getTime(),
       atMs: at.getTime(),
       today,
       dayStartMs: dayIn(timeZone, today).from.getTime(),
-      bornOn: people.find(({ id }) => id === clientId)?.bornOn ?? null,
+      mannequin: person?.mannequin ?? false,
+      bornOn: person?.bornOn ?? null,
       tests: ownTests,
       liftings: liftings
         .filter(({ readingId }) => ownTests.some(({ readings }) => readings.some(({ id }) => id === readingId)))

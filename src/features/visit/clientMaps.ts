@@ -1,7 +1,8 @@
 import "server-only";
 import { and, desc, eq, inArray } from "drizzle-orm";
-import type { LashMap } from "@/core/map";
-import { lashMap, lashMapRevision } from "@/db/schema";
+import { practiceOnly, type LashMap } from "@/core/map";
+import { client, lashMap, lashMapRevision } from "@/db/schema";
+import { Refusal } from "@/server/action";
 import type { StudioTransaction } from "@/server/inStudio";
 
 /** A map as it was saved last. */
@@ -37,4 +38,17 @@ export async function mapsOf(tx: StudioTransaction, clientIds: readonly string[]
     )
     .where(inArray(lashMap.clientId, [...clientIds]))
     .orderBy(desc(lashMapRevision.createdAt));
+}
+
+/** The one door for a map that is to be worn, whichever way it comes: practice lengths stay on mannequin heads. Tells which it is. */
+export async function refusePracticeLengths(
+  tx: StudioTransaction,
+  clientId: string,
+  map: LashMap,
+): Promise<{ readonly mannequin: boolean }> {
+  const [worn] = await tx.select({ mannequin: client.mannequin }).from(client).where(eq(client.id, clientId));
+  if (!worn) throw new Refusal("This client is not in the studio (any more).");
+  const objection = worn.mannequin ? null : practiceOnly(map);
+  if (objection) throw new Refusal(objection);
+  return worn;
 }

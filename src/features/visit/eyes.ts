@@ -1,6 +1,7 @@
 import "server-only";
 import { cureLedger, doseCurve } from "@/core/adhesive";
 import { cureSettings } from "@/core/policy";
+import { serviceOf } from "@/core/service";
 import { isDrying, placedLashesOf } from "@/core/visit";
 import { airByMinute } from "@/features/air/history";
 import { sensorsNow } from "@/features/readings/newestAir";
@@ -15,8 +16,13 @@ import { studioPolicy } from "@/server/studioPolicy";
  * When the eyes of a visit may open as it looks now, ms: the later end of the estimate, by the readings of its room since
  * the last lash. Null while placing goes on, or before anything was placed.
  */
-export async function eyesMayAtMs(tx: StudioTransaction, { roomId, technicianId, state }: FullVisit, now: Date): Promise<number | null> {
-  if (!isDrying(state)) return null;
+export async function eyesMayAtMs(
+  tx: StudioTransaction,
+  { service, roomId, technicianId, state }: FullVisit,
+  now: Date,
+): Promise<number | null> {
+  // A mannequin head opens no eyes.
+  if (!serviceOf(service).onClient || !isDrying(state)) return null;
   const nowMs = now.getTime();
   const placings = placedLashesOf(state, nowMs);
   const lastMs = Math.max(...placings.map(({ atMs }) => atMs));

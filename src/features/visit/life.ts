@@ -9,6 +9,7 @@ import type { StudioTransaction } from "@/server/inStudio";
 import type { Member } from "@/server/member";
 import { dayIn, todayIn } from "@/server/studioTime";
 import { appendEvents, happensNow, lockVisits } from "./appendEvents";
+import { refusePracticeLengths } from "./clientMaps";
 import { visitsWhere, type VisitRow } from "./data";
 import { lotsAsProducts, keepReason, passOrRefuse, refuseStops, standingFor } from "./door";
 import { checkPlace, inTheWay, inTurn, proposeChair, takenWords, whereFree, type Place } from "./place";
@@ -246,6 +247,7 @@ export async function beginVisit(
   if (row.finishedAt !== null) throw new Refusal("This visit is over.");
   if (row.cancelledAt) throw new Refusal("This visit is cancelled. Take it up again first.");
   if (row.begunAt !== null) return;
+  if (row.map) await refusePracticeLengths(tx, row.clientId, row.map);
   await passWithBottle(tx, me, now, row, begun);
   const { visitId, eventId, bottleId, air } = begun;
   await appendEvents(tx, me, [happensNow(visitId, eventId, now, "started", { bottleId, air })]);

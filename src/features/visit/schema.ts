@@ -1,7 +1,7 @@
 import { z } from "zod";
-import { CLIENT_SERVICES, type ServiceId } from "@/core/service";
+import { SERVICE_IDS } from "@/core/service";
 
-export const service = z.enum(CLIENT_SERVICES as [ServiceId, ...ServiceId[]]);
+export const service = z.enum(SERVICE_IDS);
 const minutes = z.int("Whole minutes.").min(5, "Five minutes at least.").max(720, "Twelve hours at most.");
 /** A day and an hour on the studio's clock. */
 export const when = { day: z.iso.date("Give the day."), time: z.iso.time({ precision: -1, error: "Give the hour, as 14:30." }) };

@@ -50,5 +50,12 @@ export const RULES: readonly Rule[] = [
 /** All findings of a map, the gravest first, otherwise in the order of the rules. */
 export function mapFindings(facts: MapFacts): Finding[] {
   const rank = (finding: Finding) => -SEVERITIES.indexOf(finding.severity);
-  return RULES.flatMap((rule) => rule(facts)).sort((a, b) => rank(a) - rank(b));
+  const found = RULES.flatMap((rule) => rule(facts));
+  return (facts.survey.mannequin ? found.map(forPractice) : found).sort((a, b) => rank(a) - rank(b));
 }
+
+/** Rules that guard a living lash: a mannequin head has none, so what they find is only told, for whoever learns. */
+const GUARDING: readonly string[] = ["overExtended", "loadOverLimit", "heavyFan", "longCorner", "leftBare", "babyLashes", "thickSingle"];
+
+const forPractice = (finding: Finding): Finding =>
+  GUARDING.includes(finding.rule) ? { ...finding, severity: "note", why: `On a client: ${finding.why}` } : finding;

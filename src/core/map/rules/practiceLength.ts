@@ -4,8 +4,9 @@ import { type Finding, type Rule } from "../finding";
 import { at, changeFibre, perPiece, placeOf, shortenTo } from "./helpers";
 
 /** Practice length on a client: fibres past 18 mm are for mannequin heads. */
-export const practiceLength: Rule = (facts) =>
-  perPiece("practiceLength", facts, (zone, piece): Finding[] => {
+export const practiceLength: Rule = (facts) => {
+  if (facts.survey.mannequin) return [];
+  return perPiece("practiceLength", facts, (zone, piece): Finding[] => {
     if (piece.fibre.lengthMm <= FIBRE_LENGTHS_MM.longestWorn) return [];
     const to = shortenTo(piece, Math.min(FIBRE_LENGTHS_MM.longestWorn, piece.limitMm));
     return [
@@ -25,3 +26,4 @@ export const practiceLength: Rule = (facts) =>
       },
     ];
   });
+};

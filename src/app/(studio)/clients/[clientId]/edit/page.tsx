@@ -17,6 +17,7 @@ export default async function EditClientPage({ params }: { params: Promise<{ cli
         <bdi>{person.name}</bdi>
       </h1>
       <ClientForm
+        mannequin={person.mannequin}
         known={{
           id: person.id,
           seenAt: person.updatedAt.toISOString(),

@@ -1,6 +1,6 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
-import { usualSurvey } from "@/core/eye";
+import { firstSurvey } from "@/core/eye";
 import { surveyPage } from "@/features/survey/data";
 import { newSeed } from "@/features/survey/newSeed";
 import { SurveyWorkspace } from "@/features/survey/SurveyWorkspace";
@@ -25,7 +25,7 @@ export default async function SurveyPage({
     <SurveyWorkspace
       clientId={clientId}
       clientName={page.name}
-      start={page.survey?.document ?? usualSurvey(newSeed())}
+      start={page.survey?.document ?? firstSurvey(page.mannequin, newSeed())}
       before={page.survey ? { on: formatIn(member.timeZone, page.survey.createdAt, "d MMMM"), survey: page.survey.document } : null}
       measured={(await searchParams).from === "pictures"}
     />

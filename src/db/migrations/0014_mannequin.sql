@@ -1,0 +1,1 @@
+ALTER TABLE "studio"."client" ADD COLUMN "mannequin" boolean DEFAULT false NOT NULL;
