@@ -7,7 +7,7 @@ import { landmarksOf } from "./landmarksOf";
 import { mapPolicy } from "./mapPolicy";
 import { meanOver } from "./meanOver";
 import type { Zones } from "./planLayer";
-import { traysFor } from "./practice";
+import { policyForPractice, traysFor } from "./practice";
 import { planZones, type PlanLimit } from "./planZones";
 import type { LashMap } from "./schema";
 import { belowLook, zoneEdges } from "./schools";
@@ -33,7 +33,8 @@ export type Ground = {
 
 export function groundOf(survey: Survey, wish: MapWish, studioPolicy: Policy, shelf: readonly Tray[]): Ground {
   const trays = traysFor(shelf, survey);
-  const policy = mapPolicy(studioPolicy, wish);
+  const stocked = stockedLengths(trays, wish.fibre);
+  const policy = policyForPractice(mapPolicy(studioPolicy, wish), survey, wish.longestMm, stocked);
   const landmarks = (side: Side) => landmarksOf(wish, survey, side);
   const edgesOf = (side: Side) => zoneEdges(wish.school, landmarks(side), wish.look, side);
   const edges = { right: edgesOf("right"), left: edgesOf("left") };
@@ -52,7 +53,7 @@ export function groundOf(survey: Survey, wish: MapWish, studioPolicy: Policy, sh
     wish,
     policy,
     trays,
-    stocked: stockedLengths(trays, wish.fibre),
+    stocked,
     edges,
     drops: { right: drops("right"), left: drops("left") },
     dropOver,

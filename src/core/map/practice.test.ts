@@ -51,6 +51,21 @@ describe("lengths for practice", () => {
     expect(longest(plan(head))).toBe(25);
   });
 
+  test("a practice tray, or a practice length wished, is planned with on a mannequin head, whatever its lashes carry", () => {
+    const only = [trayOf([20, 22, 25])];
+    const lengths = (survey: typeof head, shelf: typeof only, longestMm: number | null) =>
+      (planMap(survey, { ...wish, longestMm }, policy, shelf)?.map ?? null) &&
+      baseLayer(planMap(survey, { ...wish, longestMm }, policy, shelf)!.map, "right").zones.map((zone) => zone?.lengthMm ?? null);
+    for (const mm of lengths(head, only, null)!) expect([20, 22]).toContain(mm);
+    expect(Math.max(...lengths(head, trays, 22)!.map(Number))).toBeGreaterThan(13);
+    // A length that clients wear is planned as for one, so that what is learned holds.
+    expect(Math.max(...lengths(head, trays, 18)!.map(Number))).toBeLessThanOrEqual(13);
+    expect(Math.max(...lengths(head, trays, null)!.map(Number))).toBeLessThanOrEqual(13);
+    expect(lengths(client, only, null) ?? []).not.toContain(20);
+    const fan = { ...wish, fibre: { ...wish.fibre, count: 5 }, longestMm: 22 };
+    expect(planMap(head, fan, policy, trays)!.breaches).toEqual([]);
+  });
+
   test("on a client it is a stop; on a mannequin head what guards a lash is told, and no more", () => {
     const found = (map: LashMap, survey: typeof head) =>
       mapFindings(mapFacts(map, { survey, policy, trays })).map(({ rule, severity }) => `${severity} ${rule}`);

@@ -1,5 +1,6 @@
 import type { Survey } from "../eye";
 import { FIBRE_LENGTHS_MM, longestFibreMm } from "../lash";
+import type { Policy } from "../policy";
 import { anMm } from "../units";
 import { zonePieces } from "./pieces";
 import type { LashMap } from "./schema";
@@ -35,3 +36,34 @@ export function practiceOnly(map: LashMap): string | null {
     ? `This map wears ${anMm(longest)}: past ${FIBRE_LENGTHS_MM.longestWorn} mm is for practice on a mannequin head, never for a client.`
     : null;
 }
+
+/**
+ * The policy a plan keeps. On a mannequin head, where a length for practice is wished or the tray holds no other, what guards
+ * a living lash stands back: over-length, load and the corners' match.
+ */
+export function policyForPractice(
+  policy: Policy,
+  { mannequin }: OfMannequin,
+  longestMm: number | null,
+  stockedMm: readonly number[],
+): Policy {
+  const past = (mm: number) => mm > FIBRE_LENGTHS_MM.longestWorn;
+  if (!mannequin || !(longestMm !== null ? past(longestMm) : stockedMm.length > 0 && stockedMm.every(past))) return policy;
+  // The same policy gives the same object, so that what is reckoned from it can be kept.
+  let known = unguarded.get(policy);
+  if (!known) {
+    const [overLengthMm, load] = [FIBRE_LENGTHS_MM.longestPractice, Number.MAX_VALUE];
+    known = {
+      ...policy,
+      overLengthMm,
+      fineOverLengthMm: overLengthMm,
+      corners: "graded",
+      loadAmber: load,
+      loadAmberFan: load,
+      loadRed: load,
+    };
+    unguarded.set(policy, known);
+  }
+  return known;
+}
+const unguarded = new WeakMap<Policy, Policy>();

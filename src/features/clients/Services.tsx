@@ -61,7 +61,7 @@ export function Services({
           >
             <span className="pt-1 font-semibold">{sentence(SERVICES[service].label)}</span>
             <span className="order-last col-span-2 text-[0.9375rem] sm:order-none sm:col-span-1 sm:pt-1">
-              <Gravest findings={findings} />
+              {client.mannequin ? null : <Gravest findings={findings} />}
             </span>
             <span className="-mr-4 flex justify-end whitespace-nowrap">
               <Button tone="plain" disabled={busy || findings.some(({ weight }) => weight === "stop")} onClick={() => void begin(service)}>

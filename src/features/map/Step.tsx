@@ -10,6 +10,9 @@ const FILLS: Record<Severity | "none", string> = { stop: "var(--rosehip-soft)", 
 const STROKES: Record<Severity | "none", string> = { stop: "var(--rosehip)", look: "var(--brass)", note: "var(--ivy)", none: "var(--ivy)" };
 const INKS: Record<Severity | "none", string> = { stop: "var(--rosehip)", look: "var(--brass)", note: "var(--ink)", none: "var(--ink)" };
 
+/** Narrower than this the word does not fit between its lines. */
+const BARE_PX = 38;
+
 /** One zone of the layer worked on, and the handle its length is pulled by: a step, or an accent's needle. */
 export const Step = memo(function Step({
   place,
@@ -144,7 +147,7 @@ export const Step = memo(function Step({
         strokeWidth="3.5"
         paintOrder="stroke"
       >
-        {lengths}
+        {mm === null && x2 - x1 < BARE_PX ? "–" : lengths}
       </text>
       <text
         x={middle}

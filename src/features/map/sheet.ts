@@ -4,14 +4,15 @@ import path from "node:path";
 import fontkit from "@pdf-lib/fontkit";
 import { PDFDocument, rgb, type PDFFont, type PDFPage } from "pdf-lib";
 import { PAPERS, type Paper } from "@/core/formats";
+import { unpackWoff } from "./unpackWoff";
 
 /** One millimetre in PDF points: 72 points to the inch of 25.4 mm. */
 export const POINTS_PER_MM = 72 / 25.4;
 
 const INK = rgb(0.09, 0.13, 0.11);
 const FAINT = rgb(0.45, 0.48, 0.45);
-const fontFile = (weight: number) =>
-  path.join(process.cwd(), "node_modules/@fontsource/hanken-grotesk/files", `hanken-grotesk-latin-${weight}-normal.woff`);
+const FONTS = path.join(process.cwd(), "node_modules/@fontsource/hanken-grotesk/files");
+const readFont = async (weight: number) => unpackWoff(await readFile(path.join(FONTS, `hanken-grotesk-latin-${weight}-normal.woff`)));
 
 export type Point = readonly [xMm: number, yMm: number];
 type TextOptions = {
@@ -31,7 +32,7 @@ export async function openDocument(title: string, paper: Paper) {
   pdf.registerFontkit(fontkit);
   pdf.setTitle(title);
   const [regular, bold] = await Promise.all(
-    [400, 600].map(async (weight) => pdf.embedFont(await readFile(fontFile(weight)), { subset: true })),
+    [400, 600].map(async (weight) => new Face(await pdf.embedFont(await readFont(weight), { subset: true }))),
   );
   const { widthMm, heightMm } = PAPERS[paper];
   return {
@@ -49,13 +50,25 @@ export const printable = (text: string) =>
     .replace(/\s+/g, " ")
     .trim();
 
+/** A font of one document. Laying words out is what a print waits for most: the same ones are measured once. */
+class Face {
+  private readonly widths = new Map<string, number>();
+  constructor(readonly font: PDFFont) {}
+  /** How wide words stand, in sizes of the letters. */
+  width(words: string): number {
+    let width = this.widths.get(words);
+    if (width === undefined) this.widths.set(words, (width = this.font.widthOfTextAtSize(words, 1)));
+    return width;
+  }
+}
+
 /** A page measured in millimetres from its top left corner. */
 export class Sheet {
   constructor(
     private readonly page: PDFPage,
     private readonly heightMm: number,
-    private readonly regular: PDFFont,
-    private readonly bold: PDFFont,
+    private readonly regular: Face,
+    private readonly bold: Face,
   ) {}
 
   private point([x, y]: Point) {
@@ -79,18 +92,20 @@ export class Sheet {
   }
   text(text: string, x: number, y: number, sizeMm: number, options: TextOptions = {}) {
     const { bold = false, centre = false, faint = false, within = Infinity } = options;
-    const font = bold ? this.bold : this.regular;
+    const face = bold ? this.bold : this.regular;
     const room = within * POINTS_PER_MM;
-    const wanted = sizeMm * POINTS_PER_MM;
-    const size = wanted * Math.max(SMALLEST, Math.min(1, room / font.widthOfTextAtSize(printable(text), wanted)));
     let words = printable(text);
-    while (words.length > 1 && font.widthOfTextAtSize(words, size) > room + 0.01) words = `${words.slice(0, -2).trimEnd()}…`;
+    let size = sizeMm * POINTS_PER_MM;
+    if (within !== Infinity) {
+      size *= Math.max(SMALLEST, Math.min(1, room / (face.width(words) * size)));
+      while (words.length > 1 && face.width(words) * size > room + 0.01) words = `${words.slice(0, -2).trimEnd()}…`;
+    }
     const { x: px, y: py } = this.point([x, y]);
     this.page.drawText(words, {
-      x: centre ? px - font.widthOfTextAtSize(words, size) / 2 : px,
+      x: centre ? px - (face.width(words) * size) / 2 : px,
       y: py - (centre ? size * 0.35 : 0),
       size,
-      font,
+      font: face.font,
       color: faint ? FAINT : INK,
     });
   }
@@ -105,13 +120,20 @@ export class Sheet {
     return this.broken(text, sizeMm, widthMm, options).length * sizeMm * LEADING;
   }
   private broken(text: string, sizeMm: number, widthMm: number, options: TextOptions): string[] {
-    const font = options.bold ? this.bold : this.regular;
-    const size = sizeMm * POINTS_PER_MM;
+    const face = options.bold ? this.bold : this.regular;
+    const room = widthMm / sizeMm;
+    const space = face.width(" ");
     const lines: string[] = [];
+    let filled = 0;
     for (const word of printable(text).split(" ")) {
-      const line = lines.length ? `${lines.at(-1)} ${word}` : word;
-      if (lines.length && font.widthOfTextAtSize(line, size) <= widthMm * POINTS_PER_MM) lines[lines.length - 1] = line;
-      else lines.push(word);
+      const width = face.width(word);
+      if (lines.length && filled + space + width <= room) {
+        lines[lines.length - 1] = `${lines.at(-1)} ${word}`;
+        filled += space + width;
+      } else {
+        lines.push(word);
+        filled = width;
+      }
     }
     return lines;
   }

@@ -38,11 +38,11 @@ export function TrayLengths({ tray, name, onTap }: { tray: Tray; name: string; o
         <button
           type="button"
           aria-label={`${name}, lengths for practice`}
-          title="Lengths for practice on a mannequin head"
+          title="Longer ones, for practice on a mannequin head"
           onClick={() => setPractice(true)}
-          className="h-8 rounded px-2 text-sm text-ink-2 hover:bg-moss-soft"
+          className="size-8 rounded text-sm text-ink-2 hover:bg-moss-soft"
         >
-          to {PRACTICE_LENGTHS.at(-1)}…
+          …
         </button>
       )}
     </span>

@@ -49,8 +49,8 @@ export function Trays({ trays, mayRemove }: { trays: readonly { id: string; docu
         {trays.map(({ id, document: tray }) => {
           const name = `${tray.curl} ${tray.diameterMm.toFixed(2)} ${tray.shape}${tray.colour ? ` ${FIBRE_COLOURS[tray.colour].label}` : ""}`;
           return (
-            <li key={id} className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-line py-2">
-              <span className="w-32 font-semibold">
+            <li key={id} className="grid items-center gap-x-2 gap-y-1 border-b border-line py-2 sm:grid-cols-[7rem_minmax(0,1fr)_auto]">
+              <span className="font-semibold">
                 {name}
                 {tray.geometry ? <span className="block text-sm font-normal text-ink-2">measured: {tray.geometry.turnDeg}°</span> : null}
               </span>
@@ -58,7 +58,7 @@ export function Trays({ trays, mayRemove }: { trays: readonly { id: string; docu
               {mayRemove ? (
                 <Button
                   tone="plain"
-                  className="ml-auto text-sm"
+                  className="justify-self-end text-sm"
                   aria-label={`Take ${name} off the shelf`}
                   onClick={() =>
                     doing(
