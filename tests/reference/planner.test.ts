@@ -175,6 +175,20 @@ test("ties go to the shorter fibre, then to the one shorter near the inner corne
   expect(planLine([zoneOf([8, 9], 8.5), zoneOf([8, 9], 8.5)], limits).lengthsMm).toEqual([[8], [8]]);
 });
 
+test("what a look gives for its texture and for smoothness: 4.5 mm² a millimetre lost, 0.15 mm² a millimetre of kink (models of this product)", () => {
+  const limits = { stepMm: 2, outerDropMm: -Infinity };
+  /** What lies between two tens, where either of two lengths may be worn and the look asks for `target`. */
+  const between = (lengths: readonly number[], target: number, marks: readonly LineZone["mark"][] = []) => {
+    const line = [zoneOf([10], 10), zoneOf(lengths, target), zoneOf([10], 10)].map((zone, i) => ({ ...zone, mark: marks[i] }));
+    return planLine(line, limits).lengthsMm[1]![0];
+  };
+  // Nine is off by 2·target − 19 mm² more than ten; it saves two millimetres of texture and costs two of kink.
+  const textured = ["on", "between", "on"] as const;
+  expect([between([9, 10], 13.6, textured), between([9, 10], 14.1, textured)]).toEqual([9, 10]);
+  // Eleven is off by 2·target − 21 mm² less than ten and costs two millimetres of kink.
+  expect([between([10, 11], 10.6), between([10, 11], 10.7)]).toEqual([10, 11]);
+});
+
 test("full lines cost what a general solver (highs 1.15.3, mixed-integer) finds, and give up as much, rank by rank", async () => {
   const highs = await highsLoader();
   const kinds: readonly Partial<LineZone>[] = [{}, {}, {}, { mark: "on" }, { mark: "between" }];
