@@ -83,7 +83,7 @@ test("a look is bent by its handle, kept as the studio's own, and taken up on an
   for (let i = 0; i < 6; i++) await page.keyboard.press("ArrowDown");
   await expect(handle).not.toHaveAttribute("aria-valuetext", before!);
   await page.getByRole("button", { name: /Looks of the studio/ }).click();
-  await page.getByLabel("Keep the look on the bench as").fill("Slack tide");
+  await page.getByLabel("Keep this map’s look as").fill("Slack tide");
   await page.getByRole("button", { name: "Keep", exact: true }).click();
   await expect(page.getByRole("dialog").getByText("Slack tide")).toBeVisible();
   page.on("dialog", (dialog) => void dialog.accept());

@@ -27,7 +27,7 @@ import { Button, Dialog, SelectField, useWidth } from "@/ui";
 import type { MapStudio } from "./useMapStudio";
 
 export type Titled = { readonly key: string; readonly title: string; readonly map: LashMap };
-const BENCH = "On the bench";
+const AS_IT_STANDS = "As it stands now";
 
 const percent = (share: number) => `${Math.round(share * 100)} %`;
 
@@ -42,7 +42,7 @@ export function CompareMaps({
   onClose,
 }: {
   studio: MapStudio;
-  /** What stands on the left; null is the map on the bench. */
+  /** What stands on the left; null is the map as it stands. */
   first: Titled | null;
   other: Titled;
   /** What else may stand on the left, by key. */
@@ -55,7 +55,7 @@ export function CompareMaps({
   const map = first?.map ?? studio.map;
   const context = useMemo(() => ({ survey: page.survey.document, policy: page.policy, trays: page.trays }), [page]);
   const pair = [
-    { title: first?.title ?? BENCH, facts: useMemo(() => mapFacts(map, context), [map, context]) },
+    { title: first?.title ?? AS_IT_STANDS, facts: useMemo(() => mapFacts(map, context), [map, context]) },
     { title: other.title, facts: useMemo(() => mapFacts(other.map, context), [other.map, context]) },
   ];
   const differences = compareMaps(other.map, map);
@@ -88,7 +88,7 @@ export function CompareMaps({
                   onChange={(event) => onFirst(event.target.value || null)}
                   className="font-serif text-lg"
                 >
-                  <option value="">{BENCH}</option>
+                  <option value="">{AS_IT_STANDS}</option>
                   {choices.map((choice) => (
                     <option key={choice.key} value={choice.key}>
                       {choice.title}
@@ -139,7 +139,7 @@ export function CompareMaps({
       </p>
       <div className="mt-4 flex flex-wrap gap-3">
         <Button tone="line" disabled={(first ? compareMaps(other.map, studio.map) : differences).length === 0} onClick={onTake}>
-          Take {other.title} onto the bench
+          Take {other.title} in its place
         </Button>
         <Button tone="plain" onClick={onClose}>
           Keep what is there

@@ -6,7 +6,7 @@ import { forgetLook, keepLook } from "./actions";
 import type { MapStudio } from "./useMapStudio";
 import { answered } from "@/ui/answered";
 
-/** Looks the studio bent and kept: taken up with one tap; the one on the bench is kept under a name. */
+/** Looks the studio bent and kept: taken up with one tap; the one of this map is kept under a name. */
 export function OwnLooks({ studio }: { studio: MapStudio }) {
   const { map, page, plan } = studio;
   const [looks, setLooks] = useState(page.ownLooks);
@@ -64,7 +64,7 @@ export function OwnLooks({ studio }: { studio: MapStudio }) {
           </ul>
         )}
         <div className="mt-5 flex flex-wrap items-end gap-3">
-          <TextField label="Keep the look on the bench as" value={name} maxLength={40} onChange={(event) => setName(event.target.value)} />
+          <TextField label="Keep this map’s look as" value={name} maxLength={40} onChange={(event) => setName(event.target.value)} />
           <Button disabled={name.trim() === ""} onClick={() => void keep()}>
             Keep
           </Button>

@@ -32,7 +32,7 @@ import { usePlanner } from "./usePlanner";
 
 const readKept = (document: unknown) => import("./readDraft").then(({ readDraft }) => readDraft(document));
 
-/** A map on the bench: what it is, what deserves to be said of it, and everything that can be done to it. */
+/** The map that is worked on: what it is, what deserves to be said of it, and everything that can be done to it. */
 export function useMapStudio(page: MapPage, start: { map: LashMap; notKept: readonly string[] }) {
   const editor = useMapEditor(start.map);
   const { map, change } = editor;
