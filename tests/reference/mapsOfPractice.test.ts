@@ -9,6 +9,7 @@ import {
   mapDarkness,
   mapFacts,
   mapFindings,
+  mapTotals,
   placements,
   planMap,
   planWords,
@@ -348,6 +349,20 @@ test("a set over four hours says so, with what nine lashes in ten save and what 
   ).not.toContain("longSet");
 });
 
+test("long is what takes over four hours at this studio's pace, and nothing under", () => {
+  const survey = surveyOf([7.5, 10, 9]);
+  const fan = { curl: "C" as const, diameterMm: 0.05, shape: "round" as const, count: 3 };
+  const { map } = plan(survey, "natural", { fibre: fan });
+  const at = (secondsPerFan: number) => {
+    const facts = mapFacts(map, { survey, policy: { ...defaultPolicy, secondsPerFan }, trays: WIDE_SHELF });
+    return { hours: mapTotals(facts).seconds / 3600, told: mapFindings(facts).some(({ rule }) => rule === "longSet") };
+  };
+  const paces = Array.from({ length: 60 }, (_, i) => at(30 + i));
+  for (const { hours, told } of paces) expect(told).toBe(hours > 4);
+  expect(paces.some(({ hours }) => hours > 4 && hours < 4.2)).toBe(true);
+  expect(paces.some(({ hours }) => hours > 3.8 && hours <= 4)).toBe(true);
+});
+
 test("a dense line that is dark already is told so under four hours, and one that is not is left in peace", () => {
   const quick = { ...defaultPolicy, secondsPerFan: 30 };
   const says = (count: number, density: "dense" | "usual") => {
@@ -363,7 +378,7 @@ test("a dense line that is dark already is told so under four hours, and one tha
   const dark = says(10, "dense");
   expect(dark.darkness).toBeGreaterThan(0.8);
   expect(dark.told!.title).toMatch(/dark enough with less$/);
-  // Eight make it 0.7 to 0.8 of the band: full, and not past it.
+  // Seven make it 0.7 to 0.8 of the band: full, and not past it.
   const full = says(7, "dense");
   expect(full.darkness).toBeGreaterThan(0.7);
   expect(full.darkness).toBeLessThan(0.8);

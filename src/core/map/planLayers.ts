@@ -58,7 +58,7 @@ function accentEdges(base: Zones["right"], sections: number | undefined): number
   const inner = base[0]?.corner ? base[0].to : 0;
   const outer = base.at(-1)?.corner ? base.at(-1)!.from : 1;
   const ends = (inner > 0 ? 1 : 0) + (outer < 1 ? 1 : 0);
-  if (ends === 0 || sections <= ends || inner >= outer) return equalEdges(sections);
+  if (sections <= ends) return equalEdges(sections);
   const between = equalEdges(sections - ends).map((at) => inner + at * (outer - inner));
   return [...(inner > 0 ? [0] : []), ...between, ...(outer < 1 ? [1] : [])];
 }
