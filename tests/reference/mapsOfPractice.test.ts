@@ -181,26 +181,49 @@ describe("accents first, the base under them", () => {
     const tight = plan(fine, "natural", { accents }, { ...defaultPolicy, fineOverLengthMm: 1 });
     expect(planWords(tight).at(-1)).toMatch(/So little is not seen: better no accents here\.$/);
   });
-  test("no accent is as short as the base beneath it, in no plan (property)", () => {
+  test("no accent is as short as any part of the base that it lies over by a quarter, in no plan (property)", () => {
     fc.assert(
       fc.property(
         surveyArbitrary,
         fc.constantFrom<LookId>("natural", "doll", "cat"),
         fc.constantFrom("mirrored" as const, "each" as const),
-        (some, look, coupling) => {
-          const { map } = plan(some, look, { accents, coupling });
+        fc.constantFrom(undefined, 4, 5, 7, 12),
+        (some, look, coupling, sections) => {
+          const { map } = plan(some, look, { accents: { ...accents, ...(sections ? { sections } : {}) }, coupling });
           for (const side of SIDES) {
             const [lower, spikes] = map.eyes[side].layers;
             spikes!.zones.forEach((zone, i) => {
-              const middle = (spikes!.boundaries[i]! + spikes!.boundaries[i + 1]!) / 2;
-              const beneath = lower!.zones[lower!.boundaries.findIndex((edge) => edge > middle) - 1];
-              if (zone && beneath) expect(zone.lengthMm).toBeGreaterThan(beneath.lengthMm);
+              const [from, to] = [spikes!.boundaries[i]!, spikes!.boundaries[i + 1]!];
+              lower!.zones.forEach((beneath, k) => {
+                const [a, b] = [lower!.boundaries[k]!, lower!.boundaries[k + 1]!];
+                const isUnder = Math.min(b, to) - Math.max(a, from) >= 0.25 * Math.min(b - a, to - from);
+                if (zone && beneath && isUnder)
+                  expect([zone.lengthMm, i, zone.lengthMm > beneath.lengthMm]).toEqual([zone.lengthMm, i, true]);
+              });
             });
           }
         },
       ),
-      { numRuns: 60, seed: 112 },
+      { numRuns: 120, seed: 112 },
     );
+  });
+  test("in so many sections over a base of more zones: two over the longest beneath, three where the look peaks", () => {
+    const layers = (lengths: [number, number, number], look: LookId, sections: number) =>
+      plan(surveyOf(lengths, { spreadMm: 0.5 }), look, { accents: { ...accents, sections } }).map.eyes.right.layers.map(({ zones }) =>
+        zones.map((zone) => zone?.lengthMm ?? null),
+      );
+    expect(layers([8, 10.5, 9.5], "cat", 5)).toEqual([
+      [8, 8, 9, 10, 10, 10, 10, 10, 10, 9],
+      [9, 11, 12, 12, 10],
+    ]);
+    expect(layers([7.5, 10, 9], "squirrel", 7)).toEqual([
+      [8, 8, 9, 9, 10, 10, 9, 9, 10, 9],
+      [9, 10, 12, 13, 12, 11, 10],
+    ]);
+  });
+  test("hardly a section is left without an accent, corners among them", () => {
+    const sections = randomSurveys(40, 7).flatMap((some) => plan(some, "natural", { accents }).map.eyes.right.layers[1]!.zones);
+    expect(sections.filter((zone) => zone === null).length / sections.length).toBeLessThan(0.005);
   });
   test("four over the base is called dramatic with what it costs, one hardly seen", () => {
     const { map } = plan(survey, "squirrel", { accents });

@@ -93,8 +93,7 @@ function linesOf(zones: Zones, together: PlannedTogether, wish: LayerWish): Line
 function pairs(right: readonly PlanChoice[], left: readonly PlanChoice[], corner: boolean): (readonly [PlanChoice, PlanChoice])[] {
   const same = right.flatMap((r) => left.filter(({ lengthMm }) => lengthMm === r.lengthMm).map((l) => [r, l] as const));
   const all = right.flatMap((r) => left.map((l) => [r, l] as const));
-  const matchesAlike = right.at(-1)!.lengthMm === left.at(-1)!.lengthMm;
-  if (corner && !matchesAlike) return all.sort((a, b) => a[0].lengthMm + a[1].lengthMm - b[0].lengthMm - b[1].lengthMm);
+  if (corner) return all.sort((a, b) => a[0].lengthMm + a[1].lengthMm - b[0].lengthMm - b[1].lengthMm);
   if (same.length) return same;
   const apart = ([r, l]: readonly [PlanChoice, PlanChoice]) => Math.abs(r.lengthMm - l.lengthMm);
   const least = Math.min(...all.map(apart));

@@ -89,7 +89,7 @@ export function planAccents(
     zones[side].map((zone, i) => ({ ...zone, choices: zone.choices.filter(({ lengthMm }) => lengthMm > (leasts[side][i] ?? Infinity)) }));
   const plan = planLayer({ right: longer("right"), left: longer("left") }, togetherOf(coupling), limits, {
     offTarget: (side, i, mm) => mm - targetMm(side, zones[side][i]!.from, zones[side][i]!.to),
-    shortMm: (side, i, mm) => (zones[side][i]!.corner ? 0 : Math.max(0, leasts[side][i]! + LEAST_ACCENT_MM - mm)),
+    shortMm: (side, i, mm) => Math.max(0, leasts[side][i]! + LEAST_ACCENT_MM - mm),
   });
   return layersOf("accent", edges, wish.fibre, plan.lengthsMm, wish.placing);
 }
@@ -108,6 +108,16 @@ export function accentOver(accents: Layer, ground: AccentGround, side: Side, fro
   );
   const lengths = over.flatMap(({ corner, mm }) => (corner || mm === null ? [] : [mm]));
   return lengths.length ? Math.min(...lengths) : null;
+}
+
+/** Accents without those that some of the base beneath came to be as long as: nobody sees them. */
+export function longerAccents(base: Layer, accents: Layer): Layer {
+  const worn = base.zones.map((zone, i) => ({ from: base.boundaries[i]!, to: base.boundaries[i + 1]!, mm: zone?.lengthMm ?? null }));
+  const zones = accents.zones.map((zone, i) => {
+    const beneath = overlapping(worn, accents.boundaries[i]!, accents.boundaries[i + 1]!).flatMap(({ mm }) => (mm === null ? [] : [mm]));
+    return zone && beneath.length > 0 && beneath.every((mm) => zone.lengthMm > mm) ? zone : null;
+  });
+  return { ...accents, zones };
 }
 
 /** Short lashes beneath, on the lower row; bare where there is a single row. */

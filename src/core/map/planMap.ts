@@ -5,12 +5,11 @@ import { fibreKind } from "./fibreKind";
 import { hangFrom, PEAK_WITHIN_MM, type Hung } from "./hangFrom";
 import { lashClasses } from "./lashClasses";
 import { mixIn } from "./mixIn";
-import { meanLength } from "./layers";
 import { planBreaches, type Breach } from "./planBreaches";
 import { planCuts, type Cut } from "./planCuts";
 import { baseZones, groundOf, type Ground, type MapWish } from "./planGround";
 import { planEye, planLayer, type LayerPlan, type LayerWish, type Zones } from "./planLayer";
-import { accentGround, accentOver, accentsReach, LEAST_ACCENT_MM, lineLimits, planAccents, planUnder } from "./planLayers";
+import { accentGround, accentOver, accentsReach, LEAST_ACCENT_MM, lineLimits, longerAccents, planAccents, planUnder } from "./planLayers";
 import type { LineLimits } from "./line";
 import { PLAN_LIMITS, type PlanLimit } from "./planZones";
 import type { Layer, LashMap } from "./schema";
@@ -58,7 +57,7 @@ export function planMap(survey: Survey, wish: MapWish, policy: Policy, trays: re
   const under = wish.under ? planUnder(survey, base, wish.under, wish, ground.policy, trays) : null;
   const layersOf = (side: Side): Layer[] => [
     base[side],
-    ...(accents ? [longerThan(base[side], accents.layers[side])] : []),
+    ...(accents ? [longerAccents(base[side], accents.layers[side])] : []),
     ...(under ? [under[side]] : []),
   ];
   const layers = { right: layersOf("right"), left: layersOf("left") };
@@ -150,15 +149,6 @@ function accentsOf(ground: Ground, zones: Zones, hung: Hung): Accents {
     baseHung: { ...hung, longestMm: { right: longestMm.right - offsetMm, left: longestMm.left - offsetMm } },
     over: (side, from, to) => accentOver(layers[side], accents, side, from, to),
   };
-}
-
-/** Accents without those that the base beneath came to be as long as: nobody sees them. */
-function longerThan(base: Layer, accents: Layer): Layer {
-  const zones = accents.zones.map((zone, i) => {
-    const beneath = meanLength(base, accents.boundaries[i]!, accents.boundaries[i + 1]!);
-    return zone && beneath !== null && zone.lengthMm > beneath ? zone : null;
-  });
-  return { ...accents, zones };
 }
 
 function planBase(

@@ -1,5 +1,6 @@
 import { defaultPolicy } from "../policy";
 import { lengthsFrom, surveyOf } from "../../../tests/support/surveys";
+import { accentLashes } from "./accentLashes";
 import { planZones, type PlanLimit } from "./planZones";
 
 // Common practice: a corner matches its usual lash; outside it may go one below for the drop; bare where nothing in stock is near.
@@ -31,4 +32,11 @@ test("with the natural lash left aside a corner may be as short as anything, and
   const [inner, middle] = zones(even(8), lengthsFrom(5, 14), "natural");
   expect(lengths(inner!)).toEqual([5, 6, 7, 8]);
   expect(lengths(middle!)).toEqual([5, 6, 7, 8, 9, 10]);
+});
+
+test("an accent in a corner stands a millimetre over its match and no more", () => {
+  const survey = even(8);
+  const picked = accentLashes(survey, "right", { every: 3, cluster: 1, innerEvery: 2 });
+  const corners = planZones(survey.eyes.right, edges, kind, lengthsFrom(5, 14), defaultPolicy, { picked });
+  expect([lengths(corners[0]!).at(-1), lengths(corners[2]!).at(-1)]).toEqual([9, 9]);
 });
