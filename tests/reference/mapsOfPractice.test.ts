@@ -334,10 +334,10 @@ test("eye advice stands among the findings with a plan that follows it", () => {
 });
 
 test("singles of 0.20 are told on medium lashes and left in peace on coarse ones", () => {
-  const thick = { ...classicWish("natural").fibre, diameterMm: 0.2 };
-  const drawn = (diameter: "medium" | "coarse") => {
+  const drawn = (diameter: "medium" | "coarse", diameterMm = 0.2) => {
     const survey = surveyOf([7, 9.5, 8.5], { diameter });
     const { map } = plan(survey, "natural");
+    const thick = { ...classicWish("natural").fibre, diameterMm };
     const eye = (side: "right" | "left") => ({
       layers: map.eyes[side].layers.map((layer) => ({ ...layer, zones: layer.zones.map((zone) => zone && { ...zone, ...thick }) })),
     });
@@ -347,6 +347,7 @@ test("singles of 0.20 are told on medium lashes and left in peace on coarse ones
   };
   expect(drawn("medium")).toMatchObject({ title: "Both eyes, zones 1 to 10, thick single" });
   expect(drawn("coarse")).toBeUndefined();
+  expect(drawn("medium", 0.18)).toBeUndefined();
 });
 
 test("baby lashes are counted: left alone under singles, worn in short fine fibres", () => {

@@ -203,8 +203,25 @@ test("heavy fan: 5D of 0.07 on fine lashes weighs more than the single they woul
   expect(heavy[0]!.why).toMatch(/5 fibres of 0\.07 weigh as 1\.1 singles of 0\.15, on fine lashes/);
   expect(heavy[0]!.fix?.label).toBe("Make it 4D");
   expect(rules(drawn([7, 8, 9, 8, 7], { diameterMm: 0.07, count: 3 }), fine)).not.toContain("heavyFan");
-  // The same fan on medium lashes with no babies is nobody's business.
+  // On medium lashes it is told where three in ten are baby lashes, and nobody's business where fewer are.
+  const babies = (babyShare: number) => ({ survey: surveyOf([8, 10, 9], { spreadMm: 0.3, babyShare }), trays: fine.trays });
+  const fan = drawn([9, 11, 12, 11, 10], { diameterMm: 0.07, count: 5 });
+  expect(rules(fan, babies(0.32))).toContain("heavyFan");
+  expect(rules(fan, babies(0.28))).not.toContain("heavyFan");
   expect(rules(drawn([9, 11, 12, 11, 10], { diameterMm: 0.07, count: 5 }), { trays: fine.trays })).not.toContain("heavyFan");
+});
+test("iris marks drawn by hand: two millimetres long and short is their texture at any limit, three is a stepped line", () => {
+  const narrow = { policy: { ...context.policy, stepMm: 1 } };
+  const marks = (mm: number): LashMap => ({ ...drawn([10, 10 - mm, 10, 10 - mm, 10]), school: { id: "irisMarks" } });
+  expect(rules(marks(2), narrow)).not.toContain("steppedLine");
+  expect(rules(marks(3), narrow)).toContain("steppedLine");
+});
+test("accents are measured over the mean of the base beneath, halves upwards", () => {
+  const over = (lengths: number[]) => rules(withAccents(drawn([9, 10, 9, 10, 9]), lengths)).filter((rule) => /Accents/.test(rule));
+  // Two and a half sections of the base lie under each accent here: 9.4 to 9.6 on the mean.
+  expect(over([11, 11])).toEqual([]);
+  expect(over([10, 10])).toEqual(["faintAccents"]);
+  expect(over([13, 13])).toEqual(["dramaticAccents"]);
 });
 test("a C on straight lashes that point down touches over 0.96 mm and does not seat; L, all of its straight base, is offered", () => {
   const down = {
