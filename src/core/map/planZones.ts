@@ -80,7 +80,7 @@ export function planZones(
       limit.natural.rows < bareBelowRows
         ? []
         : corner
-          ? cornerChoices(limit, carried, stockedMm, fill, without)
+          ? cornerChoices(limit, carried, stockedMm, options)
           : fill && without !== "natural"
             ? fillChoices(carried, ...(byLash ? [] : [limit.floorMm]), worn.usualMm - FLOOR_BELOW_MM)
             : asTheyAre(carried);
@@ -99,6 +99,9 @@ function fillChoices(carried: readonly number[], ...floorsMm: readonly number[])
   return asTheyAre(carried.slice(-1));
 }
 
+/** Accents in a corner: its match, over a base that lies below it for the drop, or the next. */
+const CORNER_ACCENTS = 2;
+
 /** So far below its lashes a corner still wears what is in stock rather than stay bare, mm. A model of this product. */
 const CORNER_AT_LEAST_MM = 1.5;
 
@@ -110,11 +113,10 @@ function cornerChoices(
   limit: ZoneLimit,
   carried: readonly number[],
   stockedMm: readonly number[],
-  fill: boolean,
-  without: PlanLimit | undefined,
+  { fill = false, picked, without }: Options,
 ): PlanChoice[] {
   const within = carried.filter((mm) => mm <= limit.limitMm + 1e-9);
-  if (!fill) return asTheyAre(within);
+  if (!fill) return asTheyAre(picked ? within.slice(-CORNER_ACCENTS) : within);
   const best = stockedMm.filter((mm) => mm <= limit.limitMm + 1e-9).at(-1);
   if (best === undefined || best < limit.usualMm - CORNER_AT_LEAST_MM) return [];
   const worn = within.at(-1);
