@@ -26,6 +26,14 @@ module.exports = {
       to: { dependencyTypes: ["npm", "core"], pathNot: "node_modules/(zod|culori|spectral\\.js)/" },
     },
     {
+      name: "what-draws-maps-parses-none",
+      comment:
+        "The map's page reckons with core/map and parses nothing: its schemas, and the library they are made with, come when asked for.",
+      severity: "error",
+      from: { path: "^src/core/map/", pathNot: "/(schema|tray|ownLook|wornLashes|index)\\.ts$|\\.test\\.ts$" },
+      to: { path: "^src/core/map/(schema|tray|ownLook|wornLashes|index)\\.ts$|node_modules/zod/", dependencyTypesNot: ["type-only"] },
+    },
+    {
       name: "queries-only-in-server-and-data",
       comment: "A route composes features; only data.ts, actions.ts and the server reach the database.",
       severity: "error",

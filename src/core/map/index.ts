@@ -14,11 +14,11 @@ export {
   type UnderWish,
   type MapLimits,
   type Bend,
-  LAYER_ROLES,
   bendSchema,
   fibreKindSchema,
   schoolSchema,
 } from "./schema";
+export { LAYER_ROLES } from "./layerBounds";
 export { LOOKS, LOOK_IDS, type LookId, type Look } from "./looks";
 export { dropCurve, lookHandles } from "./looks/dropCurve";
 export { SCHOOL_LABELS, SCHOOL_SAYS, zoneEdges } from "./schools";

@@ -1,11 +1,12 @@
 import { SIDES, type FieldLash, type Side, type Survey } from "../eye";
 import type { Policy } from "../policy";
 import { accentLashes } from "./accentLashes";
+import { MOST_ZONES } from "./layerBounds";
 import { meanLength } from "./layers";
 import { longestReached, planLayer, togetherOf, type Zones } from "./planLayer";
 import type { LineLimits } from "./line";
 import { planZones } from "./planZones";
-import { MOST_ZONES, type AccentWish, type FibreKind, type Layer, type LashMap, type UnderWish } from "./schema";
+import type { AccentWish, FibreKind, Layer, LashMap, UnderWish } from "./schema";
 import { equalEdges } from "./schools/equal";
 import { stockedLengths } from "./stock";
 import { WIDEST_CORNER } from "./zoneLimit";

@@ -1,13 +1,11 @@
 import { z } from "zod";
 import { landmarksSchema } from "../eye/survey";
 import { fibreSchema } from "../lash/fibre";
+import { LAYER_ROLES, MOST_ZONES } from "./layerBounds";
 import { LOOK_IDS } from "./looks/ids";
 import type { DocumentKind } from "../document";
 
 const place = z.number().min(0).max(1);
-/** Zones a layer holds at most. */
-export const MOST_ZONES = 40;
-
 const boundariesSchema = z
   .array(place)
   .min(2)
@@ -76,7 +74,6 @@ export const accentPlacingSchema = z
   .refine((placing) => placing.cluster < placing.every, { message: "A cluster leaves some lashes between.", path: ["cluster"] });
 export type AccentPlacing = z.infer<typeof accentPlacingSchema>;
 
-export const LAYER_ROLES = ["base", "accent", "under"] as const;
 export const layerSchema = z
   .strictObject({
     role: z.enum(LAYER_ROLES),
