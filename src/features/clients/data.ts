@@ -36,7 +36,7 @@ export function listClients(me: Member, search: string) {
       )
       .where(and(isNull(client.archivedAt), search ? ilike(client.name, `%${literal(search)}%`) : undefined))
       .groupBy(client.id, client.name, client.contact, client.mannequin)
-      .orderBy(asc(client.mannequin), asc(client.name))
+      .orderBy(asc(client.name))
       .limit(PAGE + 1);
     return { clients: rows.slice(0, PAGE), more: rows.length > PAGE };
   });
