@@ -1,11 +1,9 @@
-import { serviceOf, type ServiceId } from "../service";
-import { finding, type CareFacts, type CareFinding, type CareRules } from "./facts";
+import { serviceOf, servicesFor, type ServiceId } from "../service";
+import { finding, gravestFirst, type CareFacts, type CareFinding, type CareRules } from "./facts";
 import { CARE_RULES } from "./rules";
 
-const NO_HEAD = finding("practiceOnHead", "stop", "Practice is done on a mannequin head, not on a client.");
-const NO_CLIENT = finding("practiceOnHead", "stop", "This is a mannequin head: only practice is done on it.");
-
-const ORDER = { stop: 0, ask: 1, note: 2 } as const;
+const NOT_ON_A_CLIENT = finding("practiceOnHead", "stop", "Practice is done on a mannequin head, not on a client.");
+const NOT_ON_A_HEAD = finding("practiceOnHead", "stop", "This is a mannequin head: only practice is done on it.");
 
 /**
  * What stands against a service for this client, stops first. The one answer for every way into a visit: booking, moving,
@@ -14,9 +12,9 @@ const ORDER = { stop: 0, ask: 1, note: 2 } as const;
  */
 export function careFindings(id: ServiceId, facts: CareFacts, rules: CareRules): CareFinding[] {
   const service = { ...serviceOf(id), id };
-  if (service.onClient === facts.mannequin) return [facts.mannequin ? NO_CLIENT : NO_HEAD];
+  if (!servicesFor(facts.mannequin).includes(id)) return [facts.mannequin ? NOT_ON_A_HEAD : NOT_ON_A_CLIENT];
   if (facts.mannequin) return [];
-  return CARE_RULES.flatMap((rule) => rule(service, facts, rules)).sort((a, b) => ORDER[a.weight] - ORDER[b.weight]);
+  return gravestFirst(CARE_RULES.flatMap((rule) => rule(service, facts, rules)));
 }
 
 export const stopsOf = (findings: readonly CareFinding[]): CareFinding[] => findings.filter(({ weight }) => weight === "stop");

@@ -72,3 +72,8 @@ export const finding = (rule: string, weight: CareFinding["weight"], words: stri
 
 /** The service is for a later day: what can be asked or mended until then does not stand against it yet. */
 export const isAhead = ({ nowMs, dayStartMs }: Pick<CareFacts, "nowMs" | "dayStartMs">): boolean => dayStartMs > nowMs;
+
+const ORDER = { stop: 0, ask: 1, note: 2 } as const;
+/** The gravest first, else in the order they were found. */
+export const gravestFirst = (findings: readonly CareFinding[]): CareFinding[] =>
+  [...findings].sort((a, b) => ORDER[a.weight] - ORDER[b.weight]);

@@ -19,6 +19,7 @@ export {
 } from "./patchTest";
 export { SPACING, SPACING_IDS, WORN_DAYS, spacingOf, type Spacing, type SpacingId } from "./spacing";
 export type { PastService } from "./pastService";
+export { withProducts } from "./productFindings";
 export { productAge, type ProductAge, type UsedProduct } from "./productLife";
 export { careFindings, stopsOf, asksOf, beforeTheVisit, isCovered, LEAST_REASON } from "./careFindings";
 export { type CareFacts, type CareFinding, type CareRules } from "./facts";

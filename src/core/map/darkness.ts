@@ -60,6 +60,6 @@ function seenArea(fibre: Fibre, angleDeg: number, at: number, { trays, policy }:
   });
   // Closed, fibres hide each other; open, each is seen.
   const fibres = meanCount(fibre);
-  const widths = fibres > 1 && fibre.opening === "closed" ? Math.sqrt(fibres) : fibres;
+  const widths = fibre.opening === "closed" ? Math.sqrt(fibres) : fibres;
   return widths * fibre.diameterMm * seenMm * taperFactor();
 }

@@ -1,7 +1,7 @@
 "use client";
 import { useState } from "react";
 import type { Air } from "@/core/air";
-import { asksOf, isCovered, productAge, stopsOf, type CareFinding } from "@/core/care";
+import { asksOf, isCovered, stopsOf, withProducts } from "@/core/care";
 import { serviceOf } from "@/core/service";
 import { CareCheck, Findings } from "@/features/care/CareCheck";
 import type { RatedBottle } from "@/features/shelf/ratedBottles";
@@ -16,33 +16,15 @@ import { readWords, useDraft } from "@/features/tablet/useDraft";
 import type { VisitProps } from "./visitProps";
 import { useTabletStore } from "@/features/tablet/TabletProvider";
 
-/** What the bottle that is chosen adds to what stands: its age, rated here at once and by the server once more. */
-function withBottle(
-  findings: readonly CareFinding[],
-  rated: readonly RatedBottle[],
-  bottleId: string | null,
-  today: string,
-): CareFinding[] {
-  const bottle = rated.find((one) => one.bottle.id === bottleId)?.bottle;
-  const age = bottle
-    ? productAge(
-        {
-          name: `${bottle.adhesive.name}, lot ${bottle.lot}`,
-          family: "adhesive",
-          openedOn: bottle.openedOn,
-          lifeAfterOpeningDays: bottle.adhesive.lifeAfterOpeningDays,
-          expiresOn: bottle.expiresOn,
-        },
-        today,
-      )
-    : null;
-  const bottleFindings: CareFinding[] =
-    bottle && age?.weight && age.words
-      ? [{ rule: "productLife", key: `productLife ${bottle.adhesiveId}`, weight: age.weight, words: age.words }]
-      : [];
-  return [...bottleFindings, ...findings].sort((a, b) => WEIGHT[a.weight] - WEIGHT[b.weight]);
-}
-const WEIGHT = { stop: 0, ask: 1, note: 2 } as const;
+/** The bottle that is chosen, as care judges it: here at once, and by the server once more. */
+const asUsed = ({ bottle }: RatedBottle) => ({
+  productId: bottle.adhesiveId,
+  name: `${bottle.adhesive.name}, lot ${bottle.lot}`,
+  family: "adhesive" as const,
+  openedOn: bottle.openedOn,
+  lifeAfterOpeningDays: bottle.adhesive.lifeAfterOpeningDays,
+  expiresOn: bottle.expiresOn,
+});
 
 /** A set or fill that has its map and is to begin: what stands against it, the bottle, and the one door. */
 export function BeforeBeginning({
@@ -64,8 +46,8 @@ export function BeforeBeginning({
   const [busy, setBusy] = useState(false);
   const [problem, setProblem] = useState<{ message: string; field?: string | undefined } | null>(null);
   const { onClient } = serviceOf(visit.service);
-  // On a mannequin head a bottle past its life does no harm.
-  const findings = onClient ? withBottle(visit.care.findings, rated, bottleId, visit.today) : visit.care.findings;
+  const chosen = rated.filter(({ bottle }) => bottle.id === bottleId).map(asUsed);
+  const findings = withProducts(visit.service, visit.care.findings, chosen, visit.today);
   const stopped = stopsOf(findings).length > 0;
   const keys = asksOf(findings).map(({ key }) => key);
 

@@ -1,7 +1,7 @@
 import "server-only";
 import { and, eq } from "drizzle-orm";
 import { asksOf, stopsOf } from "@/core/care";
-import { isByMap, serviceOf } from "@/core/service";
+import { isByMap, servicesFor } from "@/core/service";
 import { correctionObjection, type Correction } from "@/core/visit";
 import { client, lashMap, lashMapRevision, visit, visitEvent } from "@/db/schema";
 import { isBottle } from "@/features/shelf/bottles";
@@ -68,7 +68,7 @@ async function mustExist(tx: StudioTransaction, row: FullVisit, correction: Corr
     const [knownClient] = await tx.select({ mannequin: client.mannequin }).from(client).where(eq(client.id, correction.clientId));
     if (!knownClient) throw new Refusal("This client is not in the studio (any more).", { clientId: "Choose a client." });
     // Practice happened on a mannequin head, a service on a client: a slip of the list does not make one the other.
-    if (knownClient.mannequin === serviceOf(row.service).onClient)
+    if (!servicesFor(knownClient.mannequin).includes(row.service))
       throw new Refusal(
         knownClient.mannequin ? "That is a mannequin head; this was done on a client." : "That is a client; this was practice.",
         {

@@ -1,9 +1,5 @@
-import { finding, type CareRule } from "../facts";
-import { productAge } from "../productLife";
+import type { CareRule } from "../facts";
+import { productFindings } from "../productFindings";
 
 /** Products past their printed date, or past their life after opening. */
-export const productLife: CareRule = (_service, { products, today }) =>
-  products.flatMap((product) => {
-    const { weight, words } = productAge(product, today);
-    return weight && words ? [finding("productLife", weight, words, product.productId)] : [];
-  });
+export const productLife: CareRule = (_service, { products, today }) => productFindings(products, today);

@@ -16,7 +16,7 @@ export const heavyFan: Rule = (facts) =>
     const { fibre } = piece;
     const { natural } = zone.limit;
     const fine = natural.diameterMm <= FINE_UP_TO_MM;
-    const baby = natural.babyShare >= MANY_BABIES;
+    const baby = natural.babyShare >= MANY_BABIES - 1e-9;
     if (mostCount(fibre) < 2 || !(fine || baby)) return [];
     const weighs = equalCount({ ...fibre, count: mostCount(fibre) }, CLASSIC);
     if (weighs <= 1 + 1e-9) return [];

@@ -203,10 +203,15 @@ test("heavy fan: 5D of 0.07 on fine lashes weighs more than the single they woul
   expect(heavy[0]!.why).toMatch(/5 fibres of 0\.07 weigh as 1\.1 singles of 0\.15, on fine lashes/);
   expect(heavy[0]!.fix?.label).toBe("Make it 4D");
   expect(rules(drawn([7, 8, 9, 8, 7], { diameterMm: 0.07, count: 3 }), fine)).not.toContain("heavyFan");
+  // Nine of 0.05 weigh as the single to the letter: ten are made nine, and nine are left in peace.
+  const light = { ...fine, trays: [trayOf(lengthsFrom(6, 14), { diameterMm: 0.05 })] };
+  const ofTen = findingsOf(drawn([7, 8, 8, 8, 7], { diameterMm: 0.05, count: 10 }), light).find((f) => f.rule === "heavyFan");
+  expect(ofTen!.fix?.label).toBe("Make it 9D");
+  expect(rules(drawn([7, 8, 8, 8, 7], { diameterMm: 0.05, count: 9 }), light)).not.toContain("heavyFan");
   // On medium lashes it is told where three in ten are baby lashes, and nobody's business where fewer are.
   const babies = (babyShare: number) => ({ survey: surveyOf([8, 10, 9], { spreadMm: 0.3, babyShare }), trays: fine.trays });
   const fan = drawn([9, 11, 12, 11, 10], { diameterMm: 0.07, count: 5 });
-  expect(rules(fan, babies(0.32))).toContain("heavyFan");
+  expect(rules(fan, babies(0.3))).toContain("heavyFan");
   expect(rules(fan, babies(0.28))).not.toContain("heavyFan");
   expect(rules(drawn([9, 11, 12, 11, 10], { diameterMm: 0.07, count: 5 }), { trays: fine.trays })).not.toContain("heavyFan");
 });
