@@ -1,6 +1,7 @@
 import { execFileSync } from "node:child_process";
-import { mkdirSync, rmSync, writeFileSync } from "node:fs";
+import { mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import path from "node:path";
+import { pathToFileURL } from "node:url";
 import { loadDemo, migrate, startApp, startHygrometer } from "./lib/app.mjs";
 import { ensureDebian } from "./lib/packages.mjs";
 import { removePostgres, startPostgres } from "./lib/postgres.mjs";
@@ -10,6 +11,8 @@ import { CHROMIUM } from "./lib/chromium.mjs";
 
 // npm run shots               remakes docs/screenshots/ from the demo data
 // npm run shots -- map chair  only those
+// npm run shots -- eyes       six looks on eight shapes in three views and both themes: in .ivy/eyes, to be looked at, never kept
+// npm run shots -- eyes       six looks on eight shapes in three views and both themes, to be looked at: in .ivy/eyes, never kept
 // To look without keeping: IVY_SHOTS=folder puts them elsewhere, IVY_SHOTS_SIZE=360x740 and IVY_SHOTS_THEME=lamp change all.
 
 const folder = path.resolve(root, process.env.IVY_SHOTS ?? "docs/screenshots");
@@ -18,10 +21,32 @@ const size = process.env.IVY_SHOTS_SIZE?.split("x").map(Number);
 const stops = [];
 stopOnSignals(stops);
 let failed = false;
+/** Nothing more was asked for. */
+const DONE = Symbol("done");
+
+/** The eyes by themselves, without the app. */
+async function takeEyes() {
+  const pages = path.join(stateFolder, "eyes");
+  execFileSync(process.execPath, ["--import", "tsx", "scripts/lib/eyesSheet.ts", pages], { cwd: root, stdio: "inherit" });
+  const { chromium } = await import("@playwright/test");
+  const browser = await chromium.launch(CHROMIUM);
+  stops.push(() => browser.close());
+  const page = await browser.newPage();
+  for (const svg of readdirSync(pages).filter((name) => name.endsWith(".svg"))) {
+    const [, width, height] = /width="(\d+)" height="(\d+)"/.exec(readFileSync(path.join(pages, svg), "utf8"));
+    await page.setViewportSize({ width: Number(width), height: Number(height) });
+    await page.goto(pathToFileURL(path.join(pages, svg)).href);
+    const file = path.join(pages, svg.replace(".svg", ".png"));
+    await page.screenshot({ path: file });
+    console.log(path.relative(root, file));
+  }
+}
 
 try {
   ensureDebian(["postgresql", "chromium", "poppler-utils"]);
   ensurePackages();
+  if (only.includes("eyes")) await takeEyes();
+  if (only.length && only.every((name) => name === "eyes")) throw DONE;
   ensureBuild();
   mkdirSync(folder, { recursive: true });
   removePostgres(stateFolder, "shots");
@@ -83,8 +108,8 @@ try {
     await context.close();
   }
 } catch (error) {
-  failed = true;
-  console.error(`\n${error instanceof Error ? error.message : error}`);
+  failed = error !== DONE;
+  if (failed) console.error(`\n${error instanceof Error ? error.message : error}`);
 } finally {
   for (const end of stops.reverse()) await end();
 }

@@ -14,12 +14,15 @@ export function Dialog({
   title,
   children,
   wide,
+  full,
 }: {
   open: boolean;
   onOpenChange: (open: boolean) => void;
   title: string;
   children: ReactNode;
   wide?: boolean;
+  /** The whole screen. */
+  full?: boolean;
 }) {
   useKeysOfSheet(open);
   const opener = useRef<HTMLElement | null>(null);
@@ -43,8 +46,9 @@ export function Dialog({
           onOpenAutoFocus={focusFirst}
           onCloseAutoFocus={giveBack}
           className={cx(
-            "fixed top-[8vh] left-1/2 z-50 max-h-[84vh] w-[min(94vw,36rem)] -translate-x-1/2 overflow-y-auto rounded-lg border border-line bg-paper p-6",
-            wide && "w-[min(94vw,60rem)]",
+            "fixed z-50 overflow-y-auto bg-paper p-6",
+            full ? "inset-0" : "top-[8vh] left-1/2 max-h-[84vh] -translate-x-1/2 rounded-lg border border-line",
+            full ? "" : wide ? "w-[min(94vw,60rem)]" : "w-[min(94vw,36rem)]",
           )}
         >
           <div className="mb-4 flex items-start justify-between gap-4">

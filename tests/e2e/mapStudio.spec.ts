@@ -196,7 +196,7 @@ test("saves are compared, a map is kept as a template, noted and approved", asyn
   await dialog.getByLabel("The first map").selectOption({ label: "Gull wing, wispy M" });
   await expect(dialog).not.toContainText("Both are the same map");
   await expect(dialog.getByRole("row", { name: /^accents/i })).toContainText("none");
-  await expect(dialog.getByRole("img", { name: "Gull wing, wispy M, both eyes facing the client" })).toBeVisible();
+  await expect(dialog.getByRole("img", { name: "Gull wing, wispy M, both eyes in the mirror" })).toBeVisible();
   await expect(dialog.getByRole("img", { name: "Both maps from the side, over the pupil" })).toBeVisible();
   await expect(dialog.getByRole("button", { name: /^Take Save/ })).toBeDisabled();
   await dialog.getByRole("button", { name: "Keep what is there" }).click();

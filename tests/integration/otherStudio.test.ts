@@ -260,7 +260,7 @@ const ROUTES_FOR_NOBODY = [
   "api/health",
   "api/time",
   "api/intake/readings",
-  "schemas/lash-map.v2.json",
+  "schemas/lash-map.v3.json",
   "schemas/protocol.v1.json",
 ];
 type Handlers = Partial<

@@ -131,5 +131,5 @@ test("an older survey and map in the database are read as the newest version", a
   const page = await mapPage(me!, client, mapId);
   if (page === null || page === "no survey") throw new Error("not read");
   expect(page.saved!.map).toMatchObject({ version: 2, title: "an older map" });
-  expect(page.survey.document).toMatchObject({ version: 2, serum: false });
+  expect(page.survey.document).toMatchObject({ version: 3, serum: false });
 });

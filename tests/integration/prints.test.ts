@@ -1,3 +1,4 @@
+import { CURLS } from "@/core/curl";
 import { execFileSync } from "node:child_process";
 import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
@@ -131,7 +132,14 @@ describe.each(Object.keys(PAPERS) as Paper[])("on %s", (paper) => {
     expect(sumOf(/(\d+) lashes, \d+ strips?/g)).toBe(said);
   });
   test("pad strips of every layer: a page each, words inside it, the ruler's figures 20 mm apart", async () => {
-    const pages = readBack(await padStripPdf(survey, crowded, "bedHead", { paper, savedOn: "23 Sep 2026", name: "ZÅ" }));
+    const pages = readBack(
+      await padStripPdf(survey, crowded, "bedHead", {
+        paper,
+        savedOn: "23 Sep 2026",
+        name: "ZÅ",
+        wearing: { curlOf: ({ curl }) => CURLS[curl], offsetMm: 1 },
+      }),
+    );
     expect(pages).toHaveLength(crowded.eyes.right.layers.length);
     for (const page of pages) {
       inside(page);

@@ -46,7 +46,7 @@ const eyeArbitrary: fc.Arbitrary<EyeSurvey> = fc
   })) as fc.Arbitrary<EyeSurvey>;
 
 export const surveyArbitrary: fc.Arbitrary<Survey> = fc.tuple(eyeArbitrary, eyeArbitrary, fc.boolean()).map(([right, other, alike]) => ({
-  version: 2,
+  version: 3,
   spacing: "average",
   oilyLids: false,
   serum: false,

@@ -17,7 +17,7 @@ export {
   type PatchTestStanding,
   type ReactionLifting,
 } from "./patchTest";
-export { SPACING, SPACING_IDS, WORN_DAYS, spacingOf, type Spacing, type SpacingId } from "./spacing";
+export { SPACING, SPACING_IDS, WORN_DAYS, spacingOf, wornAt, type Spacing, type SpacingId } from "./spacing";
 export type { PastService } from "./pastService";
 export { withProducts } from "./productFindings";
 export { productAge, type ProductAge, type UsedProduct } from "./productLife";

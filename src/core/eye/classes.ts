@@ -48,6 +48,11 @@ export const SINGLE_ROW_UP_TO = 0.15;
 /** Share of baby lashes taken where nobody counted them. A model of this product. */
 export const USUAL_BABY_SHARE = 0.1;
 
+/** The farthest aside a lash may be said to leave, degrees off straight ahead. */
+export const MOST_SPLAY_DEG = 75;
+/** What splay is asked in, degrees: near enough for the eye. */
+export const SPLAYS_DEG = [-45, -30, -15, 0, 15, 30, 45, 60] as const;
+
 /** What a client's habits and health say of lashes; asked, never required. */
 export const SLEEPS_ON = { unknown: "not asked", right: "right side", left: "left side", back: "back", either: "either side" } as const;
 export type SleepsOn = keyof typeof SLEEPS_ON;

@@ -78,7 +78,7 @@ describe("a survey of version 1", () => {
   };
   test("is read: one row at the inner corner, two elsewhere, nothing else added", () => {
     const survey = surveySchema.parse(upgradeSurvey(old));
-    expect(survey.version).toBe(2);
+    expect(survey.version).toBe(3);
     expect(survey.eyes.right.points.map(({ rows }) => rows)).toEqual([1, 2, 2]);
     for (const point of survey.eyes.left.points) expect(point).toMatchObject({ babyShare: 0, gapShare: 0, twist: "none" });
     expect(survey).toMatchObject({ serum: false, sleepsOn: "unknown", washesPerWeek: null });

@@ -1,3 +1,4 @@
+import { azimuthAt } from "./azimuth";
 import { naturalLashAt } from "./naturalLash";
 import { naturalZone } from "./naturalZone";
 import { SIDES, sideLabel, type Side } from "./sides";
@@ -17,6 +18,8 @@ const TELLS_LINE_MM = 0.5;
 const TELLS_SHARE = 0.08;
 
 const mm = (value: number) => `${value.toFixed(1)} mm`;
+/** "12° out", off straight ahead. */
+const degreesOff = (deg: number) => `${Math.abs(Math.round(deg))}° ${deg < 0 ? "in" : "out"}`;
 const percent = (share: number) => `${Math.round(share * 100)} %`;
 
 function between(name: string, before: EyeSurvey, after: EyeSurvey): SurveyDifference[] {
@@ -39,6 +42,9 @@ function between(name: string, before: EyeSurvey, after: EyeSurvey): SurveyDiffe
         before: `${Math.round(angle(before))}°`,
         after: `${Math.round(angle(after))}°`,
       });
+    const splay = (eye: EyeSurvey) => azimuthAt(eye)((from + to) / 2);
+    if (Math.abs(splay(before) - splay(after)) >= 10)
+      differences.push({ what: `${name}, ${third}, splay`, before: degreesOff(splay(before)), after: degreesOff(splay(after)) });
   }
   return differences;
 }

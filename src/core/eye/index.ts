@@ -15,6 +15,8 @@ export {
   SPACINGS,
   MOST_SEED,
   MOST_PLACES,
+  MOST_SPLAY_DEG,
+  SPLAYS_DEG,
   type EyeShape,
   type EyeSpacing,
   DENSITIES,
@@ -32,13 +34,12 @@ export { naturalLashAt, type NaturalLash } from "./naturalLash";
 export { naturalZone, type NaturalZone } from "./naturalZone";
 export { firstSurvey, notOfThese } from "./mannequin";
 export { usualSurvey, quickPositions, QUICK_SPREAD_MM } from "./usualSurvey";
-export { lidOutline, type LidOutline } from "./lidOutline";
 export { isMeasured } from "./isMeasured";
 export { lashCount } from "./lashCount";
 export { interpolateMonotone } from "./interpolate";
 export { fieldOf, lashField, type FieldLash } from "./lashField";
-export { drawnLash, drawnNaturals, type DrawnLash, SPLAY_DEG } from "./drawnLash";
-export { roomAboveMm } from "./roomAbove";
+export { azimuthAt, USUAL_SPLAY_DEG } from "./azimuth";
+export { IRIS_COLOURS, HAIR_COLOURS, SKIN_TONES, type IrisColour, type HairColour, type SkinTone } from "./colours";
 export { compareSurveys, eyesApart, shorterEye, type SurveyDifference } from "./compareSurveys";
 export { AREAS, AREA_LABELS, AREAS_OF, partOf, sideOf, type Area, type HairPart } from "./areas";
 export { hairClass } from "./hairClass";

@@ -26,7 +26,9 @@ function isUsual(eye: EyeSurvey, usual: EyeSurvey): boolean {
     eye.points.length === usual.points.length &&
     eye.points.every((point, i) => {
       const other = usual.points[i]!;
-      const same = (["diameter", "density", "direction", "ownCurl", "twist", "rows"] as const).every((key) => point[key] === other[key]);
+      const same = (["diameter", "density", "direction", "ownCurl", "twist", "rows", "splayDeg"] as const).every(
+        (key) => point[key] === other[key],
+      );
       return (
         same && (["at", "lengthMm", "spreadMm", "babyShare", "gapShare"] as const).every((key) => Math.abs(point[key] - other[key]) < 0.005)
       );

@@ -1,4 +1,5 @@
 import { mulberry32 } from "../units";
+import { azimuthAt } from "./azimuth";
 import { naturalLashAt } from "./naturalLash";
 import type { Side } from "./sides";
 import type { EyeSurvey, Survey } from "./survey";
@@ -16,16 +17,19 @@ export type FieldLash = {
   /** Growth angle above level, degrees. */
   readonly angleDeg: number;
   readonly ownCurlDeg: number;
+  /** The way it leaves the lid by, degrees off straight ahead, outwards above 0: the splay there and its own lean. */
+  readonly azimuthDeg: number;
   readonly baby: boolean;
-  /** Its lean to the side, and one more draw for whoever needs it, each −0.5..0.5. */
-  readonly lean: number;
+  /** One more draw for whoever needs it, −0.5..0.5. */
   readonly chance: number;
 };
 
 /** A baby lash as a share of the usual length there. A drawing convention of this product. */
 const BABY_LENGTH = 0.55;
 const BABY_DIAMETER_MM = 0.05;
+/** How far lashes that stand side by side differ in growth angle and azimuth, degrees from end to end. Models of this product. */
 const TILT_DEG = 5;
+const LEAN_DEG = 9;
 const STEPS = 256;
 
 /** The two eyes are never lash for lash alike: this far apart lie their seeds. */
@@ -53,6 +57,7 @@ const fields = new WeakMap<EyeSurvey, { seed: number; lashes: readonly FieldLash
 
 function grow(eye: EyeSurvey, seed: number): FieldLash[] {
   const lashAt = naturalLashAt(eye);
+  const splayAt = azimuthAt(eye);
   const random = mulberry32(seed);
   // Lashes stand where the summed density passes each half number.
   const summed = [0];
@@ -85,8 +90,8 @@ function grow(eye: EyeSurvey, seed: number): FieldLash[] {
       diameterMm: baby ? Math.min(BABY_DIAMETER_MM, natural.diameterMm) : natural.diameterMm,
       angleDeg: natural.angleDeg + tilt * TILT_DEG,
       ownCurlDeg: natural.ownCurlDeg,
+      azimuthDeg: splayAt(at) + lean * LEAN_DEG,
       baby,
-      lean,
       chance,
     });
   }

@@ -1,7 +1,19 @@
 import { z } from "zod";
 import { DIRECTIONS } from "../curl/directions";
 import { DIAMETER_CLASSES } from "../lash/diameterClasses";
-import { DENSITIES, MOST_PLACES, MOST_SEED, OWN_CURLS, SHAPES, SINGLE_ROW_UP_TO, SLEEPS_ON, SPACINGS, TWISTS } from "./classes";
+import {
+  DENSITIES,
+  MOST_PLACES,
+  MOST_SEED,
+  MOST_SPLAY_DEG,
+  OWN_CURLS,
+  SHAPES,
+  SINGLE_ROW_UP_TO,
+  SLEEPS_ON,
+  SPACINGS,
+  TWISTS,
+} from "./classes";
+import { HAIR_COLOURS, IRIS_COLOURS, SKIN_TONES } from "./colours";
 import type { DocumentKind } from "../document";
 
 const keys = <T extends Record<string, unknown>>(record: T) => Object.keys(record) as [keyof T & string, ...(keyof T & string)[]];
@@ -43,6 +55,8 @@ export const surveyPointSchema = z.strictObject({
   direction: z.enum(keys(DIRECTIONS)),
   ownCurl: z.enum(keys(OWN_CURLS)),
   twist: z.enum(keys(TWISTS)),
+  /** The way lashes leave by, degrees off straight ahead, outwards above 0. Absent where nobody looked. */
+  splayDeg: z.number().min(-MOST_SPLAY_DEG).max(MOST_SPLAY_DEG, "75° to either side at most.").optional(),
   /** Rows of lashes, one above another. */
   rows: z.int().min(1, "One row at least.").max(3, "Three rows at most."),
   /** Share of baby lashes, 0..1. */
@@ -71,7 +85,7 @@ export type EyeSurvey = z.infer<typeof eyeSurveySchema>;
 
 /** What the natural lashes are like, both eyes. Personal words stand outside it. */
 export const surveySchema = z.strictObject({
-  version: z.literal(2, "This survey is of a version that this Ivy Thread does not read; it reads versions 1 and 2."),
+  version: z.literal(3, "This survey is of a version that this Ivy Thread does not read; it reads versions 1 to 3."),
   spacing: z.enum(keys(SPACINGS)),
   oilyLids: z.boolean(),
   /** Lash serum in use: growth is not the usual one. */
@@ -85,16 +99,27 @@ export const surveySchema = z.strictObject({
   mannequin: z.literal(true).optional(),
   /** The lashes that stand between the surveyed places grow from this number, the same on every screen and at every visit. */
   seed: z.int().min(0).max(MOST_SEED),
+  /** What the eyes are drawn in, where it was noted. */
+  colours: z
+    .strictObject({
+      iris: z.enum(keys(IRIS_COLOURS)).optional(),
+      hair: z.enum(keys(HAIR_COLOURS)).optional(),
+      skin: z.enum(keys(SKIN_TONES)).optional(),
+    })
+    .optional(),
   eyes: z.strictObject({ right: eyeSurveySchema, left: eyeSurveySchema }),
 });
 export type Survey = z.infer<typeof surveySchema>;
 
 /**
  * A survey document of any version as one of the newest; what it is not is left to the schema to refuse. Version 1 knew
- * nothing of rows, gaps, baby lashes, habits and seeds: rows are taken as usual, the rest as none.
+ * nothing of rows, gaps, baby lashes, habits and seeds: rows are taken as usual, the rest as none. Version 2 knew
+ * neither splay nor colours: nobody looked.
  */
 export function upgradeSurvey(document: unknown): unknown {
-  if (!isRecord(document) || document["version"] !== 1) return document;
+  if (!isRecord(document)) return document;
+  if (document["version"] === 2) return { ...document, version: 3 };
+  if (document["version"] !== 1) return document;
   const eyes = isRecord(document["eyes"]) ? document["eyes"] : {};
   const eye = (value: unknown) =>
     isRecord(value) && Array.isArray(value["points"]) ? { ...value, points: value["points"].map(upgradePoint) } : value;
@@ -104,7 +129,7 @@ export function upgradeSurvey(document: unknown): unknown {
     washesPerWeek: null,
     seed: FIRST_SEED,
     ...document,
-    version: 2,
+    version: 3,
     eyes: { ...eyes, right: eye(eyes["right"]), left: eye(eyes["left"]) },
   };
 }
@@ -122,4 +147,4 @@ const upgradePoint = (point: unknown) =>
 
 const isRecord = (value: unknown): value is Record<string, unknown> => typeof value === "object" && value !== null && !Array.isArray(value);
 
-export const surveyDocument: DocumentKind<Survey> = { name: "survey", version: 2, schema: surveySchema, upgrade: upgradeSurvey };
+export const surveyDocument: DocumentKind<Survey> = { name: "survey", version: 3, schema: surveySchema, upgrade: upgradeSurvey };

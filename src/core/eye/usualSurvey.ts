@@ -28,7 +28,7 @@ export function usualSurvey(seed = 11): Survey {
     })),
   });
   return {
-    version: 2,
+    version: 3,
     spacing: "average",
     oilyLids: false,
     serum: false,

@@ -1,88 +1,163 @@
 import { CURLS, type Curl } from "../curl";
-import { drawnNaturals, fieldOf, lidOutline, roomAboveMm, sideLabel, type Side, type Survey } from "../eye";
+import {
+  CLOSED_ABOVE,
+  closedEye,
+  drawClosedEye,
+  drawOpenEye,
+  inMirror,
+  naturalBlades,
+  onPad,
+  openEye,
+  paletteOf,
+  roomOfOpenEyes,
+  shapesSvg,
+  wornBlades,
+  type Look,
+  type Point2,
+  type Shape,
+} from "../drawing";
+import { fieldOf, sideLabel, type Side, type Survey } from "../eye";
 import { FIBRE_COLOURS, type Fibre } from "../lash";
-import { drawnZone, eyesInView, landmarksOf, lashesByZone, placements, VIEW_LABELS, type LashMap, type View } from "../map";
+import {
+  EYE_VIEW_LABELS,
+  eyesInView,
+  innerCornerOnRight,
+  baseIndex,
+  landmarksOf,
+  lashesByZone,
+  onPaper,
+  padZones,
+  placements,
+  wayUp,
+  type EyeView,
+  type LashMap,
+} from "../map";
 
-const GAP_MM = 12;
-const FOOT_MM = 11;
-const HEAD_CLEAR_MM = 1;
+const GAP_MM = 22;
+const SIDE_MM = 12;
+const HEAD_MM = 2;
+const FOOT_MM = 8;
+const WORD_MM = 2.6;
+
+export type SvgOptions = {
+  readonly curlOf?: (fibre: Fibre) => Curl;
+  /** Where extensions are set, mm along the natural lash. */
+  readonly offsetMm?: number;
+};
+
+/** One eye of a drawing: its shapes in the eye's own millimetres, and how far it reaches. */
+type Drawn = {
+  readonly shapes: readonly Shape[];
+  /** Ink of each `blades` shape that is not black, by its place in `shapes`. */
+  readonly inks: ReadonlyMap<Shape, string>;
+  readonly fromMm: number;
+  readonly toMm: number;
+};
 
 /**
- * Both eyes as an SVG of true millimetres (width and height in mm): lids, irises, natural lashes and extensions, which
- * eye is which, and the nose. From the bed head the whole is turned half round and the words kept upright.
+ * Both eyes as an SVG of true millimetres (width and height in mm): in the mirror, or on the pad as seen from the bed
+ * head, each fibre a shape of its own. Which eye is which and the nose are written below.
  */
-export function eyesSvg(
-  survey: Survey,
-  map: LashMap,
-  view: View,
-  options: { curlOf?: (fibre: Fibre) => Curl; ink?: string; paper?: string } = {},
-): string {
-  const { curlOf = (fibre) => CURLS[fibre.curl], ink = FIBRE_COLOURS.black.ink, paper = "#F6F2E9" } = options;
-  const lidOf = (side: Side) => lidOutline({ ...survey.eyes[side], landmarks: landmarksOf(map, survey, side) });
-  const lids = { right: lidOf("right"), left: lidOf("left") };
-  const headroomMm = roomAboveMm(survey) + HEAD_CLEAR_MM;
-  const spaceMm = GAP_MM * 2;
-  const width = lids.right.widthMm + lids.left.widthMm + spaceMm + 30;
-  const height = headroomMm + FOOT_MM;
-  // Drawn facing: client's right on the left of the picture, its x running towards the nose.
-  const place: Record<Side, (p: readonly [number, number]) => [number, number]> = {
-    right: ([x, y]) => [15 + lids.right.widthMm - x, headroomMm - y],
-    left: ([x, y]) => [15 + lids.right.widthMm + spaceMm + x, headroomMm - y],
-  };
-  const path = (side: Side, points: readonly (readonly [number, number])[]) =>
-    points
-      .map(
-        (p, i) =>
-          `${i ? "L" : "M"}${place[side](p)
-            .map((v) => v.toFixed(2))
-            .join(" ")}`,
-      )
-      .join("");
-
-  const eye = (side: Side) => {
-    const lid = lids[side];
-    const [ix, iy] = place[side]([lid.iris.x, lid.iris.y]);
-    const clip = `opening-${side}`;
-    const opening = `${path(side, lid.upper)}${path(side, [...lid.lower].reverse()).replace("M", "L")}Z`;
-    const placed = placements(map, survey, side);
-    const stroke = (lash: { widthMm: number; points: readonly (readonly [number, number])[] }, more = "") =>
-      `<path d="${path(side, lash.points)}" stroke-width="${lash.widthMm.toFixed(3)}"${more}/>`;
-    const naturals = drawnNaturals(fieldOf(survey, side), lid)
-      .map((lash) => stroke(lash, ' opacity=".45"'))
-      .join("");
-    const extensions = lashesByZone(placed)
-      .map((zone) => {
-        const colour = zone.worn[0]!.fibre.colour;
-        const fibres = drawnZone(zone, lid, curlOf).map((lash) => stroke(lash));
-        return `<g${colour && colour !== "black" ? ` stroke="${FIBRE_COLOURS[colour].ink}"` : ""}>${fibres.join("")}</g>`;
-      })
-      .join("");
-    const lashes = naturals + extensions;
-    return (
-      `<clipPath id="${clip}"><path d="${opening}"/></clipPath>` +
-      `<path d="${opening}" fill="#FDFBF5" stroke="none"/>` +
-      `<g clip-path="url(#${clip})"><circle cx="${ix.toFixed(2)}" cy="${iy.toFixed(2)}" r="${lid.iris.radius.toFixed(2)}" fill="#C4C9B5" stroke="${ink}" stroke-width=".15"/>` +
-      `<circle cx="${ix.toFixed(2)}" cy="${iy.toFixed(2)}" r="${(lid.iris.radius * 0.42).toFixed(2)}" fill="${ink}" stroke="none"/></g>` +
-      `<path d="${path(side, lid.lower)}" stroke-width=".12" opacity=".5"/><path d="${path(side, lid.crease)}" stroke-width=".12" opacity=".5"/>` +
-      `<path d="${path(side, lid.upper)}" stroke-width=".25"/>${lashes}`
+export function eyesSvg(survey: Survey, map: LashMap, view: Exclude<EyeView, "side">, options: SvgOptions = {}): string {
+  const order = eyesInView(wayUp(view));
+  const eyes = order.map((side) => (view === "mirror" ? open(survey, map, side, options) : closed(survey, map, side, options)));
+  const room =
+    view === "mirror"
+      ? roomOfOpenEyes(survey)
+      : { aboveMm: Math.max(...eyes.map(({ reachMm }) => reachMm)), belowMm: Math.max(...eyes.map(({ lidMm }) => lidMm)) };
+  const baseline = HEAD_MM + room.aboveMm;
+  const height = baseline + room.belowMm + FOOT_MM;
+  const palette = paletteOf("paper", survey.colours);
+  const written = ([x, y]: Point2, text: string) =>
+    `<text x="${x.toFixed(2)}" y="${(y + WORD_MM / 3).toFixed(2)}" font-size="${WORD_MM}" font-weight="600" text-anchor="middle" fill="${palette.lash}" font-family="sans-serif">${text}</text>`;
+  let left = SIDE_MM;
+  const parts = eyes.map(({ shapes, inks, fromMm, toMm, lengths }, i) => {
+    const side = order[i]!;
+    const inwards = innerCornerOnRight(side, wayUp(view));
+    // The eye's own x runs outwards from its inner corner.
+    const place = ([x, y]: Point2): Point2 => [inwards ? left + toMm - x : left - fromMm + x, baseline - y];
+    const drawn = shapes.map((shape, k) =>
+      shapesSvg([shape], { palette: inks.has(shape) ? { ...palette, lash: inks.get(shape)! } : palette, place, id: `${side}${k}-` }),
     );
-  };
-  const noseX = 15 + lids.right.widthMm + spaceMm / 2;
-  const drawing =
-    eye("right") +
-    eye("left") +
-    `<path d="M${noseX.toFixed(2)} ${headroomMm - 2}V${headroomMm + 5}q0 1 1.4 1" stroke-width=".2" opacity=".6"/>`;
-  const [first, second] = eyesInView(view);
+    const middle = left + (toMm - fromMm) / 2;
+    left += toMm - fromMm + GAP_MM;
+    return { markup: drawn.join("") + lengths.map(({ at, text }) => written(place(at), text)).join(""), middle, word: sideLabel(side) };
+  });
+  const width = left - GAP_MM + SIDE_MM;
   const word = (x: number, text: string) =>
-    `<text x="${x.toFixed(2)}" y="${(height + 3).toFixed(2)}" font-size="2.6" text-anchor="middle" fill="${ink}" font-family="sans-serif">${text}</text>`;
-  const turned = view === "bedHead" ? ` transform="rotate(180 ${(width / 2).toFixed(2)} ${(height / 2).toFixed(2)})"` : "";
+    `<text x="${x.toFixed(2)}" y="${(height - 2.4).toFixed(2)}" font-size="${WORD_MM}" text-anchor="middle" fill="${palette.lash}" font-family="sans-serif">${text}</text>`;
   return (
-    `<svg xmlns="http://www.w3.org/2000/svg" width="${width.toFixed(2)}mm" height="${height + 6}mm" viewBox="0 0 ${width.toFixed(2)} ${height + 6}" role="img">` +
-    `<title>Lash map, ${VIEW_LABELS[view]}</title><rect width="100%" height="100%" fill="${paper}"/>` +
-    `<g fill="none" stroke="${ink}" stroke-linecap="round" stroke-linejoin="round"${turned}>${drawing}</g>` +
-    word(width * 0.24, sideLabel(first)) +
-    word(width / 2, "nose") +
-    word(width * 0.76, sideLabel(second)) +
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${width.toFixed(2)}mm" height="${height.toFixed(2)}mm" viewBox="0 0 ${width.toFixed(2)} ${height.toFixed(2)}" role="img">` +
+    `<title>Lash map, ${EYE_VIEW_LABELS[view]}</title><rect width="100%" height="100%" fill="${palette.paper}"/>` +
+    parts.map(({ markup, word: name }) => `<g aria-label="${name}">${markup}</g>`).join("") +
+    parts.map(({ middle, word: name }) => word(middle, name)).join("") +
+    word((parts[0]!.middle + parts[1]!.middle) / 2, "nose") +
     `</svg>\n`
   );
+}
+
+type Sized = Drawn & {
+  readonly reachMm: number;
+  readonly lidMm: number;
+  /** Lengths as they stand on the pad, in the eye's own millimetres. */
+  readonly lengths: readonly { readonly at: Point2; readonly text: string }[];
+};
+
+function lashShapes(
+  survey: Survey,
+  map: LashMap,
+  side: Side,
+  look: Look,
+  { curlOf = (fibre) => CURLS[fibre.curl], offsetMm = 1 }: SvgOptions,
+) {
+  const inks = new Map<Shape, string>();
+  const naturals: Shape = { kind: "blades", blades: naturalBlades(fieldOf(survey, side), look), ink: "hair", opacity: NATURALS_OPACITY };
+  const { layers } = map.eyes[side];
+  // Accents stand over what lies under them.
+  const zones = lashesByZone(placements(map, survey, side)).sort(
+    (a, b) => Number(layers[a.layer]!.role === "accent") - Number(layers[b.layer]!.role === "accent"),
+  );
+  const worn = zones.map((zone): Shape => {
+    const shape: Shape = { kind: "blades", blades: wornBlades(zone.worn, { curlOf, offsetMm }, look), ink: "lash", opacity: 1 };
+    const colour = zone.worn[0]!.fibre.colour;
+    if (colour && colour !== "black") inks.set(shape, FIBRE_COLOURS[colour].ink);
+    return shape;
+  });
+  return { shapes: [naturals, ...worn], inks };
+}
+
+/** Natural lashes stand back where extensions are drawn. */
+const NATURALS_OPACITY = 0.6;
+
+function open(survey: Survey, map: LashMap, side: Side, options: SvgOptions): Sized {
+  const eye = openEye({ ...survey.eyes[side], landmarks: landmarksOf(map, survey, side) });
+  const lashes = lashShapes(survey, map, side, (lash, hair) => inMirror(eye, lash, hair), options);
+  const backdrop = drawOpenEye(eye, fieldOf(survey, side), survey.seed, side === "left");
+  return { shapes: [...backdrop, ...lashes.shapes], inks: lashes.inks, fromMm: 0, toMm: eye.widthMm, reachMm: 0, lidMm: 0, lengths: [] };
+}
+
+function closed(survey: Survey, map: LashMap, side: Side, options: SvgOptions): Sized {
+  const eye = closedEye(survey.eyes[side]);
+  const pad = padZones(survey, map, side, baseIndex(map, side), "bedHead");
+  // The pad lies as it is seen from the bed head; turned twice it is the eye's own again.
+  const own = onPaper(side, "bedHead");
+  const edge = pad.padEdge.map(own);
+  const lashes = lashShapes(survey, map, side, (lash, hair) => onPad(eye, lash, hair), options);
+  const halfMm = Math.max(...edge.map(([x]) => Math.abs(x)));
+  const zoneLines = pad.zoneLines.map(({ from, to }): Shape => ({
+    kind: "line",
+    points: [from, to].map(own),
+    ink: "padLine",
+    widthMm: 0.14,
+    opacity: 1,
+  }));
+  return {
+    shapes: [...drawClosedEye(eye, edge, survey.seed), ...zoneLines, ...lashes.shapes],
+    inks: lashes.inks,
+    fromMm: -halfMm,
+    toMm: halfMm,
+    reachMm: Math.max(...edge.map(([, y]) => y)),
+    lidMm: eye.lashLineMm * CLOSED_ABOVE,
+    lengths: pad.lengths.map(({ at, text }) => ({ at: own(at), text })),
+  };
 }

@@ -1,7 +1,7 @@
 export { mapFileSchema, type MapFile, MAP_FILE_FORMAT, writeMapFile, readMapFile, type ReadProblem } from "./mapFile";
 export { mapFileJsonSchema } from "./mapFileJsonSchema";
 export { eyesSvg } from "./eyesSvg";
-export { padStrip, type PadStrip, type PadStripEye, type PadStripLayer, PAPERS, type Paper } from "./padStrip";
+export { PAPERS, type Paper } from "./papers";
 export { zoneRows } from "./zoneRows";
 export { trolleyBrief, type TrolleyBrief } from "./trolleyBrief";
 export {

@@ -10,7 +10,7 @@ export const MAP_FILE_FORMAT = "ivy-thread.lash-map";
  */
 export const mapFileSchema = z.strictObject({
   format: z.literal(MAP_FILE_FORMAT, `This is not a lash map file: its "format" should be "${MAP_FILE_FORMAT}".`),
-  version: z.literal(2, "This file is of a version that this Ivy Thread does not read; it reads versions 1 and 2."),
+  version: z.literal(3, "This file is of a version that this Ivy Thread does not read; it reads versions 1 to 3."),
   map: lashMapSchema,
   survey: surveySchema.nullable(),
 });
@@ -18,7 +18,7 @@ export type MapFile = z.infer<typeof mapFileSchema>;
 
 /** The file's text, indented for reading. */
 export function writeMapFile(map: LashMap, survey: Survey | null): string {
-  return `${JSON.stringify({ format: MAP_FILE_FORMAT, version: 2, map, survey } satisfies MapFile, null, 2)}\n`;
+  return `${JSON.stringify({ format: MAP_FILE_FORMAT, version: 3, map, survey } satisfies MapFile, null, 2)}\n`;
 }
 
 /** What is wrong with a file, and where in it. */
@@ -44,9 +44,11 @@ export function readMapFile(text: string): { ok: true; file: MapFile } | { ok: f
   };
 }
 
-/** A file of version 1 as one of version 2; anything else as it is, for the schema to judge. */
+const OLDER: readonly unknown[] = [1, 2];
+
+/** A file of an older version as one of the newest; anything else as it is, for the schema to judge. */
 function upgradeFile(parsed: unknown): unknown {
-  if (typeof parsed !== "object" || parsed === null || (parsed as { version?: unknown }).version !== 1) return parsed;
+  if (typeof parsed !== "object" || parsed === null || !OLDER.includes((parsed as { version?: unknown }).version)) return parsed;
   const file = parsed as { map?: unknown; survey?: unknown };
-  return { ...file, version: 2, map: upgradeLashMap(file.map), survey: upgradeSurvey(file.survey) };
+  return { ...file, version: 3, map: upgradeLashMap(file.map), survey: upgradeSurvey(file.survey) };
 }

@@ -5,7 +5,7 @@ import { mapFileSchema } from "./mapFile";
 export function mapFileJsonSchema(): Record<string, unknown> {
   return {
     ...z.toJSONSchema(mapFileSchema),
-    title: "Ivy Thread lash map, version 2",
+    title: "Ivy Thread lash map, version 3",
     description: "Extension lengths, curls and diameters per layer and zone of both eyes, with the survey they were planned for.",
   };
 }

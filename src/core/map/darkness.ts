@@ -1,5 +1,6 @@
 import { curlPath, curlSegments } from "../curl";
-import { SIDES, SPLAY_DEG, lidOutline, type Side } from "../eye";
+import { openEye } from "../drawing";
+import { SIDES, type FieldLash, type Side } from "../eye";
 import { meanCount, mostCount, taperFactor, type Fibre } from "../lash";
 import { degToRad, formatPercent } from "../units";
 import type { MapFacts } from "./facts";
@@ -25,8 +26,8 @@ export function mapDarkness(facts: MapFacts): Readonly<Record<Side, Darkness>> {
     const placed = placements(facts.map, facts.survey, side);
     const usable = placed.filter(({ lash }) => !lash.baby).length;
     const worn = placed.filter((placement) => placement.worn);
-    const bandMm2 = lidOutline(facts.survey.eyes[side]).widthMm * LASH_BAND_MM;
-    const areaMm2 = worn.reduce((sum, { lash, worn }) => sum + seenArea(worn!.fibre, lash.angleDeg, lash.at, facts), 0);
+    const bandMm2 = openEye(facts.survey.eyes[side]).widthMm * LASH_BAND_MM;
+    const areaMm2 = worn.reduce((sum, { lash, worn }) => sum + seenArea(worn!.fibre, lash, facts), 0);
     return { coverage: usable ? Math.min(1, worn.length / usable) : 0, darkness: 1 - Math.exp(-areaMm2 / bandMm2) };
   };
   const [right, left] = SIDES.map(of);
@@ -49,9 +50,9 @@ export function darknessWords(darkness: number, fibre: Pick<Fibre, "count" | "co
 }
 
 /** Area one extension covers of the band, mm²: each piece of it as wide as the fibre and as long as it is seen. */
-function seenArea(fibre: Fibre, angleDeg: number, at: number, { trays, policy }: MapFacts): number {
+function seenArea(fibre: Fibre, { angleDeg, azimuthDeg }: FieldLash, { trays, policy }: MapFacts): number {
   const path = curlPath(curlSegments(fibreCurl(fibre, trays, policy), fibre.lengthMm), angleDeg, 12);
-  const across = Math.sin(degToRad(SPLAY_DEG.inner + (SPLAY_DEG.outer - SPLAY_DEG.inner) * at));
+  const across = Math.sin(degToRad(azimuthDeg));
   let seenMm = 0;
   path.slice(1).forEach((point, i) => {
     const before = path[i]!;

@@ -65,7 +65,7 @@ export { zonePieces, changePiece, type Piece, type PieceRef } from "./pieces";
 export { wornLashes, wornLashesDocument, wornTotals, type WornLashes } from "./wornLashes";
 export { placements, BABY_WEARS, type Placement } from "./placements";
 export { landmarksOf } from "./landmarksOf";
-export { lashesByZone, drawnZone, type ZoneLashes } from "./drawnMap";
+export { lashesByZone, type ZoneLashes } from "./lashesByZone";
 export { mapPolicy } from "./mapPolicy";
 export { technicianPace, type TimedSet } from "./technicianPace";
 export { textureOf, textureWish, spike, usualAccents, usualUnder, usualHybrid, type Texture } from "./texture";
@@ -90,7 +90,20 @@ export {
 } from "./edit";
 export { mapFindings, RULES } from "./rules";
 export { SEVERITIES, findingKey, type Finding, type Fix, type Rule, type Severity } from "./finding";
-export { VIEWS, VIEW_LABELS, type View, eyesInView, innerCornerOnRight, turnHalfRound } from "./view";
+export { padStrip, padZones, padLashes, type PadStrip, type PadStripEye, type PadStripLayer, type PadLashes } from "./padStrip";
+export {
+  onPaper,
+  EYE_VIEWS,
+  EYE_VIEW_LABELS,
+  wayUp,
+  type EyeView,
+  VIEWS,
+  VIEW_LABELS,
+  type View,
+  eyesInView,
+  innerCornerOnRight,
+  turnHalfRound,
+} from "./view";
 export { mapTotals, pickList, heaviestOf, fibresPerStrip, type MapTotals, type Pick, type PlacingPace } from "./totals";
 export { planWords, limitCostWords, LIMIT_WORDS } from "./planWords";
 export { stretchWords, zonesWords, type Stretch } from "./stretchWords";

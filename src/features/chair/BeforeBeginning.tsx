@@ -1,4 +1,5 @@
 "use client";
+import dynamic from "next/dynamic";
 import { useState } from "react";
 import type { Air } from "@/core/air";
 import { asksOf, isCovered, stopsOf, withProducts } from "@/core/care";
@@ -10,11 +11,18 @@ import { newId } from "@/ui/newId";
 import { begin } from "@/features/visit/actions";
 import { BottleChoice } from "./BottleChoice";
 import { LengthRows } from "./LengthRows";
+
 import { PlaceOfVisit } from "@/features/visit/PlaceOfVisit";
 import { reasonDraft } from "./LateReason";
 import { readWords, useDraft } from "@/features/tablet/useDraft";
 import type { VisitProps } from "./visitProps";
 import { useTabletStore } from "@/features/tablet/TabletProvider";
+
+/** The drawing is fetched once the page stands. */
+const EyesPicture = dynamic(() => import("@/features/drawing/EyesPicture").then((module) => module.EyesPicture), {
+  ssr: false,
+  loading: () => <div className="h-64" aria-hidden="true" />,
+});
 
 /** The bottle that is chosen, as care judges it: here at once, and by the server once more. */
 const asUsed = ({ bottle }: RatedBottle) => ({
@@ -102,7 +110,19 @@ export function BeforeBeginning({
         {stopped ? <p className="mt-2 text-ink-2">A stop is not passed at the chair.</p> : null}
         <PlaceOfVisit visit={visit} />
       </div>
-      {visit.map ? <LengthRows map={visit.map} /> : null}
+      {visit.map ? (
+        <div className="min-w-0 space-y-6">
+          {visit.ground ? (
+            <EyesPicture
+              of={{ ...visit.ground, map: visit.map, policy: visit.policy }}
+              view="pad"
+              label={`${visit.map.title} on the pads, from the bed head: client's left on your left`}
+              guess={560}
+            />
+          ) : null}
+          <LengthRows map={visit.map} />
+        </div>
+      ) : null}
     </div>
   );
 }

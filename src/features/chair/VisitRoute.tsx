@@ -31,6 +31,7 @@ export async function VisitRoute({ visitId }: { visitId: string }) {
       timeZone={member.timeZone}
       map={visit.map}
       mapId={visit.mapId}
+      ground={page.ground}
       isoDay={todayIn(member.timeZone, visit.startsAt)}
       hasSurvey={page.hasSurvey}
       hasLastMap={page.hasLastMap}

@@ -1,9 +1,8 @@
 import "server-only";
-import { and, desc, eq } from "drizzle-orm";
+import { desc, eq } from "drizzle-orm";
 import type { Brush } from "@/core/adhesive";
-import { baseContactOf, type LashMap } from "@/core/map";
-import type { Policy } from "@/core/policy";
-import { lashMap, survey, tray, visitBrush } from "@/db/schema";
+import { baseContactOf } from "@/core/map";
+import { survey, visitBrush } from "@/db/schema";
 import { airByMinute } from "@/features/air/history";
 import { airOf, sensorsNow } from "@/features/readings/newestAir";
 import { namesOf, openBottles, usedBottles } from "@/features/shelf/bottles";
@@ -11,6 +10,7 @@ import { glueKnowledge } from "@/features/shelf/knowledge";
 import { inStudio, together, type StudioTransaction } from "@/server/inStudio";
 import type { Member } from "@/server/member";
 import { careOf } from "@/features/visit/care";
+import { groundOf } from "@/features/visit/clientMaps";
 import { eventsOf, lastMapOf, marksOf, READ_BEFORE_MS, visitsInFull } from "@/features/visit/data";
 import { studioPolicy } from "@/server/studioPolicy";
 
@@ -24,17 +24,6 @@ async function pastBrushes(tx: StudioTransaction, memberId: string): Promise<Bru
     .where(eq(visitBrush.memberId, memberId))
     .orderBy(desc(visitBrush.at))
     .limit(BRUSHES);
-}
-
-async function readBaseContact(tx: StudioTransaction, mapId: string, map: LashMap, policy: Policy) {
-  const [row] = await tx
-    .select({ survey: survey.document })
-    .from(lashMap)
-    .innerJoin(survey, and(eq(survey.studioId, lashMap.studioId), eq(survey.id, lashMap.surveyId)))
-    .where(eq(lashMap.id, mapId));
-  if (!row) return null;
-  const trays = await tx.select({ document: tray.document }).from(tray);
-  return baseContactOf(map, { survey: row.survey, policy: policy, trays: trays.map(({ document }) => document) });
 }
 
 /** One visit for its workspace, or null when it is not in this studio. */
@@ -60,6 +49,7 @@ export function visitPage(me: Member, visitId: string, now: Date) {
       marksOf(tx, visitId),
       careOf(tx, me, row, now),
     ]);
+    const ground = row.mapId ? await groundOf(tx, row.mapId) : null;
     return {
       visit: row,
       events,
@@ -70,7 +60,8 @@ export function visitPage(me: Member, visitId: string, now: Date) {
       readings,
       knowledge,
       brushes,
-      baseContact: row.map && row.mapId ? await readBaseContact(tx, row.mapId, row.map, policy) : null,
+      ground,
+      baseContact: row.map && ground ? baseContactOf(row.map, { ...ground, policy }) : null,
       policy,
       hasSurvey: surveys.length > 0,
       hasLastMap: lastMap !== null,

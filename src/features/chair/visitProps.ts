@@ -7,6 +7,7 @@ import type { ServiceId } from "@/core/service";
 import type { KeptEvent } from "@/core/visit";
 import type { CareProps } from "@/features/care/careProps";
 import type { GlueKnowledge } from "@/features/shelf/knowledge";
+import type { MapGround } from "@/features/visit/clientMaps";
 import type { Mark } from "@/features/visit/Marks";
 import type { OpenBottle, UsedBottle } from "@/features/shelf/bottles";
 
@@ -29,6 +30,8 @@ export type VisitProps = {
   readonly hasSurvey: boolean;
   readonly map: LashMap | null;
   readonly mapId: string | null;
+  /** What the map is drawn with; null without a map. */
+  readonly ground: MapGround | null;
   readonly technique: Technique;
   readonly care: CareProps;
   readonly marks: readonly Mark[];

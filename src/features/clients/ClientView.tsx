@@ -11,6 +11,7 @@ import { PutAway } from "./PutAway";
 import { Services } from "./Services";
 import { surveyWords } from "./surveyWords";
 import { Thread, type ThreadVisit } from "./Thread";
+import { WornSet } from "./WornSet";
 
 /** The client: name and cautions on the left, the thread of visits and the maps on the right. */
 export function ClientView({
@@ -24,6 +25,8 @@ export function ClientView({
   visits: readonly ThreadVisit[];
   dates: {
     since: string;
+    /** Day the set was put on that was worn last. */
+    worn: string | null;
     maps: readonly string[];
     born: string | null;
     answered: string | null;
@@ -121,6 +124,18 @@ export function ClientView({
                 : "Take a survey first; the map follows from it. Other services begin below."}
           </Empty>
         )}
+        {page.worn && dates.worn ? (
+          <section className="mt-8" aria-label="The set worn">
+            <h2 className="text-2xl">
+              {page.worn.stillOn ? "Worn now" : "Worn last"} <span className="font-sans text-base text-ink-2">put on {dates.worn}</span>
+            </h2>
+            <WornSet
+              of={{ survey: page.worn.survey, map: page.worn.map, trays: page.worn.trays, policy: page.policy }}
+              label={`${page.worn.map.title}, put on ${dates.worn}, both eyes in the mirror`}
+            />
+            <p className="text-[0.9375rem] break-words text-ink-2">{page.worn.map.title}, as it was put on.</p>
+          </section>
+        ) : null}
         <h2 className="mt-8 text-2xl">Maps</h2>
         {maps.length === 0 ? (
           <p className="mt-2 text-ink-2">

@@ -1,6 +1,6 @@
 import "server-only";
 import { and, asc, eq, ilike, isNull, max, sql } from "drizzle-orm";
-import { beforeTheVisit, patchTestStanding, careFindings } from "@/core/care";
+import { beforeTheVisit, patchTestStanding, careFindings, wornAt } from "@/core/care";
 import { PATCH_FAMILIES, PRODUCT_KINDS } from "@/core/mixing";
 import { servicesFor, serviceOf } from "@/core/service";
 import { adhesive, client, product, visit } from "@/db/schema";
@@ -8,7 +8,7 @@ import { bookingOptions } from "@/features/booking/data";
 import { namesOf, usedBottles } from "@/features/shelf/bottles";
 import { newestSurvey } from "@/features/survey/newestSurvey";
 import { careFacts } from "@/features/visit/careFacts";
-import { mapsOf } from "@/features/visit/clientMaps";
+import { groundOf, mapsOf } from "@/features/visit/clientMaps";
 import { visitsInFull } from "@/features/visit/data";
 import { waterOf } from "@/features/visit/water";
 import { inStudio, together, type StudioTransaction } from "@/server/inStudio";
@@ -56,13 +56,17 @@ export function clientPage(me: Member, id: string, now: Date) {
       newestSurvey(tx, id),
       mapsOf(tx, [id]),
     ]);
-    const [water, bottles] = await together([
+    // The set put on last, as it was drawn: of the visits here, the last one begun with a map.
+    const lastSet = visits.filter(({ state, map, mapId }) => state.head.startedAtMs !== null && map && mapId).at(-1);
+    const [water, bottles, ground] = await together([
       waterOf(tx, visits.filter(({ cancelledAt }) => cancelledAt === null).slice(-1)),
       usedBottles(
         tx,
         visits.map(({ state }) => state),
       ),
+      lastSet?.mapId ? groundOf(tx, lastSet.mapId) : Promise.resolve(null),
     ]);
+    const seen = facts.extensionsSeen;
     // What they were tested for, and what they come for; adhesive for whoever comes for the first time.
     const wanted = visits.flatMap(({ service }) => serviceOf(service).families);
     const families = PATCH_FAMILIES.filter(
@@ -93,6 +97,17 @@ export function clientPage(me: Member, id: string, now: Date) {
       visits,
       water,
       bottles: namesOf(bottles),
+      policy,
+      worn:
+        lastSet?.map && ground
+          ? {
+              map: lastSet.map,
+              ...ground,
+              onAt: new Date(lastSet.state.head.startedAtMs!),
+              /** By the record they are on today. */
+              stillOn: wornAt(facts.past, now.getTime(), seen?.on === false ? seen.atMs : null) !== undefined,
+            }
+          : null,
     };
   });
 }

@@ -1,13 +1,15 @@
-import { CURLS } from "@/core/curl";
-import { drawnLash, drawnNaturals, fieldOf, lashField, lidOutline, SIDES, usualSurvey } from "@/core/eye";
-import { VIEWS } from "@/core/map";
-import { lashPath, linePath } from "./lashPath";
+import { closedEye, openEye } from "@/core/drawing";
+import { SIDES, usualSurvey } from "@/core/eye";
+import { padZones, planMap } from "@/core/map";
+import { defaultPolicy } from "@/core/policy";
+import { lengthsFrom, trayOf } from "../../../tests/support/surveys";
 import { layPlate } from "./plate";
 
 const survey = { ...usualSurvey(), eyes: { right: usualSurvey().eyes.right, left: { ...usualSurvey().eyes.left, lashLineMm: 30 } } };
+const VIEWS = ["mirror", "pad"] as const;
 
-test.each(VIEWS)("seen %s: both eyes at one scale, side by side within the sheet, inner corners towards the nose", (view) => {
-  const plate = layPlate(survey, view, 900, null);
+test.each(VIEWS)("%s: both lash lines at one scale, side by side within the sheet, inner corners towards the nose", (view) => {
+  const plate = layPlate(survey, view, 900);
   for (const place of plate.eyes) {
     const line = survey.eyes[place.side].lashLineMm;
     expect(Math.abs(place.lineX(line) - place.lineX(0))).toBeCloseTo(line * plate.pxPerMm, 6);
@@ -19,70 +21,74 @@ test.each(VIEWS)("seen %s: both eyes at one scale, side by side within the sheet
   expect(plate.eyes[1]!.from).toBeGreaterThan(plate.noseX!);
 });
 
-test("from the bed head the sheet is the facing one turned half round", () => {
-  const [facing, bed] = VIEWS.map((view) => layPlate(survey, view, 900, null));
-  for (const side of SIDES) {
-    const [facingPlace, there] = [facing!, bed!].map((plate) => plate.eyes.find((place) => place.side === side)!);
+test("in the mirror the client's right is on the left, on the pad on the right: the lines under them change over as well", () => {
+  expect(VIEWS.map((view) => layPlate(survey, view, 900).eyes.map(({ side }) => side))).toEqual([
+    ["right", "left"],
+    ["left", "right"],
+  ]);
+});
+
+test("eyes alike are drawn as mirror images of each other about the nose", () => {
+  const alike = usualSurvey();
+  for (const view of VIEWS) {
+    const plate = layPlate(alike, view, 900);
     for (const point of [
       [0, 0],
       [10, 8],
-      [27, -2],
+      [26, -2],
     ] as const) {
-      const [[x1, y1], [x2, y2]] = [facingPlace!.point(point), there!.point(point)];
-      expect(x1 + x2).toBeCloseTo(900, 6);
-      expect(y1 + y2).toBeCloseTo(facing!.eyeBottom, 6);
+      const [[x1, y1], [x2, y2]] = plate.eyes.map((place) => place.point(point)) as [[number, number], [number, number]];
+      expect(x1 + x2).toBeCloseTo(2 * plate.noseX!, 6);
+      expect(y1).toBeCloseTo(y2, 9);
     }
   }
 });
 
-test.each(["down", "level", "up"] as const)("no lash that grows %s is cut off at the top, bare or worn, whichever way up", (direction) => {
-  const eye = (side: "right" | "left") => ({
-    ...survey.eyes[side],
-    points: survey.eyes[side].points.map((point) => ({ ...point, direction, lengthMm: 11.5, ownCurl: "curly" as const })),
-  });
-  const grown = { ...survey, eyes: { right: eye("right"), left: eye("left") } };
-  for (const view of VIEWS)
-    for (const bare of [true, false]) {
-      const plate = layPlate(grown, view, 900, null, bare);
+test("in the mirror lashes rise, on the pad they lie away from who works; both stand within the sheet", () => {
+  const map = planMap(
+    survey,
+    {
+      title: "a map",
+      look: "squirrel",
+      school: { id: "browPeak" },
+      fibre: { curl: "C", diameterMm: 0.15, shape: "round", count: 1 },
+      longestMm: null,
+      coupling: "mirrored",
+    },
+    defaultPolicy,
+    [trayOf(lengthsFrom(5, 14))],
+  )!.map;
+  for (const width of [340, 900, 1240])
+    for (const only of width < 400 ? SIDES : [null]) {
+      const plate = layPlate(survey, "pad", width, { only, longestMm: 14 });
       for (const place of plate.eyes) {
-        const lid = lidOutline(grown.eyes[place.side]);
-        const field = fieldOf(grown, place.side);
-        const worn = { curl: "D" as const, lengthMm: 14, diameterMm: 0.1, shape: "round" as const, count: 1 };
-        const lashes = bare ? drawnNaturals(field, lid) : field.flatMap((lash) => drawnLash(lash, worn, CURLS.D, lid.pointAt(lash.at)));
-        for (const y of [...lashes.flatMap(({ points }) => points), ...lid.crease].map((point) => place.point(point)[1])) {
-          expect(y).toBeGreaterThan(0);
-          expect(y).toBeLessThan(plate.eyeBottom);
+        const closed = closedEye(survey.eyes[place.side]);
+        expect(place.point(closed.point(0.5, 9))[1]).toBeLessThan(place.point(closed.point(0.5, 0))[1]);
+        const out = Math.sign(place.lineX(1) - place.lineX(0));
+        const edge = padZones(survey, map, place.side, 0, "facing", 14).padEdge;
+        for (const [x] of edge) {
+          const [px, py] = place.point([Math.abs(x), 0]);
+          expect(px).toBeGreaterThan(0);
+          expect(px).toBeLessThan(width);
+          expect(py).toBeLessThan(plate.eyeBottom);
         }
+        expect(Math.sign(place.point([5, 0])[0] - place.point([0, 0])[0])).toBe(out);
       }
     }
+  const mirror = layPlate(survey, "mirror", 900);
+  for (const place of mirror.eyes) {
+    const eye = openEye(survey.eyes[place.side]);
+    const [x, y] = eye.marginAt(0.5);
+    expect(place.point([x, y + 6])[1]).toBeLessThan(place.point([x, y])[1]);
+    // The open eye stands over the middle of its line.
+    const middle = (place.point([0, 0])[0] + place.point([eye.widthMm, 0])[0]) / 2;
+    expect(middle).toBeCloseTo((place.from + place.to) / 2, 6);
+  }
 });
 
 test("on a narrow sheet one eye fills it", () => {
-  const plate = layPlate(survey, "facing", 340, "left");
+  const plate = layPlate(survey, "mirror", 340, { only: "left" });
   expect(plate.eyes.map(({ side }) => side)).toEqual(["left"]);
   expect(plate.noseX).toBeNull();
-  expect(plate.pxPerMm).toBeGreaterThan(layPlate(survey, "facing", 340, null).pxPerMm);
-});
-
-test("every lash is drawn as a closed sliver of real numbers, rooted on its lid", () => {
-  const plate = layPlate(survey, "facing", 900, null);
-  const place = plate.eyes[0]!;
-  const lid = lidOutline(survey.eyes[place.side]);
-  const fan = { curl: "L" as const, lengthMm: 11, diameterMm: 0.05, shape: "round" as const, count: 5 };
-  for (const lash of lashField(survey.eyes[place.side], 2).flatMap((grown) => drawnLash(grown, fan, CURLS.L, lid.pointAt(grown.at)))) {
-    const path = lashPath(lash, place, plate.pxPerMm);
-    expect(path).toMatch(/^M[\d. L-]+Z$/);
-    const [x, y] = path.slice(1).split(/[L ]/).map(Number) as [number, number];
-    const [rx, ry] = place.point(lash.points[0]!);
-    expect(Math.hypot(x - rx, y - ry)).toBeLessThan(2);
-  }
-  expect(
-    linePath(
-      [
-        [0, 0],
-        [1, 1],
-      ],
-      place,
-    ),
-  ).toMatch(/^M[\d.-]+ [\d.-]+L[\d.-]+ [\d.-]+$/);
+  expect(plate.pxPerMm).toBeGreaterThan(layPlate(survey, "mirror", 340).pxPerMm);
 });

@@ -8,22 +8,11 @@ import type { SkylineScale } from "./drag";
 export const FOOT_PX = 58;
 
 /** What stands still behind the map: the scale of millimetres, which eye is which, the nose. */
-export const Backdrop = memo(function Backdrop({
-  plate,
-  width,
-  scale,
-  turned,
-}: {
-  plate: Plate;
-  width: number;
-  scale: SkylineScale;
-  turned: boolean;
-}) {
+export const Backdrop = memo(function Backdrop({ plate, scale }: { plate: Plate; scale: SkylineScale }) {
   const { groundY, pxPerMm, topMm } = scale;
   const ticks = Array.from({ length: Math.floor(topMm / 2) + 1 }, (_, i) => i * 2);
   return (
     <>
-      <rect width={width} height={groundY + FOOT_PX} fill="var(--paper)" />
       {ticks.map((mm) => (
         <g key={mm}>
           <line
@@ -41,11 +30,31 @@ export const Backdrop = memo(function Backdrop({
         </g>
       ))}
       {plate.eyes.map(({ side, from, to }) => (
-        <text key={side} x={(from + to) / 2} y={turned ? 13 : plate.eyeBottom + 12} textAnchor="middle" fontSize="14" fill="var(--ink)">
+        <text key={side} x={(from + to) / 2} y={plate.eyeBottom + 14} textAnchor="middle" fontSize="14" fill="var(--ink)">
           {sideLabel(side)}
         </text>
       ))}
-      {plate.noseX ? <Nose x={plate.noseX} y={plate.eyeBottom / 2 + (turned ? -40 : 40)} length={38} turned={turned} /> : null}
+      {plate.noseX === null ? <NoseBeside plate={plate} /> : null}
+      {plate.noseX && plate.view !== "side" ? (
+        <Nose
+          x={plate.noseX}
+          y={plate.eyeBottom - 42}
+          length={38}
+          turned={plate.view === "pad"}
+          ink={plate.view === "pad" ? "var(--ink-2)" : "var(--on-glass)"}
+        />
+      ) : null}
     </>
   );
 });
+
+/** Where one eye stands alone: on which side of it the nose is. */
+function NoseBeside({ plate }: { plate: Plate }) {
+  const { from, to, lineX } = plate.eyes[0]!;
+  const right = lineX(0) > lineX(1);
+  return (
+    <text x={right ? to : from} y={plate.eyeBottom + 14} textAnchor={right ? "end" : "start"} fontSize="13" fill="var(--ink-2)">
+      {right ? "nose \u2192" : "\u2190 nose"}
+    </text>
+  );
+}

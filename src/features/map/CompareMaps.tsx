@@ -1,7 +1,6 @@
 "use client";
-import { useCallback, useMemo } from "react";
+import { useMemo, useState } from "react";
 import { naturalZone, SIDES, sideLabel, type Survey } from "@/core/eye";
-import type { Fibre } from "@/core/lash";
 import {
   compareMaps,
   fibreAt,
@@ -20,10 +19,10 @@ import {
   type MapFacts,
 } from "@/core/map";
 import { formatHours } from "@/core/units";
-import { layPlate } from "@/features/drawing/plate";
 import { Profile } from "@/features/drawing/Profile";
-import { WornEye } from "@/features/drawing/WornEye";
-import { Button, Dialog, SelectField, useWidth } from "@/ui";
+import { EyesOver } from "@/features/drawing/EyesOver";
+import { EyesPicture } from "@/features/drawing/EyesPicture";
+import { Button, Choice, Dialog, SelectField } from "@/ui";
 import type { MapStudio } from "./useMapStudio";
 
 export type Titled = { readonly key: string; readonly title: string; readonly map: LashMap };
@@ -52,6 +51,7 @@ export function CompareMaps({
   onClose: () => void;
 }) {
   const { page } = studio;
+  const [laid, setLaid] = useState<"beside" | "over">("beside");
   const map = first?.map ?? studio.map;
   const context = useMemo(() => ({ survey: page.survey.document, policy: page.policy, trays: page.trays }), [page]);
   const pair = [
@@ -77,6 +77,16 @@ export function CompareMaps({
   ];
   return (
     <Dialog open onOpenChange={(open) => !open && onClose()} title="Two maps on the same eyes" wide>
+      <Choice
+        label="Drawn"
+        value={laid}
+        options={[
+          { value: "beside", label: "side by side" },
+          { value: "over", label: "one over the other" },
+        ]}
+        onChange={setLaid}
+        className="mb-3"
+      />
       <div className="grid gap-6 sm:grid-cols-2">
         {pair.map(({ title, facts }, i) => (
           <div key={i} className="min-w-0">
@@ -100,10 +110,33 @@ export function CompareMaps({
               )}
             </div>
             <p className="text-sm break-words text-ink-2">{facts.map.title}</p>
-            <BothEyes map={facts.map} survey={context.survey} facts={facts} />
+            {laid === "beside" ? (
+              <EyesPicture
+                of={{ survey: context.survey, map: facts.map, trays: facts.trays, policy: facts.policy }}
+                label={`${facts.map.title}, both eyes in the mirror`}
+              />
+            ) : null}
           </div>
         ))}
       </div>
+      {laid === "over" ? (
+        <EyesOver
+          first={{
+            survey: context.survey,
+            map: pair[0]!.facts.map,
+            trays: pair[0]!.facts.trays,
+            policy: pair[0]!.facts.policy,
+            title: pair[0]!.title,
+          }}
+          second={{
+            survey: context.survey,
+            map: pair[1]!.facts.map,
+            trays: pair[1]!.facts.trays,
+            policy: pair[1]!.facts.policy,
+            title: pair[1]!.title,
+          }}
+        />
+      ) : null}
       <FromTheSide pair={pair} survey={context.survey} />
       <table className="mt-4 w-full text-[0.9375rem]">
         <thead className="sr-only">
@@ -179,31 +212,6 @@ function FromTheSide({ pair, survey }: { pair: readonly { readonly title: string
           </figcaption>
         </figure>
       ))}
-    </div>
-  );
-}
-
-/** Both eyes of a map, facing, as wide as there is room. */
-export function BothEyes({ map, survey, facts }: { map: LashMap; survey: Survey; facts: Pick<MapFacts, "trays" | "policy"> }) {
-  const [ref, width] = useWidth<HTMLDivElement>(430);
-  const plate = useMemo(() => layPlate(survey, "facing", width, null), [survey, width]);
-  const { trays, policy } = facts;
-  const curlOf = useCallback((fibre: Fibre) => fibreCurl(fibre, trays, policy), [trays, policy]);
-  return (
-    <div ref={ref}>
-      <svg width={width} height={plate.eyeBottom} role="img" aria-label={`${map.title}, both eyes facing the client`}>
-        {plate.eyes.map((place) => (
-          <WornEye
-            key={place.side}
-            map={map}
-            survey={survey}
-            eye={survey.eyes[place.side]}
-            place={place}
-            pxPerMm={plate.pxPerMm}
-            curlOf={curlOf}
-          />
-        ))}
-      </svg>
     </div>
   );
 }

@@ -7,10 +7,7 @@ import {
   SCHOOL_LABELS,
   SCHOOL_SAYS,
   stockedLengths,
-  VIEW_LABELS,
-  VIEWS,
   type School,
-  type View,
   withClassLength,
 } from "@/core/map";
 import { Button, Choice, SelectField, cx } from "@/ui";
@@ -24,19 +21,7 @@ const schoolOf = (key: string): School | null =>
   key.startsWith("equal") ? { id: "equal", zones: Number(key.split(" ")[1]) } : key === "own" ? null : { id: key as "browPeak" };
 
 /** The choices a line is planned from; changing one plans anew, and undo brings the old line back. */
-export function LineSheet({
-  studio,
-  view,
-  onView,
-  bending,
-  onBending,
-}: {
-  studio: MapStudio;
-  view: View;
-  onView: (view: View) => void;
-  bending: boolean;
-  onBending: (bending: boolean) => void;
-}) {
+export function LineSheet({ studio, bending, onBending }: { studio: MapStudio; bending: boolean; onBending: (bending: boolean) => void }) {
   const { map, page, plan, apply } = studio;
   const lengths = stockedLengths(page.trays, map.fibre);
   const schools = ["browPeak", "irisMarks", "twoHalves", "byClass", ...EQUALS.map((n) => `equal ${n}`)];
@@ -141,7 +126,6 @@ export function LineSheet({
           />
           differ on purpose
         </label>
-        <Choice label="Seen" value={view} options={VIEWS.map((v) => ({ value: v, label: VIEW_LABELS[v] }))} onChange={onView} />
       </div>
       <p className="text-sm text-ink-2">
         {LOOKS[map.look].label}: {map.bend ? "bent by hand" : LOOKS[map.look].says}. {SCHOOL_LABELS[map.school.id]}:{" "}

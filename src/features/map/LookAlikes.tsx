@@ -1,5 +1,5 @@
 "use client";
-import { useCallback, useMemo, useState } from "react";
+import { useMemo, useState } from "react";
 import { CURL_IDS, type CurlId } from "@/core/curl";
 import { FIBRE_LENGTHS_MM, countLabel, type Fibre } from "@/core/lash";
 import { fibreCurl, fibreOnLash, kindLabel, kindOf, lookAlikes, setZone, type ZoneFacts } from "@/core/map";
@@ -7,7 +7,9 @@ import { sideLabel } from "@/core/eye";
 import { formatMm } from "@/core/units";
 import { layPlate } from "@/features/drawing/plate";
 import { Profile } from "@/features/drawing/Profile";
-import { WornEye, type LashInk } from "@/features/drawing/WornEye";
+import { EyesCanvas } from "@/features/drawing/EyesCanvas";
+import { useCurls } from "@/features/drawing/EyesPicture";
+import { ZoneMarks } from "@/features/drawing/ZoneMarks";
 import { Button, Dialog, SelectField } from "@/ui";
 import type { MapStudio } from "./useMapStudio";
 
@@ -133,35 +135,33 @@ export function LookAlikes({ studio, zone, onTake }: { studio: MapStudio; zone: 
 
 const FRONT_PX = 232;
 
-/** The eye from the front with this fibre in the zone, which is picked out in ivy. */
+/** The eye from the front with this fibre in the zone, whose roots are marked. */
 function FromTheFront({ studio, zone, fibre, caption }: { studio: MapStudio; zone: ZoneFacts; fibre: Fibre; caption: string }) {
   const { map, facts } = studio;
   const { survey, trays, policy } = facts;
   const { side, layer, index } = zone;
-  const plate = useMemo(() => layPlate(survey, "facing", FRONT_PX, side), [survey, side]);
+  const plate = useMemo(() => layPlate(survey, "mirror", FRONT_PX, { only: side }), [survey, side]);
   const worn = useMemo(() => setZone(map, side, index, fibre, layer), [map, side, index, fibre, layer]);
-  const curlOf = useCallback((worn: Fibre) => fibreCurl(worn, trays, policy), [trays, policy]);
-  const inks = worn.eyes[side].layers.map(({ zones }, l) =>
-    zones.map((_, z): LashInk => (l === layer && z === index ? "chosen" : "plain")),
-  );
+  const curlOf = useCurls({ trays, policy });
   return (
     <figure className="min-w-0">
-      <svg
-        viewBox={`0 0 ${FRONT_PX} ${plate.eyeBottom}`}
+      <div
         role="img"
         aria-label={`${sideLabel(side)} from the front, ${caption}`}
-        className="w-full"
+        className="eye-glass relative mx-auto"
+        style={{ width: FRONT_PX, height: plate.eyeBottom }}
       >
-        <WornEye
-          map={worn}
-          survey={survey}
-          eye={survey.eyes[side]}
-          place={plate.eyes[0]!}
-          pxPerMm={plate.pxPerMm}
-          curlOf={curlOf}
-          inks={inks}
-        />
-      </svg>
+        <EyesCanvas plate={plate} survey={survey} map={worn} curlOf={curlOf} offsetMm={policy.attachmentOffsetMm} />
+        <svg width={FRONT_PX} height={plate.eyeBottom} className="absolute top-0 left-0">
+          <ZoneMarks
+            plate={plate}
+            place={plate.eyes[0]!}
+            survey={survey}
+            map={worn}
+            markOf={(l, z) => (l === layer && z === index ? "chosen" : "none")}
+          />
+        </svg>
+      </div>
       <figcaption className="text-center text-sm text-ink-2">
         {sideLabel(side)}, {caption}
       </figcaption>

@@ -1,15 +1,27 @@
 "use client";
-import { useCallback, useMemo, useState } from "react";
-import { sideLabel, SIDES, type Landmarks, type Side, type Survey } from "@/core/eye";
-import type { Fibre } from "@/core/lash";
-import { fibreCurl, landmarksOf, SEVERITIES, type Finding, type MapFacts, type Severity, type View } from "@/core/map";
+import { useMemo, useState, type Ref } from "react";
+import { sideLabel, SIDES, type Landmarks, type Side } from "@/core/eye";
+import {
+  EYE_VIEW_LABELS,
+  landmarksOf,
+  SEVERITIES,
+  type EyeView,
+  type Finding,
+  type LashMap,
+  type MapFacts,
+  type Severity,
+} from "@/core/map";
 import { layPlate } from "@/features/drawing/plate";
-import { WornEye, type LashInk } from "@/features/drawing/WornEye";
+import { EyesCanvas } from "@/features/drawing/EyesCanvas";
+import { useCurls } from "@/features/drawing/EyesPicture";
+import { MapOnPad } from "@/features/drawing/MapOnPad";
+import { ZoneMarks, type ZoneMark } from "@/features/drawing/ZoneMarks";
 import { Choice, useWidth } from "@/ui";
 import { Backdrop, FOOT_PX } from "./Backdrop";
 import { Landmark } from "./Landmark";
 import { LookLine } from "./LookLine";
 import type { Drag, SkylineScale, ZoneRef } from "./drag";
+import { SideView } from "./SideView";
 import { Skyline } from "./Skyline";
 
 const NARROW_PX = 620;
@@ -61,25 +73,25 @@ export function MapPlate({
   drag,
   bending,
   onLandmark,
+  live,
 }: {
   facts: MapFacts;
   findings: readonly Finding[];
-  view: View;
+  view: EyeView;
   /** The layer being worked on. */
   layer: number;
   chosen: ZoneRef | null;
   drag: Drag;
   bending: Bending | null;
   onLandmark: (side: Side, mark: keyof Landmarks, at: number, stroke: string, done: boolean) => void;
+  /** Draws the lashes of another map at once. */
+  live: Ref<(map: LashMap) => void>;
 }) {
   const [ref, width] = useWidth<HTMLDivElement>(900);
   const [only, setOnly] = useState<Side>("right");
   const narrow = width < NARROW_PX;
   const shownSide = narrow ? (chosen?.side ?? only) : null;
   const { map, trays, policy } = facts;
-  const { landmarks } = map;
-  const survey = useStanding(facts.survey, landmarks);
-  const plate = useMemo(() => layPlate(facts.survey, view, width, shownSide), [facts.survey, view, width, shownSide]);
   // As high as anything in stock reaches, so that the sheet does not change its height under a drag.
   const longest = Math.max(
     12,
@@ -90,13 +102,16 @@ export function MapPlate({
     ),
   );
   const topMm = Math.ceil(longest) + 3;
+  const plate = useMemo(
+    () => layPlate(facts.survey, view, width, { only: shownSide, longestMm: Math.ceil(longest) }),
+    [facts.survey, view, width, shownSide, longest],
+  );
   const skyTop = plate.eyeBottom + 26;
   const groundY = skyTop + topMm * plate.pxPerMm;
   const scale = useMemo<SkylineScale>(() => ({ groundY, pxPerMm: plate.pxPerMm, topMm }), [groundY, plate.pxPerMm, topMm]);
   const shape = useMemo(() => shapeOf(facts), [facts]);
   const severities = useSeverities(shape, findings);
-  const curlOf = useCallback((fibre: Fibre) => fibreCurl(fibre, trays, policy), [trays, policy]);
-  const turned = view === "bedHead";
+  const curlOf = useCurls({ trays, policy });
 
   return (
     <div ref={ref}>
@@ -111,87 +126,91 @@ export function MapPlate({
           }}
         />
       ) : null}
-      {/* A fibre longer than the sheet has room for stands out over it rather than being cut off. */}
-      <svg width={width} height={groundY + FOOT_PX} className="overflow-visible" role="group" aria-label="Lash map of both eyes">
-        <Backdrop plate={plate} width={width} scale={scale} turned={turned} />
-        {plate.eyes.map((place) => {
-          const { side } = place;
-          const eye = facts.survey.eyes[side];
-          const marks = landmarksOf(map, facts.survey, side);
-          const mine = chosen?.side === side && chosen.layer === layer ? chosen.index : null;
-          const inks = severities[side].map((zones, l) =>
-            zones.map((severity, z): LashInk => (severity === "stop" ? "stop" : l === layer && z === mine ? "chosen" : "plain")),
-          );
-          return (
-            <g key={side}>
-              <WornEye
-                map={map}
-                survey={facts.survey}
-                eye={survey.eyes[side]}
-                place={place}
-                pxPerMm={plate.pxPerMm}
-                curlOf={curlOf}
-                inks={inks}
-              />
-              <Skyline
-                place={place}
-                eye={eye}
-                layers={facts.layers[side]}
-                active={Math.min(layer, facts.layers[side].length - 1)}
-                severities={severities[side]}
-                chosen={mine}
-                scale={scale}
-                drag={drag}
-              />
-              {MARKS.map((mark) => (
-                <Landmark
-                  key={mark}
-                  side={side}
-                  mark={mark}
-                  at={marks[mark]}
-                  lineMm={eye.lashLineMm}
+      <div className="relative isolate" style={{ width, height: groundY + FOOT_PX }}>
+        {view === "side" ? null : (
+          <div className="eye-glass absolute top-0 left-0 -z-10" data-view={view} style={{ width, height: plate.eyeBottom }}>
+            <EyesCanvas plate={plate} survey={facts.survey} map={map} curlOf={curlOf} offsetMm={policy.attachmentOffsetMm} live={live} />
+          </div>
+        )}
+        <svg
+          width={width}
+          height={groundY + FOOT_PX}
+          className="absolute top-0 left-0 overflow-visible"
+          role="group"
+          aria-label={`Lash map of both eyes, ${EYE_VIEW_LABELS[view]}`}
+        >
+          <Backdrop plate={plate} scale={scale} />
+          {plate.eyes.map((place) => {
+            const { side } = place;
+            const eye = facts.survey.eyes[side];
+            const marks = landmarksOf(map, facts.survey, side);
+            const mine = chosen?.side === side && chosen.layer === layer ? chosen.index : null;
+            const markOf = (l: number, z: number): ZoneMark =>
+              severities[side][l]?.[z] === "stop" ? "stop" : l === layer && z === mine ? "chosen" : "none";
+            return (
+              <g key={side}>
+                {view === "side" ? (
+                  <SideView
+                    facts={facts}
+                    side={side}
+                    at={mine === null ? marks.pupil : zoneMiddle(facts, side, layer, mine)}
+                    box={{ from: place.from, to: place.to, bottom: plate.eyeBottom }}
+                  />
+                ) : (
+                  <ZoneMarks plate={plate} place={place} survey={facts.survey} map={map} markOf={markOf} />
+                )}
+                {view === "pad" ? (
+                  <MapOnPad plate={plate} place={place} survey={facts.survey} map={map} layer={layer} chosen={mine} />
+                ) : null}
+                <Skyline
                   place={place}
-                  top={skyTop}
-                  groundY={groundY}
-                  pxPerMm={plate.pxPerMm}
-                  onMove={onLandmark}
-                  onEnd={drag.onEnd}
-                />
-              ))}
-              {bending ? (
-                <LookLine
-                  side={side}
                   eye={eye}
-                  place={place}
+                  layers={facts.layers[side]}
+                  active={Math.min(layer, facts.layers[side].length - 1)}
+                  severities={severities[side]}
+                  chosen={mine}
                   scale={scale}
-                  handles={bending.handles[side]}
-                  longestMm={bending.longestMm[side]}
-                  onBend={bending.onBend}
-                  onEnd={drag.onEnd}
+                  drag={drag}
                 />
-              ) : null}
-            </g>
-          );
-        })}
-        <title>{map.title}</title>
-      </svg>
+                {MARKS.map((mark) => (
+                  <Landmark
+                    key={mark}
+                    side={side}
+                    mark={mark}
+                    at={marks[mark]}
+                    lineMm={eye.lashLineMm}
+                    place={place}
+                    top={skyTop}
+                    groundY={groundY}
+                    pxPerMm={plate.pxPerMm}
+                    onMove={onLandmark}
+                    onEnd={drag.onEnd}
+                  />
+                ))}
+                {bending ? (
+                  <LookLine
+                    side={side}
+                    eye={eye}
+                    place={place}
+                    scale={scale}
+                    handles={bending.handles[side]}
+                    longestMm={bending.longestMm[side]}
+                    onBend={bending.onBend}
+                    onEnd={drag.onEnd}
+                  />
+                ) : null}
+              </g>
+            );
+          })}
+          <title>{map.title}</title>
+        </svg>
+      </div>
     </div>
   );
 }
 
-/** The survey with the landmarks the map stands on; the survey itself where the map has none of its own. */
-function useStanding(survey: Survey, landmarks: MapFacts["map"]["landmarks"]): Survey {
-  return useMemo(
-    () =>
-      landmarks
-        ? {
-            ...survey,
-            eyes: {
-              right: { ...survey.eyes.right, landmarks: landmarks.right },
-              left: { ...survey.eyes.left, landmarks: landmarks.left },
-            },
-          }
-        : survey,
-    [survey, landmarks],
-  );
+/** The middle of a zone of the layer worked on, as a place of the lash line. */
+function zoneMiddle({ layers }: MapFacts, side: Side, layer: number, zone: number): number {
+  const { from, to } = layers[side][layer]![zone]!;
+  return (from + to) / 2;
 }

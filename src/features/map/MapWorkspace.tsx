@@ -12,10 +12,14 @@ import {
   LOOKS,
   nextStocked,
   planWords,
+  EYE_VIEWS,
+  EYE_VIEW_LABELS,
+  wayUp,
+  type EyeView,
   type View,
 } from "@/core/map";
 import { otherSide, SIDES, type Side } from "@/core/eye";
-import { Choice, Notice } from "@/ui";
+import { Button, Choice, Notice } from "@/ui";
 import { ChosenZone } from "./ChosenZone";
 import type { MapPage } from "./data";
 import { NUDGE_MM } from "./drag";
@@ -33,10 +37,17 @@ const LoadSheet = dynamic(() => import("./LoadSheet").then((module) => module.Lo
 const LimitsSheet = dynamic(() => import("./LimitsSheet").then((module) => module.LimitsSheet), { loading: waiting });
 const WorkSheet = dynamic(() => import("./WorkSheet").then((module) => module.WorkSheet), { loading: waiting });
 const SavesSheet = dynamic(() => import("./SavesSheet").then((module) => module.SavesSheet), { loading: waiting });
+const ForTheClient = dynamic(() => import("./ForTheClient").then((module) => module.ForTheClient));
 const TwoMaps = dynamic(() => import("./TwoMaps").then((module) => module.TwoMaps));
 
 const SHEETS = ["line", "layers", "fibre", "load", "limits", "work", "saves"] as const;
 type Sheet = (typeof SHEETS)[number];
+
+const VIEW_SAYS: Readonly<Record<EyeView, string>> = {
+  mirror: "Open, from the front, as one faces the client",
+  pad: "Closed, from the bed head, as one works",
+  side: "The chosen zone, or the pupil, from the side",
+};
 
 export function MapWorkspace({ page }: { page: MapPage }) {
   const start = useMemo(() => {
@@ -60,13 +71,15 @@ export function MapWorkspace({ page }: { page: MapPage }) {
 function Workspace({ page, start }: { page: MapPage; start: { map: LashMap; notKept: readonly string[] } }) {
   const studio = useMapStudio(page, start);
   const { editor, map, facts, findings, chosen, layer, choose, saving } = studio;
-  const [view, setView] = useState<View>("facing");
+  const [view, setView] = useState<EyeView>("mirror");
+  const order = wayUp(view);
   const [bending, setBending] = useState(false);
+  const [showing, setShowing] = useState(false);
   const layers = map.eyes.right.layers;
 
-  const inOrder = eyesInView(view).flatMap((side) => {
+  const inOrder = eyesInView(order).flatMap((side) => {
     const zones = (facts.layers[side][layer] ?? []).map((_, index) => ({ side, index, layer }));
-    return innerCornerOnRight(side, view) ? zones.reverse() : zones;
+    return innerCornerOnRight(side, order) ? zones.reverse() : zones;
   });
   useMapKeys({
     chosen,
@@ -92,14 +105,14 @@ function Workspace({ page, start }: { page: MapPage; start: { map: LashMap; notK
     pull: (way) => {
       const zone = chosen && facts.layers[chosen.side][layer]?.[chosen.index];
       if (!zone || !chosen) return;
-      const outwards = innerCornerOnRight(chosen.side, view) ? -way : way;
+      const outwards = innerCornerOnRight(chosen.side, order) ? -way : way;
       studio.pullEdge(chosen, zone.to + (outwards * NUDGE_MM) / page.survey.document.eyes[chosen.side].lashLineMm);
     },
     layer: () => studio.setLayer((layer + 1) % layers.length),
     undo: editor.undo,
     redo: editor.redo,
     fix: () => studio.takeFix(studio.told.find((finding) => finding.fix)),
-    turn: () => setView(view === "facing" ? "bedHead" : "facing"),
+    turn: () => setView(EYE_VIEWS[(EYE_VIEWS.indexOf(view) + 1) % EYE_VIEWS.length]!),
     save: () => void saving.save(),
   });
   const bendingOn = useBending(studio, bending);
@@ -108,6 +121,17 @@ function Workspace({ page, start }: { page: MapPage; start: { map: LashMap; notK
     <div className="grid gap-x-9 gap-y-8 pt-3 lg:grid-cols-[minmax(0,1fr)_18.5rem]">
       <div className="min-w-0">
         <Head studio={studio} hold={studio.hold} />
+        <div className="flex flex-wrap items-baseline justify-between gap-x-4">
+          <Choice
+            label="Seen"
+            value={view}
+            options={EYE_VIEWS.map((value) => ({ value, label: EYE_VIEW_LABELS[value], title: VIEW_SAYS[value] }))}
+            onChange={setView}
+          />
+          <Button tone="plain" className="-mr-4" onClick={() => setShowing(true)}>
+            Show the client
+          </Button>
+        </div>
         <MapPlate
           facts={facts}
           findings={findings}
@@ -117,11 +141,13 @@ function Workspace({ page, start }: { page: MapPage; start: { map: LashMap; notK
           drag={studio.drag}
           bending={bendingOn}
           onLandmark={studio.onLandmark}
+          live={studio.live}
         />
         <ChosenZone zone={studio.zone} findings={findings} />
-        <Sheets studio={studio} hold={studio.hold} view={view} onView={setView} bending={bending} onBending={setBending} />
+        <Sheets studio={studio} hold={studio.hold} view={order} bending={bending} onBending={setBending} />
       </div>
-      <Aside studio={studio} hold={studio.hold} view={view} />
+      <Aside studio={studio} hold={studio.hold} view={order} />
+      {showing ? <ForTheClient studio={studio} onClose={() => setShowing(false)} /> : null}
       {saving.theirs ? (
         <TwoMaps
           mine={map}
@@ -144,14 +170,12 @@ const Sheets = memo(MapSheets, resting);
 function MapSheets({
   studio,
   view,
-  onView,
   bending,
   onBending,
 }: {
   studio: MapStudio;
   hold: boolean;
   view: View;
-  onView: (view: View) => void;
   bending: boolean;
   onBending: (bending: boolean) => void;
 }) {
@@ -166,7 +190,7 @@ function MapSheets({
         onChange={setSheet}
         className="mb-3 [&_button]:font-serif [&_button]:text-lg"
       />
-      {sheet === "line" ? <LineSheet studio={studio} view={view} onView={onView} bending={bending} onBending={onBending} /> : null}
+      {sheet === "line" ? <LineSheet studio={studio} bending={bending} onBending={onBending} /> : null}
       {sheet === "layers" ? <LayersSheet studio={studio} /> : null}
       {sheet === "fibre" ? <FibreSheet studio={studio} /> : null}
       {sheet === "load" ? <LoadSheet facts={studio.facts} view={view} /> : null}

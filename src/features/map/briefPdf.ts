@@ -4,22 +4,26 @@ import {
   innerCornerOnRight,
   landmarksOf,
   lashesByZone,
-  drawnZone,
   fibreCurl,
+  onPaper,
   placements,
   VIEW_LABELS,
   type MapFacts,
   type View,
 } from "@/core/map";
-import { lidOutline, roomAboveMm, sideLabel } from "@/core/eye";
+import { closedEye, inMirror, onPad, openEye, roomOfOpenEyes, wornBlades } from "@/core/drawing";
+import { sideLabel } from "@/core/eye";
 import type { Paper, TrolleyBrief } from "@/core/formats";
+import type { Fibre } from "@/core/lash";
 import { formatMm } from "@/core/units";
-import { openDocument, type Sheet } from "./sheet";
+import { openDocument, type Point, type Sheet } from "./sheet";
 
 const MARGIN_MM = 18;
 /** Eyes are drawn twice as large as they are, or as large as their lashes leave room under the title. */
 const EYE_SCALE = 2;
 const EYE_ROOM_MM = 38;
+/** A pad's lashes reach so far from the line at most, mm. */
+const PAD_DEEP_MM = 16;
 const HEADING_MM = 7;
 /** Room kept free at the foot of the page. */
 const FOOT_MM = 16;
@@ -109,31 +113,40 @@ function layOut(sheet: Sheet, picks: TrolleyBrief["picks"], { y, width, room }: 
   return y + rows * PICK_MM;
 }
 
-/** Both eyes, larger than they are, every lash drawn. */
+/** Both eyes, larger than they are, every lash drawn: open as one faces the client, closed on the pad from the bed head. */
 function drawEyes(sheet: Sheet, facts: MapFacts, view: View, widthMm: number) {
   const { map, survey, trays, policy } = facts;
-  const scale = Math.min(EYE_SCALE, EYE_ROOM_MM / roomAboveMm(survey));
+  const onThePad = view === "bedHead";
+  const scale = Math.min(EYE_SCALE, EYE_ROOM_MM / (onThePad ? PAD_DEEP_MM : roomOfOpenEyes(survey).aboveMm));
+  const wearing = { curlOf: (fibre: Fibre) => fibreCurl(fibre, trays, policy), offsetMm: policy.attachmentOffsetMm };
   eyesInView(view).forEach((side, i) => {
-    const eye = { ...survey.eyes[side], landmarks: landmarksOf(map, survey, side) };
-    const lid = lidOutline(eye);
-    const turned = view === "bedHead";
+    const open = openEye({ ...survey.eyes[side], landmarks: landmarksOf(map, survey, side) });
+    const closed = closedEye(survey.eyes[side]);
+    const turned = onPaper(side, view);
     const across = innerCornerOnRight(side, view) ? -1 : 1;
-    const down = turned ? 1 : -1;
     const centre = widthMm * (i === 0 ? 0.27 : 0.73);
-    const origin = [centre - (across * lid.widthMm * scale) / 2, turned ? 42 : 70] as const;
-    const d = (points: readonly (readonly [number, number])[]) =>
-      points.map(([x, y], k) => `${k ? "L" : "M"}${(across * x * scale).toFixed(2)} ${(down * y * scale).toFixed(2)}`).join("");
-    sheet.svgPath(d(lid.lower), origin, 0.15, true);
-    sheet.svgPath(d(lid.upper), origin, 0.35);
+    const origin = [onThePad ? centre : centre - (across * open.widthMm * scale) / 2, 72] as const;
+    const place = (p: Point): Point => (onThePad ? turned(p) : [across * p[0], -p[1]]);
+    const d = (points: readonly Point[]) =>
+      points
+        .map(place)
+        .map(([x, y], k) => `${k ? "L" : "M"}${(x * scale).toFixed(2)} ${(y * scale).toFixed(2)}`)
+        .join("");
+    if (onThePad) sheet.svgPath(d(closed.run(0, 1, 0, 48)), origin, 0.35);
+    else {
+      sheet.svgPath(d(open.lower), origin, 0.15, true);
+      if (open.fold.length) sheet.svgPath(d(open.fold), origin, 0.12, true);
+      sheet.svgPath(d(open.upper), origin, 0.35);
+    }
     for (const zone of lashesByZone(placements(map, survey, side)))
       sheet.svgPath(
-        drawnZone(zone, lid, (fibre) => fibreCurl(fibre, trays, policy))
+        wornBlades(zone.worn, wearing, (lash, hair) => (onThePad ? onPad(closed, lash, hair) : inMirror(open, lash, hair)))
           .map(({ points }) => d(points))
           .join(""),
         origin,
         0.06,
       );
-    sheet.text(sideLabel(side), centre, turned ? 34 : 84, 3.6, { bold: true, centre: true });
+    sheet.text(sideLabel(side), centre, onThePad ? 79 : 84, 3.6, { bold: true, centre: true });
   });
-  sheet.text("nose", widthMm / 2, view === "bedHead" ? 44 : 68, 3, { centre: true, faint: true });
+  sheet.text("nose", widthMm / 2, 70, 3, { centre: true, faint: true });
 }

@@ -2,7 +2,7 @@ import "server-only";
 import { stringify } from "csv-stringify/sync";
 import { z } from "zod";
 import { eyesSvg, stripName, trolleyBrief, writeMapFile, zoneRows } from "@/core/formats";
-import { fibreCurl, mapFacts, mapPolicy, VIEWS, type View } from "@/core/map";
+import { fibreCurl, mapFacts, mapPolicy, VIEWS, type PadLashes, type View } from "@/core/map";
 import { currentMember } from "@/server/member";
 import { refuse } from "@/server/respond";
 import { formatIn } from "@/server/studioTime";
@@ -17,12 +17,23 @@ const querySchema = z.object({ view: z.enum(VIEWS).optional().catch(undefined), 
 type MapSource = NonNullable<Awaited<ReturnType<typeof mapForFiles>>>;
 type Asked = z.infer<typeof querySchema> & { readonly savedOn: string };
 
+/** How a saved map's fibres curl, and where they are set, by its own limits. */
+function wearingOf({ map, policy: studio, trays }: MapSource): PadLashes {
+  const policy = mapPolicy(studio, map);
+  return { curlOf: (fibre) => fibreCurl(fibre, trays, policy), offsetMm: policy.attachmentOffsetMm };
+}
+
 /** A new file is a line here and a route that names it. */
 const FILES = {
   "pad-strip.pdf": {
     type: "application/pdf",
-    make: ({ survey, map, clientName, policy }: MapSource, { view = ON_THE_PAD, paper, savedOn }: Asked) =>
-      padStripPdf(survey, map, view, { paper, savedOn, name: stripName(clientName, policy) }),
+    make: (source: MapSource, { view = ON_THE_PAD, paper, savedOn }: Asked) =>
+      padStripPdf(source.survey, source.map, view, {
+        paper,
+        savedOn,
+        name: stripName(source.clientName, source.policy),
+        wearing: wearingOf(source),
+      }),
   },
   "brief.pdf": {
     type: "application/pdf",
@@ -33,10 +44,8 @@ const FILES = {
   },
   "eyes.svg": {
     type: "image/svg+xml",
-    make: (source: MapSource, { view = "facing" }: Asked) => {
-      const policy = mapPolicy(source.policy, source.map);
-      return eyesSvg(source.survey, source.map, view, { curlOf: (fibre) => fibreCurl(fibre, source.trays, policy) });
-    },
+    make: (source: MapSource, { view = "facing" }: Asked) =>
+      eyesSvg(source.survey, source.map, view === "facing" ? "mirror" : "pad", wearingOf(source)),
   },
   "map.json": { type: "application/json", make: ({ map, survey }: MapSource) => writeMapFile(map, survey) },
   "zones.csv": {

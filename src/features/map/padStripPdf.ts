@@ -1,8 +1,17 @@
 import "server-only";
 import { isMeasured, sideLabel, type Survey } from "@/core/eye";
-import { padStrip, type PadStripEye, type PadStripLayer, type Paper } from "@/core/formats";
-import { VIEW_LABELS, type LashMap, type View } from "@/core/map";
-import { openDocument, type Sheet } from "./sheet";
+import type { Paper } from "@/core/formats";
+import {
+  padLashes,
+  padStrip,
+  VIEW_LABELS,
+  type LashMap,
+  type PadLashes,
+  type PadStripEye,
+  type PadStripLayer,
+  type View,
+} from "@/core/map";
+import { openDocument, type Point, type Sheet } from "./sheet";
 
 /** Room for a name within the strip, mm. */
 const NAME_ROOM_MM = 9;
@@ -15,7 +24,7 @@ export async function padStripPdf(
   survey: Survey,
   map: LashMap,
   view: View,
-  { paper, savedOn, name }: { paper: Paper; savedOn: string; name: string },
+  { paper, savedOn, name, wearing }: { paper: Paper; savedOn: string; name: string; wearing: PadLashes },
 ): Promise<Uint8Array> {
   const { pdf, widthMm, addSheet } = await openDocument(`Pad strip, ${VIEW_LABELS[view]}`, paper);
   const { layers, rulerMm } = padStrip(survey, map, view);
@@ -25,7 +34,8 @@ export async function padStripPdf(
     sheet.text(name ? `Pad strip, ${name}` : "Pad strip", 20, 22, 4.6, { bold: true, within: widthMm - 40 });
     if (!isMeasured(survey)) sheet.text("NOT MEASURED: planned on ordinary lashes.", 20, 33.5, 3.6, { bold: true });
     sheet.text(`${map.title}. Seen ${VIEW_LABELS[view]}. Saved ${savedOn}.${of}`, 20, 28, 3.4, { within: widthMm - 40 });
-    drawLayer(sheet, layer, { widthMm, rulerMm, view, name });
+    const lashes = layer.eyes.map(({ side }, eye) => padLashes(survey, map, side, layer.indexes[eye]!, view, wearing));
+    drawLayer(sheet, layer, { widthMm, rulerMm, view, name, lashes });
   });
   return pdf.save();
 }
@@ -33,10 +43,16 @@ export async function padStripPdf(
 function drawLayer(
   sheet: Sheet,
   { eyes, legend }: PadStripLayer,
-  { widthMm, rulerMm, view, name }: { widthMm: number; rulerMm: number; view: View; name: string },
+  {
+    widthMm,
+    rulerMm,
+    view,
+    name,
+    lashes,
+  }: { widthMm: number; rulerMm: number; view: View; name: string; lashes: readonly (readonly (readonly Point[])[])[] },
 ) {
   const top = view === "facing" ? 52 : 76;
-  eyes.forEach((eye, i) => drawEye(sheet, eye, widthMm * (i === 0 ? 0.27 : 0.73), top, name));
+  eyes.forEach((eye, i) => drawEye(sheet, eye, { x: widthMm * (i === 0 ? 0.27 : 0.73), y: top, name, lashes: lashes[i]! }));
   sheet.text("nose", widthMm / 2, top, 3.2, { centre: true, faint: true });
   sheet.line([widthMm / 2, top + 2], [widthMm / 2, top + 10], 0.2);
 
@@ -64,9 +80,20 @@ function drawLayer(
   sheet.paragraph(`Left to right as drawn. ${legend}`, 20, rulerY + 48, 3.2, widthMm - 40, { faint: true });
 }
 
-function drawEye(sheet: Sheet, eye: PadStripEye, x: number, y: number, name: string) {
+function drawEye(
+  sheet: Sheet,
+  eye: PadStripEye,
+  { x, y, name, lashes }: { x: number; y: number; name: string; lashes: readonly (readonly Point[])[] },
+) {
   const at = ([px, py]: readonly [number, number]) => [x + px, y + py] as const;
   sheet.path(eye.padEdge.map(at), 0.12, true);
+  // All of them one path: it stays a small file.
+  sheet.svgPath(
+    lashes.map((points) => points.map(([px, py], i) => `${i ? "L" : "M"}${px.toFixed(2)} ${py.toFixed(2)}`).join("")).join(""),
+    [x, y],
+    0.07,
+    true,
+  );
   sheet.path(eye.lashLine.map(at), 0.45);
   for (const { from, to } of eye.zoneLines) sheet.line(at(from), at(to), 0.15);
   for (const arc of eye.lengthArcs) sheet.path(arc.map(at), 0.5);

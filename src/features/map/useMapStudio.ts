@@ -55,6 +55,7 @@ export function useMapStudio(page: MapPage, start: { map: LashMap; notKept: read
 
   const [hold, setHold] = useState(false);
   const unsaved = useRef<LashMap | null>(null);
+  const live = useRef<(map: LashMap) => void>(null);
   /** Is the pointer on something just now? A plan that comes back after it let go is taken up like any other. */
   const pulling = useRef(false);
 
@@ -65,6 +66,8 @@ export function useMapStudio(page: MapPage, start: { map: LashMap; notKept: read
       setHold(moving);
       change(next, stroke);
     };
+    // The lashes follow the hand at once; what is read of them when there is time.
+    if (moving) live.current?.(next);
     if (moving) startTransition(together);
     else together();
     pulling.current = moving;
@@ -188,6 +191,7 @@ export function useMapStudio(page: MapPage, start: { map: LashMap; notKept: read
     takeFix,
     showFinding,
     drag,
+    live,
     onLandmark,
     onBend,
   };

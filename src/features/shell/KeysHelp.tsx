@@ -16,7 +16,7 @@ const KEYS: readonly (readonly [string, string])[] = [
   ["Map: Ctrl Z, Ctrl Shift Z", "undo, redo"],
   ["Map: F", "take the first fix"],
   ["Map: N", "the next layer"],
-  ["Map: B", "facing the client or from the bed head"],
+  ["Map: B", "in the mirror, on the pad, from the side"],
   ["Map: Ctrl S", "save"],
   ["C, Space (pedal)", "from any screen: brushed through, both eyes closed"],
   ["Visit: S, N", "shake, new bead"],

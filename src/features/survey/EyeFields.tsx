@@ -3,7 +3,7 @@ import { DIRECTIONS } from "@/core/curl";
 import { DIAMETER_CLASSES } from "@/core/lash";
 import { SelectField, TextField } from "@/ui";
 import { EyeHead, WholeEyeFields, type EyeFieldsProps } from "./EyeHead";
-import { optionsOf } from "./optionsOf";
+import { optionsOf, splayOptions } from "./optionsOf";
 import { LANDMARKS, PLACES, type EyeForm } from "./surveyForm";
 
 const CLASSES = [
@@ -80,6 +80,28 @@ export function EyeFields({ side, eye, fields, onChange, onCopy }: EyeFieldsProp
               ))}
             </tr>
           ))}
+          <tr>
+            <th scope="row" className="text-left text-sm font-normal text-ink-2" title="The way lashes leave by, off straight ahead">
+              Splay
+            </th>
+            {PLACES.map((place, i) => (
+              <td key={place}>
+                <SelectField
+                  hideLabel
+                  label={`${name}, ${place}, splay`}
+                  className="px-2 max-sm:appearance-none max-sm:px-1.5 max-sm:text-[0.9375rem]"
+                  value={eye.places[i]!.splay}
+                  onChange={(e) => setPlace(i, { splay: e.target.value })}
+                >
+                  {splayOptions(eye.places[i]!.splay).map((option) => (
+                    <option key={option.value} value={option.value}>
+                      {option.label}
+                    </option>
+                  ))}
+                </SelectField>
+              </td>
+            ))}
+          </tr>
           <tr>
             <th scope="row" className="text-left text-sm font-normal text-ink-2">
               Rows

@@ -5,7 +5,7 @@ import { DIAMETER_CLASSES } from "@/core/lash";
 import { Button, SelectField, TextField } from "@/ui";
 import { readNumber } from "@/ui/readNumber";
 import { EyeHead, WholeEyeFields, type EyeFieldsProps } from "./EyeHead";
-import { optionsOf } from "./optionsOf";
+import { optionsOf, splayOptions } from "./optionsOf";
 import { addPlace, LANDMARKS, type PlaceForm } from "./surveyForm";
 
 const NUMBERS = [
@@ -21,6 +21,7 @@ const CLASSES = [
   { key: "twist", head: "Twist", options: optionsOf(TWISTS) },
   { key: "rows", head: "Rows", options: ["1", "2", "3"].map((value) => ({ value, label: value })) },
 ] as const;
+const SPLAY = { key: "splay", head: "Splay" } as const;
 const SHARES = [
   { key: "baby", head: "Baby, %", label: "share of baby lashes in per cent" },
   { key: "gaps", head: "Gaps, %", label: "share without lashes in per cent" },
@@ -51,11 +52,11 @@ export function FullEyeFields({ side, eye, fields, onChange, onCopy }: EyeFields
         ))}
       </div>
       <div className="mt-3 overflow-x-auto" tabIndex={0} role="region" aria-label={`Places of ${name}`}>
-        <table className="w-full min-w-[58rem] border-separate border-spacing-x-1 border-spacing-y-1">
+        <table className="w-full min-w-[62rem] border-separate border-spacing-x-1 border-spacing-y-1">
           <caption className="sr-only">Lashes of {name}, a row a place</caption>
           <thead>
             <tr>
-              {[...NUMBERS, ...CLASSES, ...SHARES].map((column) => (
+              {[...NUMBERS, ...CLASSES, SPLAY, ...SHARES].map((column) => (
                 <th key={column.key} scope="col" className={head}>
                   {column.head}
                 </th>
@@ -99,6 +100,22 @@ export function FullEyeFields({ side, eye, fields, onChange, onCopy }: EyeFields
                     </SelectField>
                   </td>
                 ))}
+                <td>
+                  <SelectField
+                    hideLabel
+                    label={`${name}, place ${i + 1}, splay`}
+                    className="px-1.5"
+                    title="The way lashes leave by, off straight ahead"
+                    value={place.splay}
+                    onChange={(e) => set(i, { splay: e.target.value })}
+                  >
+                    {splayOptions(place.splay).map((option) => (
+                      <option key={option.value} value={option.value}>
+                        {option.label}
+                      </option>
+                    ))}
+                  </SelectField>
+                </td>
                 {SHARES.map(({ key, label }) => (
                   <td key={key} className="w-16">
                     <TextField

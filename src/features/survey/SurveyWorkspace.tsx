@@ -7,6 +7,7 @@ import { useAsk } from "@/features/tablet/useAsk";
 import { useDraft } from "@/features/tablet/useDraft";
 import { Button, Choice, LinkButton, Notice } from "@/ui";
 import { saveSurvey } from "./actions";
+import { Colours } from "./Colours";
 import { Differences } from "./Differences";
 import { EyeFields } from "./EyeFields";
 import { Habits } from "./Habits";
@@ -172,6 +173,7 @@ export function SurveyWorkspace({
               options={optionsOf(SPACINGS)}
               onChange={(spacing) => change({ ...form, spacing })}
             />
+            <Colours form={form} onChange={change} />
             {form.mannequin ? null : <Habits form={form} washesSay={fields["washes"]} onChange={change} />}
           </div>
           {isMeasured({ ...shown, measured: false }) ? null : (

@@ -7,6 +7,12 @@ import { readNumber } from "@/ui/readNumber";
 
 const share = (text: string) => (text.trim() === "" ? 0 : (readNumber(text) ?? NaN) / 100);
 
+/** The colours that were noted; none at all where none was. */
+const noted = (colours: SurveyForm["colours"]) => {
+  const given = Object.entries(colours).filter(([, colour]) => colour !== "");
+  return given.length ? { colours: Object.fromEntries(given) } : {};
+};
+
 export type ReadForm = { readonly survey: Survey } | { readonly fields: Record<string, string> };
 
 /** Reads the form: the survey, or complaints keyed as `right.lashLine`, `left.landmarks.pupil`, `right.places.1.length`. */
@@ -24,7 +30,7 @@ export function readForm(form: SurveyForm): ReadForm {
           return [key, mm === undefined || !lashLineMm ? undefined : mm / lashLineMm];
         }),
       ),
-      points: places.map(({ at, length, spread, baby, gaps, rows, ...classes }, i) => {
+      points: places.map(({ at, length, spread, baby, gaps, rows, splay, ...classes }, i) => {
         const mm = readNumber(at);
         return {
           at: form.mode === "quick" ? quickPositions[i] : mm === undefined || !lashLineMm ? undefined : mm / lashLineMm,
@@ -33,18 +39,20 @@ export function readForm(form: SurveyForm): ReadForm {
           babyShare: share(baby),
           gapShare: share(gaps),
           rows: readNumber(rows),
+          ...(splay.trim() === "" ? {} : { splayDeg: readNumber(splay) }),
           ...classes,
         };
       }),
     };
   };
   const parsed = surveySchema.safeParse({
-    version: 2,
+    version: 3,
     spacing: form.spacing,
     oilyLids: form.oilyLids,
     serum: form.serum,
     sleepsOn: form.sleepsOn,
     washesPerWeek: form.washes.trim() === "" ? null : readNumber(form.washes),
+    ...noted(form.colours),
     ...(form.measured ? { measured: true } : {}),
     ...(form.mannequin ? { mannequin: true } : {}),
     seed: form.seed,
@@ -66,6 +74,7 @@ const PLACE_FIELDS: Readonly<Record<string, { readonly field: string; readonly w
   babyShare: { field: "baby", words: "0 to 90 %." },
   gapShare: { field: "gaps", words: "0 to 95 %." },
   rows: { field: "rows" },
+  splayDeg: { field: "splay" },
 };
 
 function complaint(path: string[], code: string, message: string): { key: string; words: string } {
@@ -124,6 +133,8 @@ const eyeFormSchema = z.object({
       direction: point.direction,
       ownCurl: point.ownCurl,
       twist: point.twist,
+      // Forms kept by an older page did not ask.
+      splay: typed.default(""),
     }),
   ),
 });
@@ -134,6 +145,7 @@ const formSchema: z.ZodType<SurveyForm, unknown> = z.object({
   serum: z.boolean(),
   sleepsOn: surveySchema.shape.sleepsOn,
   washes: typed,
+  colours: z.object({ iris: typed, hair: typed, skin: typed }).default({ iris: "", hair: "", skin: "" }),
   measured: z.boolean().default(false),
   mannequin: z.boolean().default(false),
   seed: surveySchema.shape.seed,

@@ -8,6 +8,8 @@ export const LANDMARKS = [
   { key: "irisOuter", label: "Iris, outer edge" },
   { key: "browPeak", label: "Brow peak" },
 ] as const;
+/** What of a client's colours may be noted. */
+export type ColourKey = keyof NonNullable<Survey["colours"]>;
 type LandmarkKey = (typeof LANDMARKS)[number]["key"];
 type Point = EyeSurvey["points"][number];
 
@@ -25,6 +27,8 @@ export type PlaceForm = {
   readonly direction: Point["direction"];
   readonly ownCurl: Point["ownCurl"];
   readonly twist: Point["twist"];
+  /** Degrees off straight ahead as text, empty where nobody looked. */
+  readonly splay: string;
 };
 
 /** The form as typed: numbers are text until they are read, so that nothing typed is lost. Lengths in mm. */
@@ -42,6 +46,8 @@ export type SurveyForm = {
   readonly serum: boolean;
   readonly sleepsOn: Survey["sleepsOn"];
   readonly washes: string;
+  /** Colours of iris, hair and skin, empty where not noted. */
+  readonly colours: Readonly<Record<ColourKey, string>>;
   /** Whoever takes it says the lashes are as they stand. */
   readonly measured: boolean;
   /** Of a mannequin head. */
@@ -67,6 +73,7 @@ export const placeForm = (point: Point, lashLineMm: number): PlaceForm => ({
   direction: point.direction,
   ownCurl: point.ownCurl,
   twist: point.twist,
+  splay: point.splayDeg === undefined ? "" : String(point.splayDeg),
 });
 
 /** The form of a survey: the quick one where it has just its three places, the full one for any other. */
@@ -83,6 +90,7 @@ export function formOf(survey: Survey): SurveyForm {
     oilyLids: survey.oilyLids,
     serum: survey.serum,
     sleepsOn: survey.sleepsOn,
+    colours: { iris: survey.colours?.iris ?? "", hair: survey.colours?.hair ?? "", skin: survey.colours?.skin ?? "" },
     washes: survey.washesPerWeek === null ? "" : String(survey.washesPerWeek),
     measured: survey.measured ?? false,
     mannequin: survey.mannequin ?? false,

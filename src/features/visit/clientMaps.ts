@@ -1,9 +1,10 @@
 import "server-only";
 import { and, desc, eq, inArray } from "drizzle-orm";
-import { practiceOnly, type LashMap } from "@/core/map";
-import { client, lashMap, lashMapRevision } from "@/db/schema";
+import type { Survey } from "@/core/eye";
+import { practiceOnly, type LashMap, type Tray } from "@/core/map";
+import { client, lashMap, lashMapRevision, survey, tray } from "@/db/schema";
 import { Refusal } from "@/server/action";
-import type { StudioTransaction } from "@/server/inStudio";
+import { together, type StudioTransaction } from "@/server/inStudio";
 
 /** A map as it was saved last. */
 export type ClientMap = {
@@ -51,4 +52,20 @@ export async function refusePracticeLengths(
   const objection = worn.mannequin ? null : practiceOnly(map);
   if (objection) throw new Refusal(objection);
   return worn;
+}
+
+/** What a map is drawn with: the survey it stands on, and trays whose fibres curl their own way. */
+export type MapGround = { readonly survey: Survey; readonly trays: readonly Tray[] };
+
+/** What a saved map is drawn with, or null where it is not in this studio. */
+export async function groundOf(tx: StudioTransaction, mapId: string): Promise<MapGround | null> {
+  const [[row], trays] = await together([
+    tx
+      .select({ survey: survey.document })
+      .from(lashMap)
+      .innerJoin(survey, and(eq(survey.studioId, lashMap.studioId), eq(survey.id, lashMap.surveyId)))
+      .where(eq(lashMap.id, mapId)),
+    tx.select({ document: tray.document }).from(tray),
+  ]);
+  return row ? { survey: row.survey, trays: trays.map(({ document }) => document).filter(({ geometry }) => geometry) } : null;
 }

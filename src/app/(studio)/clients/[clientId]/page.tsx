@@ -22,6 +22,7 @@ export default async function ClientPage({ params }: { params: Promise<{ clientI
       visits={threadVisits(page.visits, page.bottles, page.water, member.timeZone, now)}
       dates={{
         since: formatIn(member.timeZone, page.person.createdAt, "MMMM yyyy"),
+        worn: page.worn ? day(page.worn.onAt) : null,
         maps: page.maps.map((map) => day(map.savedAt)),
         ...careDates(page, member.timeZone, now),
       }}

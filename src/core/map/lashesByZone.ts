@@ -1,5 +1,4 @@
-import type { Curl } from "../curl";
-import { drawnLash, type DrawnLash, type LidOutline, type FieldLash } from "../eye";
+import type { FieldLash } from "../eye";
 import type { Fibre } from "../lash";
 import type { Placement } from "./placements";
 
@@ -21,9 +20,4 @@ export function lashesByZone(placed: readonly Placement[]): ZoneLashes[] {
     else zones.set(key, { layer: worn.layer, zone: worn.zone, worn: [{ lash, fibre: worn.fibre }] });
   }
   return [...zones.values()];
-}
-
-/** The fibres of one zone from the front, mm of the lid's outline. */
-export function drawnZone({ worn }: ZoneLashes, lid: LidOutline, curlOf: (fibre: Fibre) => Curl): DrawnLash[] {
-  return worn.flatMap(({ lash, fibre }) => drawnLash(lash, fibre, curlOf(fibre), lid.pointAt(lash.at)));
 }

@@ -1,23 +1,14 @@
-import { type Side, type Survey } from "../eye";
-import {
-  baseIndex,
-  eyesInView,
-  innerCornerOnRight,
-  landmarksOf,
-  layerLegend,
-  type LashMap,
-  type Layer,
-  type View,
-  lengthWords,
-} from "../map";
+import type { Curl } from "../curl";
+import { closedEye, onPad, wornBlades } from "../drawing";
+import type { Side, Survey } from "../eye";
+import type { Fibre } from "../lash";
+import { landmarksOf } from "./landmarksOf";
+import { layerLegend } from "./layerLegend";
+import { baseIndex, lengthWords } from "./layers";
+import { placements } from "./placements";
+import type { LashMap, Layer } from "./schema";
+import { eyesInView, onPaper, type View } from "./view";
 import { spreadApart } from "../units";
-
-/** Papers it prints on, mm. */
-export const PAPERS = {
-  a4: { label: "A4", widthMm: 210, heightMm: 297 },
-  letter: { label: "US Letter", widthMm: 215.9, heightMm: 279.4 },
-} as const;
-export type Paper = keyof typeof PAPERS;
 
 type Point = readonly [xMm: number, yMm: number];
 
@@ -47,6 +38,8 @@ export type PadStripEye = {
 };
 export type PadStripLayer = {
   readonly role: Layer["role"];
+  /** Its place among the layers of each eye of `eyes`. */
+  readonly indexes: readonly [number, number];
   /** What the layer is, in words for its legend. */
   readonly legend: string;
   readonly eyes: readonly [PadStripEye, PadStripEye];
@@ -57,8 +50,6 @@ export type PadStrip = {
   readonly rulerMm: number;
 };
 
-/** How deep the closed lash line hangs below its chord, as the angle of its arc. A drawing convention. */
-const ARC_DEG = 64;
 /** The ring of lengths stands this far past the longest fibre, mm; zone numbers and the pad's edge follow. */
 const RING = { pastLongestMm: 4.6, numbersMm: 3.7, edgeMm: 6 };
 /** A length as it is printed, mm high, and the room two figures of it need. */
@@ -77,40 +68,38 @@ export function padStrip(survey: Survey, map: LashMap, view: View): PadStrip {
     .map((_, i) => i)
     .filter((i) => map.eyes[second].layers[i]?.role === map.eyes[first].layers[i]!.role);
   const inOrder = [base, ...indexes.filter((i) => i !== base)];
-  const strip = (side: Side, index: number) =>
-    stripOf(survey, map, side, map.eyes[side].layers[index === base ? baseIndex(map, side) : index]!, view);
+  const indexOf = (side: Side, index: number) => (index === base ? baseIndex(map, side) : index);
+  const strip = (side: Side, index: number) => padZones(survey, map, side, indexOf(side, index), view);
   return {
     layers: inOrder.map((index) => ({
       role: index === base ? "base" : map.eyes[first].layers[index]!.role,
       legend: layerLegend(map.eyes[first].layers[index]!),
+      indexes: [indexOf(first, index), indexOf(second, index)],
       eyes: [strip(first, index), strip(second, index)],
     })),
     rulerMm: 20,
   };
 }
 
-/** "Accents: D 0.07 5D, every 4th lash, every 2nd at the inner corner." */
-function stripOf(survey: Survey, map: LashMap, side: Side, layer: Layer, view: View): PadStripEye {
+/**
+ * One layer of one eye on its pad. The pad is as deep as fibres of `longestMm` need, or as what is worn does: given, it
+ * keeps its size while a map is changed.
+ */
+export function padZones(survey: Survey, map: LashMap, side: Side, index: number, view: View, longestMm = 10): PadStripEye {
+  const layer = map.eyes[side].layers[index]!;
   const eye = { ...survey.eyes[side], landmarks: landmarksOf(map, survey, side) };
-  const arc = (ARC_DEG * Math.PI) / 180;
-  const radius = eye.lashLineMm / arc;
-  const sign = view === "facing" ? 1 : -1;
-  const towardsRight = innerCornerOnRight(side, view) ? -1 : 1;
-  /** A place on the lash line and a distance out onto the pad. */
-  const point = (at: number, outMm: number): Point => {
-    const angle = (at - 0.5) * arc * towardsRight;
-    const r = radius + outMm;
-    return [Math.sin(angle) * r, sign * (Math.cos(angle) * r - radius)];
-  };
-  const run = (from: number, to: number, outMm: number, steps: number) =>
-    Array.from({ length: steps + 1 }, (_, i) => point(from + ((to - from) * i) / steps, outMm));
+  const closed = closedEye(eye);
+  const { radiusMm: radius, arcRad: arc } = closed;
+  const turned = onPaper(side, view);
+  const point = (at: number, outMm: number): Point => turned(closed.point(at, outMm));
+  const run = (from: number, to: number, outMm: number, steps: number) => closed.run(from, to, outMm, steps).map(turned);
   const zones = layer.zones.map((fibre, i) => ({
     fibre,
     from: layer.boundaries[i]!,
     to: layer.boundaries[i + 1]!,
     lengthMm: fibre?.lengthMm ?? 0,
   }));
-  const ringMm = Math.max(10, ...zones.map((zone) => zone.lengthMm)) + RING.pastLongestMm;
+  const ringMm = Math.max(longestMm, ...zones.map((zone) => zone.lengthMm)) + RING.pastLongestMm;
   const edgeMm = ringMm + RING.edgeMm;
   const middles = zones.map(({ from, to }) => (from + to) / 2);
   /** Labels moved along their ring until none touches the next; places may lie a little past the corners. */
@@ -143,7 +132,7 @@ function stripOf(survey: Survey, map: LashMap, side: Side, layer: Layer, view: V
     padEdge: [...run(-past, 1 + past, -1, 64), ...run(-past, 1 + past, edgeMm, 64).reverse()],
     zoneLines: layer.boundaries.map((at, i) => ({
       from: point(at, 0),
-      to: point(at, Math.max(3, zones[i - 1]?.lengthMm ?? 0, zones[i]?.lengthMm ?? 0)),
+      to: point(at, ringMm - LENGTH_TEXT.sizeMm * 0.8),
     })),
     lengthArcs: zones.flatMap(({ fibre, from, to }) => (fibre ? [run(from, to, fibre.lengthMm, 8)] : [])),
     lengths: zones.map(({ fibre, lengthMm }, i) => ({
@@ -162,4 +151,22 @@ function stripOf(survey: Survey, map: LashMap, side: Side, layer: Layer, view: V
     innerAt: point(-past - 0.07, 9),
     outerAt: point(1 + past + 0.07, 9),
   };
+}
+
+export type PadLashes = {
+  readonly curlOf: (fibre: Fibre) => Curl;
+  /** Where extensions are set, mm along the natural lash. */
+  readonly offsetMm: number;
+};
+
+/** Every lash worn in a layer as it lies on the pad, in the strip's own mm: a fan by its outermost fibres and its middle one. */
+export function padLashes(survey: Survey, map: LashMap, side: Side, index: number, view: View, wearing: PadLashes): Point[][] {
+  const closed = closedEye(survey.eyes[side]);
+  const turned = onPaper(side, view);
+  return placements(map, survey, side).flatMap(({ lash, worn }) => {
+    if (worn?.layer !== index) return [];
+    const blades = wornBlades([{ lash, fibre: worn.fibre }], wearing, (one, hair) => onPad(closed, one, hair));
+    const shown = blades.length > 3 ? [blades[0]!, blades[Math.floor(blades.length / 2)]!, blades.at(-1)!] : blades;
+    return shown.map(({ points }) => points.map(turned));
+  });
 }

@@ -1,0 +1,330 @@
+import type { FieldLash } from "../eye";
+import { degToRad, mulberry32 } from "../units";
+import { brow } from "./brow";
+import { browBaseMm, type OpenEye } from "./openEye";
+import type { Blade, Ink, Point2, Shape } from "./shapes";
+
+const LOWER_LASHES = 38;
+const IRIS_RAYS = 84;
+
+const line = (points: readonly Point2[], ink: Ink, widthMm: number, opacity = 1): Shape => ({
+  kind: "line",
+  points,
+  ink,
+  widthMm,
+  opacity,
+});
+
+/**
+ * An open eye from the front without its upper lashes, mm as in `openEye`, back to front. `field` are the natural lashes,
+ * whose shadow falls on the white; hairs of the brow and rays of the iris are drawn from `seed`. `xRunsRight`: does x run
+ * to the right where it will be seen? Light comes from the same side on both eyes.
+ */
+export function drawOpenEye(eye: OpenEye, field: readonly FieldLash[], seed: number, xRunsRight: boolean): Shape[] {
+  const { upper, lower, fold, widthMm: w, proportions } = eye;
+  const opening = [...upper, ...[...lower].reverse()];
+  const folded = fold.length > 0;
+  return [
+    ...lidSkin(eye),
+    ...lidShine(eye),
+    { kind: "area", outline: opening, fill: "white", opacity: 1 },
+    { kind: "within", outline: opening, shapes: inTheOpening(eye, field, seed, xRunsRight) },
+    tearCorner(eye),
+    line(lower, "lidLine", 0.16, 0.55),
+    line(
+      lower.map(([x, y]): Point2 => [x, y + 0.022 * w * Math.sin((Math.PI * x) / w)]),
+      "blush",
+      0.24,
+      0.22,
+    ),
+    { kind: "blades", blades: lowerLashes(eye, seed), ink: "hair", opacity: 0.5 },
+    ...margin(eye),
+    ...(folded && proportions.hoodMm > 0 ? hood(eye) : []),
+    ...(folded ? foldLine(eye) : [innerFold(eye)]),
+    brow(eye.widthMm, (x, up) => [x, browBaseMm(eye) + up], seed),
+  ];
+}
+
+/** The lid's skin between margin and fold, and the shade over the fold. */
+function lidSkin(eye: OpenEye): Shape[] {
+  const { upper, fold, widthMm: w, proportions } = eye;
+  const middle = upper[Math.floor(upper.length / 2)]!;
+  const over = fold.length ? fold : upper.map(([x, y]): Point2 => [x, y + 0.1 * w * Math.sin((Math.PI * x) / w)]);
+  const highest = Math.max(...over.map(([, y]) => y));
+  const shade = proportions.brow;
+  // Above the fold the skin rises to the brow: a shade over it that runs out upwards and towards both ends.
+  const rise = 0.1 + 0.1 * shade;
+  const below: Point2 = [middle[0], highest - 0.42 * w];
+  const above = over.map(([x, y]): Point2 => [x, y + 2 * rise * w]);
+  return [
+    {
+      kind: "area",
+      outline: [...over, ...[...above].reverse()],
+      fill: {
+        round: true,
+        from: below,
+        to: [below[0], highest + rise * w],
+        stops: [
+          [0.5, "lid", 0.22 + 0.45 * shade],
+          [0.8, "lid", 0.12 + 0.3 * shade],
+          [1, "lid", 0],
+        ],
+      },
+      opacity: 1,
+    },
+    {
+      kind: "area",
+      outline: [...upper, ...[...over].reverse()],
+      fill: {
+        from: [middle[0], highest],
+        to: [middle[0], middle[1] - 0.04 * w],
+        stops: [
+          [0, "lid", 0.55 - 0.2 * proportions.lidLight],
+          [0.45, "lid", 0.3 - 0.22 * proportions.lidLight],
+          [1, "lid", 0.34],
+        ],
+      },
+      opacity: 1,
+    },
+  ];
+}
+
+/** Light on a lid that stands forward. */
+function lidShine({ upper, fold, widthMm: w, proportions }: OpenEye): Shape[] {
+  if (proportions.lidLight < 0.5 || fold.length === 0) return [];
+  const middle: Point2 = [w * 0.5, (fold[Math.floor(fold.length / 2)]![1] + upper[Math.floor(upper.length / 2)]![1]) / 2];
+  return [
+    {
+      kind: "area",
+      outline: [...upper, ...[...fold].reverse()],
+      fill: {
+        round: true,
+        from: middle,
+        to: [middle[0] + 0.3 * w, middle[1]],
+        stops: [
+          [0, "shine", 0.6 * proportions.lidLight],
+          [0.5, "shine", 0.3 * proportions.lidLight],
+          [1, "shine", 0],
+        ],
+      },
+      opacity: 1,
+    },
+  ];
+}
+
+function foldLine({ fold, proportions }: OpenEye): Shape[] {
+  // Strongest over the middle, gone at both ends.
+  const n = fold.length;
+  const part = (from: number, to: number) => fold.slice(Math.floor(n * from), Math.ceil(n * to));
+  const strong = proportions.hoodMm > 0 ? 1.15 : 0.9;
+  return [
+    line(fold, "lidLine", 0.14, 0.4 * strong),
+    line(part(0.1, 0.92), "lidLine", 0.2, 0.4 * strong),
+    line(part(0.25, 0.8), "lidLine", 0.26, 0.34 * strong),
+  ];
+}
+
+/** Where there is no fold the skin runs over the inner corner instead. */
+function innerFold({ upperY, widthMm: w }: OpenEye): Shape {
+  const over = [0.16, 0.1, 0.05].map((t): Point2 => [t * w, upperY(t * w) + 0.006 * w]);
+  return line(
+    [...over, [0.004 * w, 0.004 * w], [-0.016 * w, -0.02 * w], [-0.014 * w, -0.042 * w], [0.004 * w, -0.056 * w]],
+    "lidLine",
+    0.22,
+    0.7,
+  );
+}
+
+/** A fold that hangs forward: skin over the margin from its edge upwards, with a shade under its edge. */
+function hood(eye: OpenEye): Shape[] {
+  const { widthMm: w } = eye;
+  const end = eye.fold.at(-1)!;
+  const fold = [...eye.fold, [1.012 * w, end[1] - 0.02 * w] as const];
+  const up = fold.map(([x, y]): Point2 => [
+    x,
+    y + Math.max(0.02 * w, eye.upperY(x) + 0.035 * w - y) * Math.min(1, (1.02 * w - x) / (0.16 * w)),
+  ]);
+  return [
+    { kind: "area", outline: [...fold, ...[...up].reverse()], fill: "lit", opacity: 1 },
+    {
+      kind: "area",
+      outline: [...fold, ...[...up].reverse()],
+      fill: {
+        from: [w * 0.5, end[1]],
+        to: [w * 0.5, end[1] + 0.24 * w],
+        stops: [
+          [0, "lid", 0.5],
+          [1, "lid", 0.24],
+        ],
+      },
+      opacity: 1,
+    },
+    {
+      kind: "area",
+      outline: [...fold, ...[...fold].reverse().map(([x, y]): Point2 => [x, y - 0.022 * w])],
+      fill: "shadow",
+      opacity: 0.1,
+    },
+    // It runs on past the outer corner, downwards.
+    line([fold.at(-6)!, end, [end[0] + 0.035 * w, end[1] - 0.035 * w], [end[0] + 0.06 * w, end[1] - 0.08 * w]], "lidLine", 0.2, 0.45),
+  ];
+}
+
+function inTheOpening(eye: OpenEye, field: readonly FieldLash[], seed: number, xRunsRight: boolean): Shape[] {
+  const { iris, widthMm: w, upper, lower } = eye;
+  const { x, y, radius: r } = iris;
+  const random = mulberry32(seed + 7);
+  const round = (cx: number, cy: number, rx: number, ry = rx, steps = 40): Point2[] =>
+    Array.from({ length: steps }, (_, i) => {
+      const a = (i / steps) * 2 * Math.PI;
+      return [cx + Math.cos(a) * rx, cy + Math.sin(a) * ry];
+    });
+  const light = xRunsRight ? -1 : 1;
+  const rays = Array.from({ length: IRIS_RAYS }, (_, i): Shape => {
+    const a = (i / IRIS_RAYS) * 2 * Math.PI + random() * 0.06;
+    const [from, to] = [r * (0.4 + 0.12 * random()), r * (0.7 + 0.22 * random())];
+    return line(
+      [
+        [x + Math.cos(a) * from, y + Math.sin(a) * from],
+        [x + Math.cos(a) * to, y + Math.sin(a) * to],
+      ],
+      "irisLight",
+      0.05,
+      0.25 + 0.35 * random(),
+    );
+  });
+  const top = Math.max(...upper.map(([, up]) => up));
+  const bottom = Math.min(...lower.map(([, low]) => low));
+  return [
+    // The white is round: it darkens to its corners.
+    {
+      kind: "area",
+      outline: [
+        [-0.05 * w, bottom - w * 0.1],
+        [1.05 * w, bottom - w * 0.1],
+        [1.05 * w, top + w * 0.1],
+        [-0.05 * w, top + w * 0.1],
+      ],
+      fill: {
+        round: true,
+        from: [w * 0.5, y],
+        to: [w * 1.04, y],
+        stops: [
+          [0, "blush", 0],
+          [0.42, "blush", 0.02],
+          [0.8, "blush", 0.24],
+          [1, "blush", 0.5],
+        ],
+      },
+      opacity: 1,
+    },
+    {
+      kind: "area",
+      outline: round(x, y, r, r, 64),
+      fill: {
+        round: true,
+        from: [x, y],
+        to: [x + r, y],
+        stops: [
+          [0.3, "irisLight", 1],
+          [0.55, "iris", 1],
+          [0.86, "iris", 1],
+          [0.94, "irisRim", 1],
+          [1, "irisRim", 0.85],
+        ],
+      },
+      opacity: 1,
+    },
+    ...rays,
+    { kind: "area", outline: round(x, y, r * 0.37), fill: "pupil", opacity: 1 },
+    { kind: "area", outline: round(x + light * r * 0.3, y + r * 0.3, r * 0.13, r * 0.17), fill: "glint", opacity: 0.95 },
+    { kind: "area", outline: round(x - light * r * 0.3, y - r * 0.36, r * 0.06), fill: "glint", opacity: 0.5 },
+    // The lid's shadow follows its margin, softer the further down.
+    ...[0.022, 0.05, 0.085, 0.13].map((deep, i): Shape => ({
+      kind: "area",
+      outline: [
+        ...upper.map(([px, py]): Point2 => [px, py + 0.02 * w]),
+        ...[...upper].reverse().map(([px, py]): Point2 => [px, py - deep * w * (0.5 + 0.5 * Math.sin((Math.PI * px) / w))]),
+      ],
+      fill: "shadow",
+      opacity: [0.2, 0.12, 0.08, 0.05][i]!,
+    })),
+    { kind: "blades", blades: lashShadows(eye, field), ink: "shadow", opacity: 0.16 },
+  ];
+}
+
+/** The lashes' shadow on the white: every third, short and soft, fanned as they are. */
+function lashShadows(eye: OpenEye, field: readonly FieldLash[]): Blade[] {
+  return field
+    .filter((lash) => lash.index % 3 === 0 && !lash.baby)
+    .map((lash) => {
+      const [x, y] = eye.marginAt(lash.at);
+      const aside = Math.sin(degToRad(lash.azimuthDeg)) * lash.lengthMm * 0.16;
+      const down = lash.lengthMm * 0.26;
+      return {
+        points: [
+          [x, y],
+          [x + aside * 0.6, y - down * 0.55],
+          [x + aside, y - down],
+        ],
+        widthMm: 0.34,
+        taperFrom: 0.2,
+        tone: 1,
+      };
+    });
+}
+
+/** The flesh of the tear corner. */
+function tearCorner({ upper, lower, widthMm: w }: OpenEye): Shape {
+  const part = (points: readonly Point2[], to: number) => points.filter(([x]) => x <= to * w);
+  const [up, low] = [part(upper, 0.03), part(lower, 0.05)];
+  const [from, to] = [up[0]!, [0.075 * w, (up.at(-1)![1] + low.at(-1)![1]) / 2] as const];
+  return {
+    kind: "area",
+    outline: [...up, to, ...low.reverse()],
+    fill: {
+      from,
+      to,
+      stops: [
+        [0, "tear", 0.95],
+        [0.6, "tear", 0.7],
+        [1, "tear", 0.05],
+      ],
+    },
+    opacity: 1,
+  };
+}
+
+/** The lid has a thickness: its rim, lighter, under the line its roots make. */
+function margin({ upper, widthMm: w }: OpenEye): Shape[] {
+  const lifted = (mm: number) => upper.map(([x, y]): Point2 => [x, y + mm]);
+  const n = upper.length;
+  const stretch = (from: number, to: number, points: readonly Point2[]) => points.slice(Math.floor(n * from), Math.ceil(n * to));
+  return [
+    line(stretch(0.04, 1, lifted(-0.016 * w)), "blush", 0.3, 0.3),
+    line(upper, "margin", 0.16, 0.55),
+    line(stretch(0.1, 0.985, upper), "margin", 0.3, 0.5),
+    line(stretch(0.3, 0.97, upper), "margin", 0.4, 0.3),
+  ];
+}
+
+function lowerLashes({ lower, widthMm: w }: OpenEye, seed: number): Blade[] {
+  const random = mulberry32(seed + 3);
+  const n = lower.length - 1;
+  return Array.from({ length: LOWER_LASHES }, (_, i) => {
+    const t = 0.17 + (0.8 * (i + random() * 0.7)) / LOWER_LASHES;
+    const [x, y] = lower[Math.round(t * n)]!;
+    const a = degToRad(-90 + (t - 0.45) * 80 + (random() - 0.5) * 16);
+    const length = w * 0.075 * (0.55 + 0.75 * random()) * (0.6 + 0.6 * t);
+    const bend = (t > 0.45 ? 1 : -1) * 0.5;
+    return {
+      points: [0, 0.33, 0.66, 1].map((u): Point2 => [
+        x + Math.cos(a + bend * u) * length * u,
+        y + Math.sin(a) * length * u + 0.2 * length * u * u,
+      ]),
+      widthMm: 0.08,
+      taperFrom: 0.1,
+      tone: 0.6 + 0.4 * random(),
+    };
+  });
+}

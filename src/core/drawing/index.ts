@@ -1,0 +1,12 @@
+export { openEye, roomOfOpenEyes, LID_MM, ROW_MM, type OpenEye } from "./openEye";
+export { closedEye, type ClosedEye } from "./closedEye";
+export { EYE_PROPORTIONS, type EyeProportions } from "./eyeShapes";
+export { naturalInPlane, attachedInPlane, type Attached, type InPlane } from "./lashInPlane";
+export { standing, inMirror, onPad, fromSide } from "./project";
+export { naturalBlades, wornBlades, type WornLash, type Wearing, type Look } from "./drawLashes";
+export { drawOpenEye } from "./drawOpenEye";
+export { drawClosedEye, CLOSED_ABOVE } from "./drawClosedEye";
+export { bladeOutline, thinTone } from "./blade";
+export { paletteOf, PAD_BY_LAMP, THEMES, type Palette, type Noted, type Theme } from "./palette";
+export { shapesSvg } from "./shapesSvg";
+export type { Blade, Ink, Point2, Point3, Shade, Shape } from "./shapes";
