@@ -1,9 +1,7 @@
-import { randomUUID } from "node:crypto";
 import { chromium, type Browser, type Page } from "@playwright/test";
-import pg from "pg";
 import { usualSurvey, type Survey } from "@/core/eye";
-import { placements, planMap, type MapWish, type Tray } from "@/core/map";
-import { defaultPolicy } from "@/core/policy";
+import { placements, type MapWish } from "@/core/map";
+import { mapOfBench } from "./mapOfBench";
 import { median, ms, percentile, printTable, ratioOf, type Row } from "./measure";
 import { SCRIPT, whatFollows } from "./trace";
 import { signedInPage } from "./signedIn";
@@ -42,36 +40,7 @@ const wish: MapWish = {
   under: { belowMm: 2, sections: 4, fibre: { ...single, diameterMm: 0.12 } },
 };
 
-const db = new pg.Client({ connectionString: ownerUrl });
-await db.connect();
-const [clientId, surveyId, mapId] = [randomUUID(), randomUUID(), randomUUID()];
-const { rows } = await db.query<{ studio_id: string; member: string }>(
-  "select s.studio_id, m.id as member from studio.studio s join studio.member m on m.studio_id = s.studio_id and m.role = 'owner' limit 1",
-);
-const { studio_id: studioId, member } = rows[0]!;
-const trays = (await db.query<{ document: Tray }>("select document from studio.tray")).rows.map(({ document }) => document);
-const { map } = planMap(crowded, wish, defaultPolicy, trays)!;
-await db.query("insert into studio.client (studio_id, id, name) values ($1, $2, 'Bench drag')", [studioId, clientId]);
-await db.query("insert into studio.survey (studio_id, id, client_id, document, taken_by) values ($1, $2, $3, $4, $5)", [
-  studioId,
-  surveyId,
-  clientId,
-  JSON.stringify(crowded),
-  member,
-]);
-await db.query("insert into studio.lash_map (studio_id, id, client_id, survey_id, head) values ($1, $2, $3, $4, 1)", [
-  studioId,
-  mapId,
-  clientId,
-  surveyId,
-]);
-await db.query("insert into studio.lash_map_revision (studio_id, map_id, revision, document, saved_by) values ($1, $2, 1, $3, $4)", [
-  studioId,
-  mapId,
-  JSON.stringify(map),
-  member,
-]);
-await db.end();
+const { path, map } = await mapOfBench(ownerUrl, "Bench drag", crowded, wish);
 const placed = placements(map, crowded, "right");
 const drawn = placed.length + placed.filter(({ worn }) => worn).length;
 if (drawn < LEAST_DRAWN) throw new Error(`Only ${drawn} lashes are drawn an eye.`);
@@ -79,7 +48,7 @@ if (drawn < LEAST_DRAWN) throw new Error(`Only ${drawn} lashes are drawn an eye.
 const browser = await chromium.launch(CHROMIUM);
 try {
   const page = await signedInPage(browser, url, password);
-  await page.goto(`/clients/${clientId}/map/${mapId}`);
+  await page.goto(path);
   await page.locator("[data-zone=right-1]").waitFor();
   await page.waitForTimeout(1500);
 

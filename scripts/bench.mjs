@@ -7,7 +7,7 @@ import { ensureBuild, ensurePackages, runTs, secretsOf, stateFolder } from "./li
 import { stopOnSignals } from "./lib/run.mjs";
 
 // npm run bench            everything, each figure as a ratio to a yardstick of the same run
-// npm run bench -- planner one part of it: planner | plans | air | dragging | taps | pages | readings | soak
+// npm run bench -- planner one part of it: planner | plans | air | drawing | dragging | taps | pages | readings | soak
 // npm run bench -- background half an hour behind another tab; not part of everything
 
 const only = process.argv[2];
@@ -22,7 +22,15 @@ try {
   if (wanted("planner")) runTs("bench/planner.ts", {});
   if (wanted("plans")) runTs("bench/plans.ts", {});
   if (wanted("air")) runTs("bench/air.ts", {});
-  if (wanted("pages") || wanted("dragging") || wanted("taps") || wanted("readings") || wanted("soak") || only === "background") {
+  if (
+    wanted("pages") ||
+    wanted("drawing") ||
+    wanted("dragging") ||
+    wanted("taps") ||
+    wanted("readings") ||
+    wanted("soak") ||
+    only === "background"
+  ) {
     ensureBuild();
     removePostgres(stateFolder, "bench");
     rmSync(path.join(stateFolder, "bench.app.json"), { force: true });
@@ -36,6 +44,7 @@ try {
     const app = await startApp(postgres, secrets, wanted("soak") ? { env: { IVY_LOG: "debug" }, logFile: heapFile } : {});
     stops.push(() => app.stop());
     const asked = { IVY_BENCH_URL: app.url, IVY_BENCH_PASSWORD: secrets.password, IVY_BENCH_OWNER: postgres.urls.owner };
+    if (wanted("drawing")) runTs("bench/drawing.ts", asked);
     if (wanted("dragging")) runTs("bench/dragging.ts", asked);
     if (wanted("taps")) runTs("bench/taps.ts", asked);
     if (wanted("pages")) runTs("bench/pages.ts", asked);

@@ -95,7 +95,7 @@ function drawn(survey: Survey, map: LashMap | null, view: (typeof VIEWS)[number]
       view === "mirror" ? inMirror(open, lash, hair) : view === "pad" ? onPad(closed, lash, hair) : near(lash) ? fromSide(lash, hair) : [];
     const under =
       view === "mirror"
-        ? drawOpenEye(open, field, survey.seed, side === "left")
+        ? drawOpenEye(open, { field, seed: survey.seed, xRunsRight: side === "left" })
         : view === "pad" && map
           ? drawClosedEye(
               closed,

@@ -144,6 +144,7 @@ export const shots = [
       await openMap(page, /Leïla/);
       await page.getByRole("radio", { name: "accents" }).click();
       await page.getByRole("radio", { name: "layers", exact: true }).click();
+      await page.getByRole("radio", { name: "on the pad" }).click();
       await page.locator("[data-zone=right-3]").click();
       await settle(page);
     },

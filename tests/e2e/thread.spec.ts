@@ -56,7 +56,7 @@ test("client → survey → checked map → pad strip → air → bead → visit
   await page.getByText("Import and export").click();
   const [json] = await Promise.all([page.waitForEvent("download"), page.getByRole("button", { name: "JSON" }).click()]);
   const text = await readFile(await json.path(), "utf8");
-  expect(JSON.parse(text)).toMatchObject({ format: "ivy-thread.lash-map", version: 2, map: { look: "cat" } });
+  expect(JSON.parse(text)).toMatchObject({ format: "ivy-thread.lash-map", version: 3, map: { look: "cat" } });
   expect(text).not.toContain("Wilhelmina");
   const [svg] = await Promise.all([page.waitForEvent("download"), page.getByRole("button", { name: "SVG" }).click()]);
   expect(await readFile(await svg.path(), "utf8")).toContain("<svg ");

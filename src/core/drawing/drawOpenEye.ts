@@ -15,20 +15,33 @@ const line = (points: readonly Point2[], ink: Ink, widthMm: number, opacity = 1)
   opacity,
 });
 
-/**
- * An open eye from the front without its upper lashes, mm as in `openEye`, back to front. `field` are the natural lashes,
- * whose shadow falls on the white; hairs of the brow and rays of the iris are drawn from `seed`. `xRunsRight`: does x run
- * to the right where it will be seen? Light comes from the same side on both eyes.
- */
-export function drawOpenEye(eye: OpenEye, field: readonly FieldLash[], seed: number, xRunsRight: boolean): Shape[] {
-  const { upper, lower, fold, widthMm: w, proportions } = eye;
-  const opening = [...upper, ...[...lower].reverse()];
-  const folded = fold.length > 0;
+/** How an eye is drawn: its natural lashes, whose shadow falls on the white; the seed hairs and rays are drawn from; which way x runs. */
+export type EyeDrawing = {
+  readonly field: readonly FieldLash[];
+  readonly seed: number;
+  /** Does x run to the right where it will be seen? Light comes from the same side on both eyes. */
+  readonly xRunsRight: boolean;
+};
+
+/** An open eye from the front without its upper lashes, mm as in `openEye`, back to front. */
+export const drawOpenEye = (eye: OpenEye, drawing: EyeDrawing): Shape[] => [...drawOpening(eye, drawing), ...drawLids(eye, drawing)];
+
+/** The lid's skin, and the white and the iris within the lids: what moves with a landmark. */
+export function drawOpening(eye: OpenEye, { field, seed, xRunsRight }: EyeDrawing): Shape[] {
+  const opening = [...eye.upper, ...[...eye.lower].reverse()];
   return [
     ...lidSkin(eye),
     ...lidShine(eye),
     { kind: "area", outline: opening, fill: "white", opacity: 1 },
     { kind: "within", outline: opening, shapes: inTheOpening(eye, field, seed, xRunsRight) },
+  ];
+}
+
+/** What lies over the opening: tear corner, lower lid and lashes, margin, fold, brow. */
+export function drawLids(eye: OpenEye, { seed }: Pick<EyeDrawing, "seed">): Shape[] {
+  const { lower, fold, widthMm: w, proportions } = eye;
+  const folded = fold.length > 0;
+  return [
     tearCorner(eye),
     line(lower, "lidLine", 0.16, 0.55),
     line(
@@ -41,7 +54,7 @@ export function drawOpenEye(eye: OpenEye, field: readonly FieldLash[], seed: num
     ...margin(eye),
     ...(folded && proportions.hoodMm > 0 ? hood(eye) : []),
     ...(folded ? foldLine(eye) : [innerFold(eye)]),
-    brow(eye.widthMm, (x, up) => [x, browBaseMm(eye) + up], seed),
+    brow(w, (x, up) => [x, browBaseMm(eye) + up], seed),
   ];
 }
 

@@ -99,7 +99,9 @@ describe("the open eye", () => {
           const worn = field.map((lash) => ({ lash, fibre: { ...single, lengthMm: 14, curl } }));
           const look = (lash: FieldLash, hair: Parameters<typeof inMirror>[2]) => inMirror(eye, lash, hair);
           const blades = wornBlades(worn, { curlOf: ({ curl }) => CURLS[curl], offsetMm: 0 }, look);
-          const drawn = drawOpenEye(eye, field, survey.seed, true).flatMap((shape) => (shape.kind === "blades" ? shape.blades : []));
+          const drawn = drawOpenEye(eye, { field, seed: survey.seed, xRunsRight: true }).flatMap((shape) =>
+            shape.kind === "blades" ? shape.blades : [],
+          );
           const ys = [...blades, ...drawn].flatMap(({ points }) => points.map(([, y]) => y));
           expect(Math.max(...ys)).toBeLessThan(aboveMm);
           expect(Math.min(...drawn.flatMap(({ points }) => points.map(([, y]) => y)))).toBeGreaterThan(-belowMm);
@@ -314,7 +316,7 @@ describe("the same survey", () => {
       const eye = openEye(survey.eyes[side]);
       const field = fieldOf(survey, side);
       return [
-        drawOpenEye(eye, field, survey.seed, side === "left"),
+        drawOpenEye(eye, { field, seed: survey.seed, xRunsRight: side === "left" }),
         naturalBlades(field, (lash, hair) => inMirror(eye, lash, hair)),
         drawClosedEye(closedEye(survey.eyes[side]), closedEye(survey.eyes[side]).run(0, 1, 9, 8), survey.seed),
       ];

@@ -4,7 +4,7 @@ export { EYE_PROPORTIONS, type EyeProportions } from "./eyeShapes";
 export { naturalInPlane, attachedInPlane, type Attached, type InPlane } from "./lashInPlane";
 export { standing, inMirror, onPad, fromSide } from "./project";
 export { naturalBlades, wornBlades, type WornLash, type Wearing, type Look } from "./drawLashes";
-export { drawOpenEye } from "./drawOpenEye";
+export { drawOpenEye, drawOpening, drawLids, type EyeDrawing } from "./drawOpenEye";
 export { drawClosedEye, CLOSED_ABOVE } from "./drawClosedEye";
 export { bladeOutline, thinTone } from "./blade";
 export { paletteOf, PAD_BY_LAMP, THEMES, type Palette, type Noted, type Theme } from "./palette";

@@ -15,8 +15,8 @@ export type InPlane = {
 /** Fibres of a closed fan lie side by side as much as on each other: seen so much wider than packed without gaps. A model of this product. */
 const BUNDLE = 1.8;
 const NATURAL_STEPS = 6;
-const FIBRE_STEPS = 10;
-const FAN_STEPS = 8;
+const FIBRE_STEPS = 14;
+const FAN_STEPS = 7;
 
 const naturalPath = (lash: FieldLash, lengthMm: number, steps: number) => {
   const curvaturePerMm = lash.lengthMm > 0 ? degToRad(lash.ownCurlDeg) / lash.lengthMm : 0;

@@ -8,20 +8,47 @@ import type { Point2, Point3 } from "./shapes";
 /** So far over its edge the hood stands as far forward as it does, mm. */
 const ROUNDED_MM = 2;
 
+/** Where a lash stands on an open eye: its root, the way it leaves by, and the way it lifts. */
+type Stand = {
+  readonly x: number;
+  readonly y: number;
+  readonly z: number;
+  readonly sin: number;
+  readonly cos: number;
+  readonly ux: number;
+  readonly uy: number;
+};
+
+/** Every fibre of a fan asks for the same: it is found once an eye and lash. */
+const stands = new WeakMap<OpenEye, WeakMap<FieldLash, Stand>>();
+
+function standOf(eye: OpenEye, lash: FieldLash): Stand {
+  let ofEye = stands.get(eye);
+  if (!ofEye) stands.set(eye, (ofEye = new WeakMap()));
+  const known = ofEye.get(lash);
+  if (known) return known;
+  const [x, y, z] = eye.marginAt(lash.at);
+  const [ux, uy] = eye.uprightAt(lash.at);
+  const azimuth = degToRad(lash.azimuthDeg);
+  const stand = { x, y: y - lash.row * ROW_MM.down, z: z - lash.row * ROW_MM.back, sin: Math.sin(azimuth), cos: Math.cos(azimuth), ux, uy };
+  ofEye.set(lash, stand);
+  return stand;
+}
+
 /** A hair of an open eye in three dimensions: its plane stands on its root, upright on the lid, turned out by the lash's azimuth. */
 export function standing(eye: OpenEye, lash: FieldLash, { points }: InPlane): Point3[] {
-  const [x, y, z] = eye.marginAt(lash.at);
-  const [sin, cos] = [Math.sin(degToRad(lash.azimuthDeg)), Math.cos(degToRad(lash.azimuthDeg))];
-  const [y0, z0] = [y - lash.row * ROW_MM.down, z - lash.row * ROW_MM.back];
-  const [ux, uy] = eye.uprightAt(lash.at);
-  return points.map(([reach, lift, aside]) => [x + reach * sin + aside * cos + lift * ux, y0 + lift * uy, z0 + reach * cos - aside * sin]);
+  const { x, y, z, sin, cos, ux, uy } = standOf(eye, lash);
+  return points.map(([reach, lift, aside]) => [x + reach * sin + aside * cos + lift * ux, y + lift * uy, z + reach * cos - aside * sin]);
 }
 
 /** In the mirror: from the front, depth left out. Of a hair, only what comes out from under the fold. Empty where nothing does. */
 export function inMirror(eye: OpenEye, lash: FieldLash, hair: InPlane): Point2[] {
-  const points = standing(eye, lash, hair);
   const { hoodMm } = eye.proportions;
-  if (hoodMm === 0) return points.map(([x, y]) => [x, y]);
+  if (hoodMm === 0) {
+    const { x, y, sin, cos, ux, uy } = standOf(eye, lash);
+    return hair.points.map(([reach, lift, aside]) => [x + reach * sin + aside * cos + lift * ux, y + lift * uy]);
+  }
+  const points = standing(eye, lash, hair);
   const margin = eye.marginAt(lash.at)[2];
   // The hood is rounded: thin at its edge, as far forward as it comes a little higher.
   const hidden = ([x, y, z]: Point3) => {

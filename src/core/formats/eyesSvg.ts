@@ -132,7 +132,7 @@ const NATURALS_OPACITY = 0.6;
 function open(survey: Survey, map: LashMap, side: Side, options: SvgOptions): Sized {
   const eye = openEye({ ...survey.eyes[side], landmarks: landmarksOf(map, survey, side) });
   const lashes = lashShapes(survey, map, side, (lash, hair) => inMirror(eye, lash, hair), options);
-  const backdrop = drawOpenEye(eye, fieldOf(survey, side), survey.seed, side === "left");
+  const backdrop = drawOpenEye(eye, { field: fieldOf(survey, side), seed: survey.seed, xRunsRight: side === "left" });
   return { shapes: [...backdrop, ...lashes.shapes], inks: lashes.inks, fromMm: 0, toMm: eye.widthMm, reachMm: 0, lidMm: 0, lengths: [] };
 }
 

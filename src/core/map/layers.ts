@@ -1,4 +1,4 @@
-import type { Side } from "../eye";
+import { sideLabel, SIDES, type Side } from "../eye";
 import type { Policy } from "../policy";
 import { formatMm } from "../units";
 import { WIDEST_CORNER } from "./zoneLimit";
@@ -16,6 +16,13 @@ export const layersInOrder = (order: Policy["layerOrder"]): readonly Layer["role
 export function kindOf({ lengthMm: _length, classes: _classes, support: _support, hybrid: _hybrid, ...kind }: ZoneFibre): FibreKind {
   return kind;
 }
+
+/** Both eyes of a map in words, for who cannot see it drawn: "client's right, inner corner to outer: 7 8 9; …", the base alone. */
+export const mapInWords = (map: LashMap): string =>
+  SIDES.map((side) => {
+    const { zones } = map.eyes[side].layers[baseIndex(map, side)]!;
+    return `${sideLabel(side)}, inner corner to outer: ${zones.map((zone) => (zone ? lengthWords(zone) : "bare")).join(" ")} mm`;
+  }).join("; ");
 
 /** A zone's lengths: "12", or "8/10/12" where lashes are told apart, "–" for those left bare. */
 export const lengthWords = ({ lengthMm, classes = [] }: Pick<ZoneFibre, "lengthMm" | "classes">): string =>

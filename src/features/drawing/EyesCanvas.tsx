@@ -1,10 +1,11 @@
 "use client";
-import { useEffect, useImperativeHandle, useLayoutEffect, useMemo, useRef, type Ref } from "react";
+import { memo, useEffect, useImperativeHandle, useLayoutEffect, useMemo, useRef, type Ref } from "react";
 import type { Curl } from "@/core/curl";
 import {
   closedEye,
   drawClosedEye,
-  drawOpenEye,
+  drawLids,
+  drawOpening,
   inMirror,
   PAD_BY_LAMP,
   naturalBlades,
@@ -34,6 +35,8 @@ export type EyesCanvasProps = {
   offsetMm: number;
   /** Draws another map at once, before the page has followed. */
   live?: Ref<(map: LashMap) => void>;
+  /** A hand holds something: only what changes is drawn. */
+  moving?: boolean;
 };
 
 /** A pad that no map lies on. */
@@ -44,10 +47,13 @@ const DRAWN = "lashes";
 const canvasClass = "pointer-events-none absolute left-0 top-0";
 
 /** Both eyes of a plate with every lash, painted: under it what does not change, over it the lashes. Says nothing to those who listen. */
-export function EyesCanvas({ plate, survey, map, curlOf, offsetMm, live }: EyesCanvasProps) {
-  const backdrop = useRef<HTMLCanvasElement>(null);
+export const EyesCanvas = memo(function EyesCanvas({ plate, survey, map, curlOf, offsetMm, live, moving = false }: EyesCanvasProps) {
+  const opening = useRef<HTMLCanvasElement>(null);
+  const lids = useRef<HTMLCanvasElement>(null);
   const lashes = useRef<HTMLCanvasElement>(null);
+  const moved = useRef<HTMLCanvasElement>(null);
   const layers = useRef<LashLayers>(null);
+  const atHand = useRef<LashMap | null>(null);
   const theme = useTheme();
   const onPadByLamp = theme === "lamp" && plate.view === "pad";
   const palette = useMemo(
@@ -65,60 +71,79 @@ export function EyesCanvas({ plate, survey, map, curlOf, offsetMm, live }: EyesC
   const looks = useMemo(() => Object.fromEntries(plate.eyes.map((place) => [place.side, lookOn(plate, survey, place)])), [plate, survey]);
 
   useLayoutEffect(() => {
-    const context = sized(backdrop.current, plate);
+    const context = sized(opening.current, plate);
     if (!context) return;
     for (const place of plate.eyes) {
       const { side } = place;
-      const field = fieldOf(survey, side);
       const brush = { palette, point: place.point, pxPerMm: place.pxPerMm };
       if (plate.view === "pad") {
-        const eye = closedEye(survey.eyes[side]);
-        paintShapes(context, drawClosedEye(eye, padOutline(survey, map, side, plate.longestMm), survey.seed), brush);
-      } else {
-        const landmarks = map ? landmarksOf(map, survey, side) : survey.eyes[side].landmarks;
-        paintShapes(context, drawOpenEye(openEye({ ...survey.eyes[side], landmarks }), field, survey.seed, side === "left"), brush);
+        paintShapes(
+          context,
+          drawClosedEye(closedEye(survey.eyes[side]), padOutline(survey, map, side, plate.longestMm), survey.seed),
+          brush,
+        );
+        continue;
       }
+      const landmarks = map ? landmarksOf(map, survey, side) : survey.eyes[side].landmarks;
+      const drawing = { field: fieldOf(survey, side), seed: survey.seed, xRunsRight: side === "left" };
+      paintShapes(context, drawOpening(openEye({ ...survey.eyes[side], landmarks }), drawing), brush);
     }
     // `under` is what of the map is drawn here.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [plate, survey, palette, under]);
+  useLayoutEffect(() => {
+    const context = sized(lids.current, plate);
+    if (!context || plate.view === "pad") return;
+    for (const { side, point, pxPerMm } of plate.eyes)
+      paintShapes(context, drawLids(openEye(survey.eyes[side]), { seed: survey.seed }), { palette, point, pxPerMm });
+  }, [plate, survey, palette]);
 
-  const paint = (worn: LashMap | null) => {
-    const context = lashes.current?.getContext("2d");
-    if (!context) return;
+  const paint = (worn: LashMap | null, isMoving: boolean) => {
+    const [resting, hand] = [lashes, moved].map((canvas) => canvas.current?.getContext("2d"));
+    if (!resting || !hand) return;
     const start = performance.now();
     layers.current ??= new LashLayers();
-    layers.current.paint(
-      context,
-      plate.eyes.flatMap((place) => lashLayers(survey, worn, place, looks[place.side]!, { curlOf, offsetMm, palette })),
-      ratioOf(),
-    );
+    const drawn = plate.eyes.flatMap((place) => lashLayers(survey, worn, place, looks[place.side]!, { curlOf, offsetMm, palette }));
+    if (isMoving) layers.current.paintMoving(resting, hand, drawn, ratioOf());
+    else layers.current.paint(resting, hand, drawn, ratioOf());
     // For `npm run bench -- drawing`; only the last is kept.
     performance.clearMeasures(DRAWN);
     performance.measure(DRAWN, { start });
   };
-  useImperativeHandle(live, () => paint);
+  useImperativeHandle(live, () => (next) => {
+    atHand.current = next;
+    paint(next, true);
+  });
   useLayoutEffect(() => {
     sized(lashes.current, plate);
+    sized(moved.current, plate);
   }, [plate]);
-  useLayoutEffect(() => paint(map));
+  useLayoutEffect(() => {
+    // What the hand holds was drawn as it moved; the page is a step behind it.
+    if (moving && atHand.current) return;
+    atHand.current = null;
+    paint(map, moving);
+  });
   // Moved to a screen with finer or coarser points, it is drawn for that one.
   useEffect(() => {
     const screen = matchMedia(`(resolution: ${devicePixelRatio}dppx)`);
-    const moved = () => {
+    const change = () => {
       sized(lashes.current, plate);
-      paint(map);
+      sized(moved.current, plate);
+      paint(map, false);
     };
-    screen.addEventListener("change", moved);
-    return () => screen.removeEventListener("change", moved);
+    screen.addEventListener("change", change);
+    return () => screen.removeEventListener("change", change);
   });
   return (
     <>
-      <canvas ref={backdrop} aria-hidden="true" className={canvasClass} />
-      <canvas ref={lashes} aria-hidden="true" className={canvasClass} />
+      <canvas ref={opening} aria-hidden="true" className={canvasClass} data-layer="opening" />
+      <canvas ref={lids} aria-hidden="true" className={canvasClass} data-layer="lids" />
+      <canvas ref={lashes} aria-hidden="true" className={canvasClass} data-layer="lashes" />
+      <canvas ref={moved} aria-hidden="true" className={canvasClass} data-layer="moving" />
     </>
   );
-}
+});
 
 const ratioOf = () => Math.min(3, window.devicePixelRatio || 1);
 

@@ -2,7 +2,7 @@
 import { useCallback, useMemo } from "react";
 import { sideLabel, type Survey } from "@/core/eye";
 import type { Fibre } from "@/core/lash";
-import { baseIndex, fibreCurl, type EyeView, type LashMap, type MapFacts } from "@/core/map";
+import { baseIndex, fibreCurl, mapInWords, type EyeView, type LashMap, type MapFacts } from "@/core/map";
 import { useWidth } from "@/ui";
 import { EyesCanvas } from "./EyesCanvas";
 import { MapOnPad } from "./MapOnPad";
@@ -39,7 +39,7 @@ export function EyesPicture({
   const plate = useMemo(() => layPlate(survey, view, width), [survey, view, width]);
   const curlOf = useCurls(of);
   return (
-    <div ref={ref} role="img" aria-label={label}>
+    <div ref={ref} role="img" aria-label={map ? `${label}: ${mapInWords(map)}` : label}>
       <div className="eye-glass relative" data-view={view} style={{ width, height: plate.eyeBottom }}>
         <EyesCanvas plate={plate} survey={survey} map={map} curlOf={curlOf} offsetMm={policy.attachmentOffsetMm} />
         {map && view === "pad" ? (

@@ -76,29 +76,68 @@ const withOpacity = (hex: string, opacity: number) =>
     .toString(16)
     .padStart(2, "0")}`;
 
-/** A blade's outline in px, with its tone. */
-export type PxBlade = { readonly outline: Float32Array; readonly tone: number };
+/** A blade in px, with its tone: its outline, or, where it is too thin for sides, the line it runs along. */
+export type PxBlade = { readonly outline: Float32Array; readonly isThin: boolean; readonly tone: number };
 
-export const inPx = (blade: Blade, { point, pxPerMm }: Pick<Brush, "point" | "pxPerMm">): PxBlade => ({
-  outline: bladeOutline({ ...blade, points: blade.points.map(point), widthMm: blade.widthMm * pxPerMm }, 1, LEAST_PX.blade),
-  tone: blade.tone * thinTone(blade.widthMm * pxPerMm, LEAST_PX.blade),
-});
+/** Up to this wide a blade is drawn as a line, px: its taper shows in its ink alone, and lines are painted many times as fast. */
+const THIN_PX = 0.85;
+
+export function inPx({ points, widthMm, taperFrom, tone }: Blade, { point, pxPerMm }: Pick<Brush, "point" | "pxPerMm">): PxBlade {
+  const width = widthMm * pxPerMm;
+  const inked = tone * thinTone(width, LEAST_PX.blade);
+  if (width > THIN_PX)
+    return {
+      outline: bladeOutline({ points: points.map(point), widthMm: width, taperFrom, tone }, 1, LEAST_PX.blade),
+      isThin: false,
+      tone: inked,
+    };
+  const outline = new Float32Array(points.length * 2);
+  points.forEach((p, i) => {
+    const [x, y] = point(p);
+    outline[2 * i] = x;
+    outline[2 * i + 1] = y;
+  });
+  return { outline, isThin: true, tone: inked };
+}
+
+/** Of a thin blade the part from here on is its tip, drawn half as wide. */
+const TIP_FROM = 0.55;
 
 /** Blades of one ink, all of a tone at once. */
 export function paintBlades(context: Context, blades: readonly PxBlade[], ink: string, opacity: number): void {
-  const paths = Array.from({ length: TONES + 1 }, () => null as Path2D | null);
-  for (const { outline, tone } of blades) {
-    const step = Math.round(Math.min(1, Math.max(0, tone)) * TONES);
-    const path = (paths[step] ??= new Path2D());
-    path.moveTo(outline[0]!, outline[1]!);
-    for (let i = 2; i < outline.length; i += 2) path.lineTo(outline[i]!, outline[i + 1]!);
-    path.closePath();
+  const tones = Array.from({ length: TONES + 1 }, () => ({
+    wide: null as Path2D | null,
+    thin: null as Path2D | null,
+    tips: null as Path2D | null,
+  }));
+  for (const { outline, isThin, tone } of blades) {
+    const paths = tones[Math.round(Math.min(1, Math.max(0, tone)) * TONES)]!;
+    const last = outline.length / 2 - 1;
+    if (isThin) {
+      const tip = Math.max(1, Math.floor(last * TIP_FROM));
+      along((paths.thin ??= new Path2D()), outline, 0, tip);
+      along((paths.tips ??= new Path2D()), outline, tip, last);
+    } else {
+      const path = (paths.wide ??= new Path2D());
+      along(path, outline, 0, last);
+      path.closePath();
+    }
   }
-  context.fillStyle = ink;
-  paths.forEach((path, step) => {
-    if (!path) return;
+  context.fillStyle = context.strokeStyle = ink;
+  context.lineCap = "butt";
+  context.lineJoin = "bevel";
+  tones.forEach(({ wide, thin, tips }, step) => {
     context.globalAlpha = (opacity * step) / TONES;
-    context.fill(path);
+    if (wide) context.fill(wide);
+    context.lineWidth = LEAST_PX.blade;
+    if (thin) context.stroke(thin);
+    context.lineWidth = LEAST_PX.blade / 2;
+    if (tips) context.stroke(tips);
   });
   context.globalAlpha = 1;
+}
+
+function along(path: Path2D, points: Float32Array, from: number, to: number): void {
+  path.moveTo(points[2 * from]!, points[2 * from + 1]!);
+  for (let i = from + 1; i <= to; i++) path.lineTo(points[2 * i]!, points[2 * i + 1]!);
 }

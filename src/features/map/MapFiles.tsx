@@ -39,7 +39,7 @@ export function MapFiles({
   };
   const fetchPng = async () => {
     if ((await save()) === null) return;
-    const response = await fetch(`/api/maps/${mapId}/eyes.svg?view=${view}`).catch(() => null);
+    const response = await fetch(`/api/maps/${mapId}/eyes.svg?view=facing`).catch(() => null);
     const picture = response?.ok ? await svgToPng(await response.text(), PNG_WIDTH_PX).catch(() => null) : null;
     if (!picture) return setProblems({ message: "The picture could not be made just now. Try again, or take the SVG.", lines: [] });
     const link = document.createElement("a");

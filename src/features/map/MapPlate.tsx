@@ -74,6 +74,7 @@ export function MapPlate({
   bending,
   onLandmark,
   live,
+  moving,
 }: {
   facts: MapFacts;
   findings: readonly Finding[];
@@ -86,6 +87,8 @@ export function MapPlate({
   onLandmark: (side: Side, mark: keyof Landmarks, at: number, stroke: string, done: boolean) => void;
   /** Draws the lashes of another map at once. */
   live: Ref<(map: LashMap) => void>;
+  /** The pointer still holds something of the map. */
+  moving: boolean;
 }) {
   const [ref, width] = useWidth<HTMLDivElement>(900);
   const [only, setOnly] = useState<Side>("right");
@@ -129,7 +132,15 @@ export function MapPlate({
       <div className="relative isolate" style={{ width, height: groundY + FOOT_PX }}>
         {view === "side" ? null : (
           <div className="eye-glass absolute top-0 left-0 -z-10" data-view={view} style={{ width, height: plate.eyeBottom }}>
-            <EyesCanvas plate={plate} survey={facts.survey} map={map} curlOf={curlOf} offsetMm={policy.attachmentOffsetMm} live={live} />
+            <EyesCanvas
+              plate={plate}
+              survey={facts.survey}
+              map={map}
+              curlOf={curlOf}
+              offsetMm={policy.attachmentOffsetMm}
+              live={live}
+              moving={moving}
+            />
           </div>
         )}
         <svg

@@ -142,6 +142,7 @@ function Workspace({ page, start }: { page: MapPage; start: { map: LashMap; notK
           bending={bendingOn}
           onLandmark={studio.onLandmark}
           live={studio.live}
+          moving={studio.hold}
         />
         <ChosenZone zone={studio.zone} findings={findings} />
         <Sheets studio={studio} hold={studio.hold} view={order} bending={bending} onBending={setBending} />

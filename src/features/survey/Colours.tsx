@@ -4,9 +4,9 @@ import { optionsOf } from "./optionsOf";
 import type { ColourKey, SurveyForm } from "./surveyForm";
 
 const FIELDS: readonly { readonly key: ColourKey; readonly label: string; readonly options: { value: string; label: string }[] }[] = [
-  { key: "iris", label: "Iris", options: optionsOf(IRIS_COLOURS) },
-  { key: "hair", label: "Hair", options: optionsOf(HAIR_COLOURS) },
-  { key: "skin", label: "Skin", options: optionsOf(SKIN_TONES) },
+  { key: "iris", label: "Iris colour", options: optionsOf(IRIS_COLOURS) },
+  { key: "hair", label: "Hair colour", options: optionsOf(HAIR_COLOURS) },
+  { key: "skin", label: "Skin tone", options: optionsOf(SKIN_TONES) },
 ];
 
 /** What the eyes are drawn in, where it is noted. */
@@ -14,7 +14,7 @@ export function Colours({ form, onChange }: { form: SurveyForm; onChange: (form:
   return (
     <div className="flex basis-full flex-wrap gap-x-4 gap-y-3">
       {FIELDS.map(({ key, label, options }) => (
-        <div key={key} className="w-32">
+        <div key={key} className="w-36">
           <SelectField
             label={label}
             value={form.colours[key]}
