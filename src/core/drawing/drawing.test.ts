@@ -20,6 +20,7 @@ import {
   ROW_MM,
   shapesSvg,
   standing,
+  thinTone,
   wornBlades,
 } from ".";
 
@@ -299,6 +300,15 @@ describe("a blade", () => {
     const outline = bladeOutline({ ...blade, widthMm: 0.01 }, 1, 0.6);
     expect(Math.abs(outline[0]! - outline[outline.length - 2]!)).toBeCloseTo(0.6, 5);
   });
+});
+
+test("what is drawn wider than it is keeps its darkness, nearly, and never fades away", () => {
+  expect(thinTone(0.6, 0.6)).toBe(1);
+  expect(thinTone(2, 0.6)).toBe(1);
+  const half = thinTone(0.3, 0.6);
+  expect(half).toBeGreaterThan(0.5);
+  expect(half).toBeLessThan(0.65);
+  expect(thinTone(0.001, 0.6)).toBeGreaterThanOrEqual(0.2);
 });
 
 /** FNV-1a over every coordinate in thousandths of a millimetre. */

@@ -37,6 +37,17 @@ describe("two surveys of one client", () => {
 });
 
 describe("two eyes of one survey", () => {
+  test("a splay seen to be another is told by its third and way; ten degrees at the least", () => {
+    const splayed = (outerDeg: number): Survey => {
+      const eye = before.eyes.left;
+      const points = eye.points.map((point, i) => (i === eye.points.length - 1 ? { ...point, splayDeg: outerDeg } : point));
+      return { ...before, eyes: { ...before.eyes, left: { ...eye, points } } };
+    };
+    const told = compareSurveys(before, splayed(-15)).find(({ what: of }) => of === "client's left, outer, splay");
+    expect(told?.before).toMatch(/^\d+° out$/);
+    expect(compareSurveys(splayed(60), splayed(62))).toEqual([]);
+    expect(compareSurveys(splayed(0), splayed(60)).map(({ what: of }) => of)).toContain("client's left, outer, splay");
+  });
   test("alike eyes differ in nothing and neither is the shorter", () => {
     expect(eyesApart(before)).toEqual([]);
     expect(shorterEye(before)).toBeNull();

@@ -4,7 +4,7 @@ import { readFileSync } from "node:fs";
 import path from "node:path";
 import { CURLS } from "../curl";
 import { lashField, usualSurvey } from "../eye";
-import { padLashes, padStrip, padZones, planMap, turnHalfRound, type LashMap } from "../map";
+import { mapInWords, padLashes, padStrip, padZones, planMap, turnHalfRound, type LashMap } from "../map";
 import { defaultPolicy } from "../policy";
 import { lengthsFrom, surveyArbitrary, traysArbitrary, trayOf } from "../../../tests/support/surveys";
 import { eyesSvg, mapFileJsonSchema, readMapFile, writeMapFile } from ".";
@@ -200,4 +200,16 @@ test("on the strip every worn lash lies at its own place, a fan by three of its 
   const edge = (longestMm?: number) => Math.min(...padZones(survey, map, "right", 0, "bedHead", longestMm).padEdge.map(([, y]) => y));
   expect(edge(16)).toBeLessThan(edge() - 2);
   expect(edge(8)).toBe(edge(5));
+});
+
+test("a map in words names both eyes' lengths from the inner corner outwards, and what is bare", () => {
+  const right = map.eyes.right.layers[0]!.zones.map((zone) => zone!.lengthMm).join(" ");
+  expect(mapInWords(map)).toMatch(
+    new RegExp(`^client's right, inner corner to outer: ${right} mm; client's left, inner corner to outer: `),
+  );
+  const bare = {
+    ...map,
+    eyes: { ...map.eyes, left: { layers: map.eyes.left.layers.map((layer) => ({ ...layer, zones: layer.zones.map(() => null) })) } },
+  };
+  expect(mapInWords(bare)).toMatch(/client's left, inner corner to outer: (bare ?)+ mm$/);
 });

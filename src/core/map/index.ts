@@ -58,7 +58,18 @@ export {
   WIDEST_CORNER,
 } from "./zoneLimit";
 export { accentLashes } from "./accentLashes";
-export { LAYER_LABELS, ZONE_WORDS, baseLayer, baseIndex, fibreAt, kindOf, layersInOrder, lengthWords, mapInWords, zoneIndexAt } from "./layers";
+export {
+  LAYER_LABELS,
+  ZONE_WORDS,
+  baseLayer,
+  baseIndex,
+  fibreAt,
+  kindOf,
+  layersInOrder,
+  lengthWords,
+  mapInWords,
+  zoneIndexAt,
+} from "./layers";
 export { layerLegend } from "./layerLegend";
 export { samePlaced, swapEverywhere } from "./swapEverywhere";
 export { zonePieces, changePiece, type Piece, type PieceRef } from "./pieces";

@@ -1,28 +1,15 @@
 "use client";
-import { memo, useEffect, useImperativeHandle, useLayoutEffect, useMemo, useRef, type Ref } from "react";
+import { memo, useImperativeHandle, useLayoutEffect, useMemo, useRef, type Ref } from "react";
 import type { Curl } from "@/core/curl";
-import {
-  closedEye,
-  drawClosedEye,
-  drawLids,
-  drawOpening,
-  inMirror,
-  PAD_BY_LAMP,
-  naturalBlades,
-  onPad,
-  openEye,
-  paletteOf,
-  wornBlades,
-  type Look,
-  type Palette,
-  type Point2,
-} from "@/core/drawing";
-import { fieldOf, type Side, type Survey } from "@/core/eye";
-import { FIBRE_COLOURS, type Fibre } from "@/core/lash";
-import { baseIndex, landmarksOf, lashesByZone, onPaper, padZones, placements, type LashMap } from "@/core/map";
-import { LashLayers, type LashLayer } from "./LashLayers";
+import { closedEye, drawClosedEye, drawLids, drawOpening, openEye, PAD_BY_LAMP, paletteOf } from "@/core/drawing";
+import { fieldOf, type Survey } from "@/core/eye";
+import type { Fibre } from "@/core/lash";
+import { baseIndex, landmarksOf, type LashMap } from "@/core/map";
+import { lashLayers, lookOn, padOutline } from "./lashesOnPlate";
+import { LashLayers } from "./LashLayers";
 import { paintShapes } from "./paint";
-import type { EyePlace, Plate } from "./plate";
+import type { Plate } from "./plate";
+import { usePixelRatio } from "./usePixelRatio";
 import { useTheme } from "./useTheme";
 
 export type EyesCanvasProps = {
@@ -39,9 +26,6 @@ export type EyesCanvasProps = {
   moving?: boolean;
 };
 
-/** A pad that no map lies on. */
-const BARE_PAD = { pastLongestMm: 5, past: 0.05 } as const;
-const NATURALS = { bare: 0.95, worn: 0.55 } as const;
 /** What a look's drawing is measured by. */
 const DRAWN = "lashes";
 const canvasClass = "pointer-events-none absolute left-0 top-0";
@@ -55,6 +39,7 @@ export const EyesCanvas = memo(function EyesCanvas({ plate, survey, map, curlOf,
   const layers = useRef<LashLayers>(null);
   const atHand = useRef<LashMap | null>(null);
   const theme = useTheme();
+  const ratio = usePixelRatio();
   const onPadByLamp = theme === "lamp" && plate.view === "pad";
   const palette = useMemo(
     () => ({ ...paletteOf(theme, survey.colours), ...(onPadByLamp ? PAD_BY_LAMP : {}) }),
@@ -71,7 +56,7 @@ export const EyesCanvas = memo(function EyesCanvas({ plate, survey, map, curlOf,
   const looks = useMemo(() => Object.fromEntries(plate.eyes.map((place) => [place.side, lookOn(plate, survey, place)])), [plate, survey]);
 
   useLayoutEffect(() => {
-    const context = sized(opening.current, plate);
+    const context = sized(opening.current, plate, ratio);
     if (!context) return;
     for (const place of plate.eyes) {
       const { side } = place;
@@ -90,13 +75,13 @@ export const EyesCanvas = memo(function EyesCanvas({ plate, survey, map, curlOf,
     }
     // `under` is what of the map is drawn here.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [plate, survey, palette, under]);
+  }, [plate, survey, palette, under, ratio]);
   useLayoutEffect(() => {
-    const context = sized(lids.current, plate);
+    const context = sized(lids.current, plate, ratio);
     if (!context || plate.view === "pad") return;
     for (const { side, point, pxPerMm } of plate.eyes)
       paintShapes(context, drawLids(openEye(survey.eyes[side]), { seed: survey.seed }), { palette, point, pxPerMm });
-  }, [plate, survey, palette]);
+  }, [plate, survey, palette, ratio]);
 
   const paint = (worn: LashMap | null, isMoving: boolean) => {
     const [resting, hand] = [lashes, moved].map((canvas) => canvas.current?.getContext("2d"));
@@ -104,8 +89,8 @@ export const EyesCanvas = memo(function EyesCanvas({ plate, survey, map, curlOf,
     const start = performance.now();
     layers.current ??= new LashLayers();
     const drawn = plate.eyes.flatMap((place) => lashLayers(survey, worn, place, looks[place.side]!, { curlOf, offsetMm, palette }));
-    if (isMoving) layers.current.paintMoving(resting, hand, drawn, ratioOf());
-    else layers.current.paint(resting, hand, drawn, ratioOf());
+    if (isMoving) layers.current.paintMoving(resting, hand, drawn, ratio);
+    else layers.current.paint(resting, hand, drawn, ratio);
     // For `npm run bench -- drawing`; only the last is kept.
     performance.clearMeasures(DRAWN);
     performance.measure(DRAWN, { start });
@@ -115,25 +100,14 @@ export const EyesCanvas = memo(function EyesCanvas({ plate, survey, map, curlOf,
     paint(next, true);
   });
   useLayoutEffect(() => {
-    sized(lashes.current, plate);
-    sized(moved.current, plate);
-  }, [plate]);
+    sized(lashes.current, plate, ratio);
+    sized(moved.current, plate, ratio);
+  }, [plate, ratio]);
   useLayoutEffect(() => {
     // What the hand holds was drawn as it moved; the page is a step behind it.
     if (moving && atHand.current) return;
     atHand.current = null;
     paint(map, moving);
-  });
-  // Moved to a screen with finer or coarser points, it is drawn for that one.
-  useEffect(() => {
-    const screen = matchMedia(`(resolution: ${devicePixelRatio}dppx)`);
-    const change = () => {
-      sized(lashes.current, plate);
-      sized(moved.current, plate);
-      paint(map, false);
-    };
-    screen.addEventListener("change", change);
-    return () => screen.removeEventListener("change", change);
   });
   return (
     <>
@@ -145,72 +119,14 @@ export const EyesCanvas = memo(function EyesCanvas({ plate, survey, map, curlOf,
   );
 });
 
-const ratioOf = () => Math.min(3, window.devicePixelRatio || 1);
-
 /** The canvas as large as the plate, cleared, in CSS px. */
-function sized(canvas: HTMLCanvasElement | null, { widthPx, eyeBottom }: Plate): CanvasRenderingContext2D | null {
+function sized(canvas: HTMLCanvasElement | null, { widthPx, eyeBottom }: Plate, ratio: number): CanvasRenderingContext2D | null {
   const context = canvas?.getContext("2d");
   if (!canvas || !context) return null;
-  const ratio = ratioOf();
   canvas.width = Math.round(widthPx * ratio);
   canvas.height = Math.round(eyeBottom * ratio);
   canvas.style.width = `${widthPx}px`;
   canvas.style.height = `${eyeBottom}px`;
   context.setTransform(ratio, 0, 0, ratio, 0, 0);
   return context;
-}
-
-function lookOn(plate: Plate, survey: Survey, { side }: EyePlace): Look {
-  if (plate.view === "pad") {
-    const eye = closedEye(survey.eyes[side]);
-    return (lash, hair) => onPad(eye, lash, hair);
-  }
-  const eye = openEye(survey.eyes[side]);
-  return (lash, hair) => inMirror(eye, lash, hair);
-}
-
-type Drawn = {
-  readonly curlOf: EyesCanvasProps["curlOf"];
-  readonly offsetMm: number;
-  readonly palette: Palette;
-};
-
-/** An eye's lashes as they lie on each other: the natural ones, then every zone, accents over the rest. */
-function lashLayers(survey: Survey, map: LashMap | null, place: EyePlace, look: Look, { curlOf, offsetMm, palette }: Drawn): LashLayer[] {
-  const { side } = place;
-  const field = fieldOf(survey, side);
-  const zones = map ? lashesByZone(placements(map, survey, side)) : [];
-  const roles = map?.eyes[side].layers.map(({ role }) => role) ?? [];
-  const isAccent = (layer: number) => Number(roles[layer] === "accent");
-  return [
-    {
-      key: side,
-      of: [field, look],
-      blades: () => naturalBlades(field, look),
-      brush: place,
-      ink: palette.hair,
-      opacity: zones.length ? NATURALS.worn : NATURALS.bare,
-    },
-    ...zones
-      .sort((a, b) => isAccent(a.layer) - isAccent(b.layer))
-      .map((zone): LashLayer => {
-        const colour = zone.worn[0]!.fibre.colour;
-        return {
-          key: `${side} ${zone.layer} ${zone.zone}`,
-          of: [look, curlOf, offsetMm, ...zone.worn.flatMap(({ lash, fibre }) => [lash, fibre])],
-          blades: () => wornBlades(zone.worn, { curlOf, offsetMm }, look),
-          brush: place,
-          ink: colour && colour !== "black" ? FIBRE_COLOURS[colour].ink : palette.lash,
-          opacity: 1,
-        };
-      }),
-  ];
-}
-
-/** The pad's outline in the closed eye's own millimetres, under the base as it is planned. */
-function padOutline(survey: Survey, map: LashMap | null, side: Side, longestMm: number): Point2[] {
-  const eye = closedEye(survey.eyes[side]);
-  if (map) return padZones(survey, map, side, baseIndex(map, side), "bedHead", longestMm).padEdge.map(onPaper(side, "bedHead"));
-  const deep = longestMm + BARE_PAD.pastLongestMm;
-  return [...eye.run(-BARE_PAD.past, 1 + BARE_PAD.past, -1, 48), ...eye.run(-BARE_PAD.past, 1 + BARE_PAD.past, deep, 48).reverse()];
 }

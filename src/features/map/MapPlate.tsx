@@ -1,4 +1,5 @@
 "use client";
+import dynamic from "next/dynamic";
 import { useMemo, useState, type Ref } from "react";
 import { sideLabel, SIDES, type Landmarks, type Side } from "@/core/eye";
 import {
@@ -14,15 +15,17 @@ import {
 import { layPlate } from "@/features/drawing/plate";
 import { EyesCanvas } from "@/features/drawing/EyesCanvas";
 import { useCurls } from "@/features/drawing/EyesPicture";
-import { MapOnPad } from "@/features/drawing/MapOnPad";
 import { ZoneMarks, type ZoneMark } from "@/features/drawing/ZoneMarks";
 import { Choice, useWidth } from "@/ui";
 import { Backdrop, FOOT_PX } from "./Backdrop";
 import { Landmark } from "./Landmark";
 import { LookLine } from "./LookLine";
 import type { Drag, SkylineScale, ZoneRef } from "./drag";
-import { SideView } from "./SideView";
 import { Skyline } from "./Skyline";
+
+// The other two ways to see an eye are fetched when they are turned to.
+const MapOnPad = dynamic(() => import("@/features/drawing/MapOnPad").then((module) => module.MapOnPad));
+const SideView = dynamic(() => import("./SideView").then((module) => module.SideView));
 
 const NARROW_PX = 620;
 const MARKS = ["irisInner", "pupil", "irisOuter", "browPeak"] as const;

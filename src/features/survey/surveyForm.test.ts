@@ -147,3 +147,29 @@ test("a form kept on the tablet comes back as it was typed; one of another shape
   const { washes: _, ...older } = typed;
   for (const kept of [older, { ...typed, mode: "slow" }, { ...typed, seed: "7" }, null]) expect(readKeptForm(kept)).toBeNull();
 });
+
+test("splay and colours not asked are left out; asked they are read, shown again, and kept with a form on the tablet", () => {
+  const unasked = readForm(form);
+  if (!("survey" in unasked)) throw new Error("refused");
+  expect(unasked.survey.colours).toBeUndefined();
+  expect(unasked.survey.eyes.right.points.every((point) => !("splayDeg" in point))).toBe(true);
+  const asked: SurveyForm = {
+    ...right({ places: form.eyes.right.places.map((place, i) => (i === 2 ? { ...place, splay: "60" } : place)) }),
+    colours: { iris: "blue", hair: "", skin: "tan" },
+  };
+  const read = readForm(asked);
+  if (!("survey" in read)) throw new Error("refused");
+  expect(read.survey.colours).toEqual({ iris: "blue", skin: "tan" });
+  expect(read.survey.eyes.right.points.map(({ splayDeg }) => splayDeg)).toEqual([undefined, undefined, 60]);
+  expect(formOf(read.survey)).toMatchObject({
+    colours: { iris: "blue", hair: "", skin: "tan" },
+    eyes: { right: { places: [{ splay: "" }, { splay: "" }, { splay: "60" }] } },
+  });
+  expect(readKeptForm(JSON.parse(JSON.stringify(asked)))).toEqual(asked);
+  // A form that an older page kept is still taken up.
+  const older = JSON.parse(JSON.stringify(form)) as { colours?: unknown; eyes: Record<string, { places: { splay?: unknown }[] }> };
+  delete older.colours;
+  for (const eye of Object.values(older.eyes)) for (const place of eye.places) delete place.splay;
+  expect(readKeptForm(older)).toEqual(form);
+  expect(complaints({ ...asked, colours: { ...asked.colours, iris: "mauve" } })["colours.iris"]).toMatch(/\w/);
+});
