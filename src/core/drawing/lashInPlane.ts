@@ -15,7 +15,7 @@ export type InPlane = {
 /** Fibres of a closed fan lie side by side as much as on each other: seen so much wider than packed without gaps. A model of this product. */
 const BUNDLE = 1.8;
 const NATURAL_STEPS = 6;
-const FIBRE_STEPS = 14;
+const FIBRE_STEPS = 12;
 const FAN_STEPS = 7;
 
 const naturalPath = (lash: FieldLash, lengthMm: number, steps: number) => {

@@ -19,11 +19,11 @@ import { ZoneMarks, type ZoneMark } from "@/features/drawing/ZoneMarks";
 import { Choice, useWidth } from "@/ui";
 import { Backdrop, FOOT_PX } from "./Backdrop";
 import { Landmark } from "./Landmark";
-import { LookLine } from "./LookLine";
 import type { Drag, SkylineScale, ZoneRef } from "./drag";
 import { Skyline } from "./Skyline";
 
-// The other two ways to see an eye are fetched when they are turned to.
+// What is not seen at first is fetched when it is turned to.
+const LookLine = dynamic(() => import("./LookLine").then((module) => module.LookLine));
 const MapOnPad = dynamic(() => import("@/features/drawing/MapOnPad").then((module) => module.MapOnPad));
 const SideView = dynamic(() => import("./SideView").then((module) => module.SideView));
 
