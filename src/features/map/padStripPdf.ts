@@ -13,6 +13,8 @@ import {
 } from "@/core/map";
 import { openDocument, type Point, type Sheet } from "./sheet";
 
+/** How thick lashes are printed, mm: they stand back behind the lengths. */
+const LASH_MM = 0.025;
 /** Room for a name within the strip, mm. */
 const NAME_ROOM_MM = 9;
 
@@ -91,7 +93,7 @@ function drawEye(
   sheet.svgPath(
     lashes.map((points) => points.map(([px, py], i) => `${i ? "L" : "M"}${px.toFixed(2)} ${py.toFixed(2)}`).join("")).join(""),
     [x, y],
-    0.07,
+    LASH_MM,
     true,
   );
   sheet.path(eye.lashLine.map(at), 0.45);
@@ -109,6 +111,7 @@ function drawEye(
   }
   // What is outside the outline is cut away: which eye and whose stays on the strip.
   const [nx, ny] = at(eye.nameAt);
+  sheet.bare([nx, ny - (name ? 0 : 1)], 4.4, name ? 6 : 3.8);
   sheet.text(eye.side === "right" ? "R" : "L", nx, ny, 3, { bold: true, centre: true });
   if (name) sheet.text(name, nx, ny + 2.6, 2, { centre: true, within: NAME_ROOM_MM });
   sheet.text("in", ...at(eye.innerAt), 2.6, { centre: true, faint: true });

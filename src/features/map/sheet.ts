@@ -90,6 +90,11 @@ export class Sheet {
       borderColor: faint ? FAINT : INK,
     });
   }
+  /** Bare paper of a size about a place, so that words stand clear of what is drawn there. */
+  bare([x, y]: Point, widthMm: number, heightMm: number) {
+    const corner = this.point([x - widthMm / 2, y + heightMm / 2]);
+    this.page.drawRectangle({ ...corner, width: widthMm * POINTS_PER_MM, height: heightMm * POINTS_PER_MM, color: rgb(1, 1, 1) });
+  }
   text(text: string, x: number, y: number, sizeMm: number, options: TextOptions = {}) {
     const { bold = false, centre = false, faint = false, within = Infinity } = options;
     const face = bold ? this.bold : this.regular;
