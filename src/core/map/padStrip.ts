@@ -130,7 +130,7 @@ export function padZones(survey: Survey, map: LashMap, side: Side, index: number
     nameAt: point((widest.from + widest.to) / 2, Math.max(4, widest.lengthMm * 0.45)),
     lashLine: run(0, 1, 0, 64),
     padEdge: [...run(-past, 1 + past, -1, 64), ...run(-past, 1 + past, edgeMm, 64).reverse()],
-    zoneLines: layer.boundaries.map((at, i) => ({
+    zoneLines: layer.boundaries.map((at) => ({
       from: point(at, 0),
       to: point(at, ringMm - LENGTH_TEXT.sizeMm * 0.8),
     })),
