@@ -9,6 +9,9 @@ export type WornLash = { readonly lash: FieldLash; readonly fibre: Fibre };
 /** A lash's hair from where one looks: its points, or none where nothing of it is seen. */
 export type Look = (lash: FieldLash, hair: InPlane) => Point2[];
 
+/** How strongly natural lashes are drawn, alone and under extensions. */
+export const NATURALS_OPACITY = { bare: 0.95, worn: 0.55 } as const;
+
 /** Tapers begin a third of the way up; a natural lash's sooner. */
 const TAPER_FROM = 1 / 3;
 const NATURAL_TAPER_FROM = 0.15;

@@ -3,7 +3,7 @@ export { closedEye, type ClosedEye } from "./closedEye";
 export { EYE_PROPORTIONS, type EyeProportions } from "./eyeShapes";
 export { naturalInPlane, attachedInPlane, type Attached, type InPlane } from "./lashInPlane";
 export { standing, inMirror, onPad, fromSide } from "./project";
-export { naturalBlades, wornBlades, type WornLash, type Wearing, type Look } from "./drawLashes";
+export { naturalBlades, wornBlades, NATURALS_OPACITY, type WornLash, type Wearing, type Look } from "./drawLashes";
 export { drawOpenEye } from "./drawOpenEye";
 export { drawOpening, type EyeDrawing } from "./drawOpening";
 export { drawLids } from "./drawLids";

@@ -37,6 +37,29 @@ describe("two surveys of one client", () => {
 });
 
 describe("two eyes of one survey", () => {
+  test("a lash line is told from half a millimetre, fewer lashes from eight in a hundred and three of them", () => {
+    const eye = before.eyes.left;
+    const left = (change: Partial<typeof eye>): Survey => ({ ...before, eyes: { ...before.eyes, left: { ...eye, ...change } } });
+    const lines = (mm: number) => what(left({ lashLineMm: eye.lashLineMm + mm })).filter((one) => /lash line/.test(one));
+    expect([lines(0.45), lines(0.55), lines(-0.55)].map(({ length }) => length)).toEqual([0, 1, 1]);
+    const lashes = (from: Survey, gapShare: number) =>
+      compareSurveys(
+        from,
+        left({ lashLineMm: from.eyes.left.lashLineMm, points: from.eyes.left.points.map((point) => ({ ...point, gapShare })) }),
+      ).filter(({ what: of }) => /, lashes$/.test(of));
+    // Thirds of about 38: 2 fewer are not told, 3 are (8 %), on the shortest line 2 of 25 (8 %) are too few to tell.
+    const thirds = lashes(before, 0.3);
+    expect(thirds).toHaveLength(3);
+    expect(lashes(before, 0.06)).toEqual([]);
+    expect(lashes(before, 0.1)).toHaveLength(3);
+    const short = left({ lashLineMm: 18 });
+    expect(lashes(short, 0.1).every(({ before: was, after }) => Math.abs(Number(was) - Number(after)) >= 3)).toBe(true);
+    expect(lashes(short, 0.09)).toEqual([]);
+    // Of 72 lashes four fewer are but five in a hundred.
+    const dense = left({ lashLineMm: 40, points: eye.points.map((point) => ({ ...point, density: "dense" })) });
+    expect(lashes(dense, 0.055)).toEqual([]);
+    expect(lashes(dense, 0.1)).toHaveLength(3);
+  });
   test("a splay seen to be another is told by its third and way; ten degrees at the least", () => {
     const splayed = (outerDeg: number): Survey => {
       const eye = before.eyes.left;

@@ -6,6 +6,7 @@ import {
   drawOpenEye,
   inMirror,
   naturalBlades,
+  NATURALS_OPACITY,
   onPad,
   openEye,
   paletteOf,
@@ -17,18 +18,18 @@ import {
   type Shape,
 } from "../drawing";
 import { fieldOf, sideLabel, type Side, type Survey } from "../eye";
-import { FIBRE_COLOURS, type Fibre } from "../lash";
+import type { Fibre } from "../lash";
 import {
   EYE_VIEW_LABELS,
   eyesInView,
   innerCornerOnRight,
   baseIndex,
   landmarksOf,
-  lashesByZone,
+  inkOf,
   onPaper,
   padZones,
-  placements,
   wayUp,
+  zonesBackToFront,
   type EyeView,
   type LashMap,
 } from "../map";
@@ -48,7 +49,7 @@ export type SvgOptions = {
 /** One eye of a drawing: its shapes in the eye's own millimetres, and how far it reaches. */
 type Drawn = {
   readonly shapes: readonly Shape[];
-  /** Ink of each `blades` shape that is not black, by its place in `shapes`. */
+  /** Ink of those of `shapes` whose fibres are not black. */
   readonly inks: ReadonlyMap<Shape, string>;
   readonly fromMm: number;
   readonly toMm: number;
@@ -111,23 +112,20 @@ function lashShapes(
   { curlOf = (fibre) => CURLS[fibre.curl], offsetMm = 1 }: SvgOptions,
 ) {
   const inks = new Map<Shape, string>();
-  const naturals: Shape = { kind: "blades", blades: naturalBlades(fieldOf(survey, side), look), ink: "hair", opacity: NATURALS_OPACITY };
-  const { layers } = map.eyes[side];
-  // Accents stand over what lies under them.
-  const zones = lashesByZone(placements(map, survey, side)).sort(
-    (a, b) => Number(layers[a.layer]!.role === "accent") - Number(layers[b.layer]!.role === "accent"),
-  );
-  const worn = zones.map((zone): Shape => {
+  const naturals: Shape = {
+    kind: "blades",
+    blades: naturalBlades(fieldOf(survey, side), look),
+    ink: "hair",
+    opacity: NATURALS_OPACITY.worn,
+  };
+  const worn = zonesBackToFront(map, survey, side).map((zone): Shape => {
     const shape: Shape = { kind: "blades", blades: wornBlades(zone.worn, { curlOf, offsetMm }, look), ink: "lash", opacity: 1 };
-    const colour = zone.worn[0]!.fibre.colour;
-    if (colour && colour !== "black") inks.set(shape, FIBRE_COLOURS[colour].ink);
+    const ink = inkOf(zone);
+    if (ink) inks.set(shape, ink);
     return shape;
   });
   return { shapes: [naturals, ...worn], inks };
 }
-
-/** Natural lashes stand back where extensions are drawn. */
-const NATURALS_OPACITY = 0.6;
 
 function open(survey: Survey, map: LashMap, side: Side, options: SvgOptions): Sized {
   const eye = openEye({ ...survey.eyes[side], landmarks: landmarksOf(map, survey, side) });

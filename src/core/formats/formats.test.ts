@@ -3,8 +3,10 @@ import fc from "fast-check";
 import { readFileSync } from "node:fs";
 import path from "node:path";
 import { CURLS } from "../curl";
+import { openEye } from "../drawing";
 import { lashField, usualSurvey } from "../eye";
-import { mapInWords, padLashes, padStrip, padZones, planMap, turnHalfRound, type LashMap } from "../map";
+import { mapInWords, padLashes, padStrip, padZones, planMap, turnHalfRound, zonesBackToFront, type LashMap } from "../map";
+import { FIBRE_COLOURS } from "../lash";
 import { defaultPolicy } from "../policy";
 import { lengthsFrom, surveyArbitrary, traysArbitrary, trayOf } from "../../../tests/support/surveys";
 import { eyesSvg, mapFileJsonSchema, readMapFile, writeMapFile } from ".";
@@ -212,4 +214,23 @@ test("a map in words names both eyes' lengths from the inner corner outwards, an
     eyes: { ...map.eyes, left: { layers: map.eyes.left.layers.map((layer) => ({ ...layer, zones: layer.zones.map(() => null) })) } },
   };
   expect(mapInWords(bare)).toMatch(/client's left, inner corner to outer: (bare ?)+ mm$/);
+});
+
+test("on the SVG two eyes stand 22 mm apart, with 12 mm to either side", () => {
+  const width = Number(/width="([\d.]+)mm"/.exec(eyesSvg(survey, map, "mirror"))![1]);
+  const eyes = openEye(survey.eyes.right).widthMm + openEye(survey.eyes.left).widthMm;
+  expect(width - eyes).toBeCloseTo(22 + 2 * 12, 1);
+});
+
+test("a coloured fibre is drawn in its own ink, black in the drawing's; accents lie over the rest", () => {
+  const zones = map.eyes.right.layers[0]!.zones.map((zone) => zone && { ...zone, colour: "plum" as const });
+  const plum: LashMap = { ...map, eyes: { ...map.eyes, right: { layers: [{ ...map.eyes.right.layers[0]!, zones }] } } };
+  expect(eyesSvg(survey, plum, "mirror")).toContain(FIBRE_COLOURS.plum.ink);
+  expect(eyesSvg(survey, map, "mirror")).not.toContain(FIBRE_COLOURS.plum.ink);
+  const single = { curl: "C" as const, diameterMm: 0.15, shape: "round" as const, count: 1 };
+  const accents = { offsetMm: 3, sections: 5, placing: { every: 4, cluster: 1, innerEvery: 2 }, fibre: single };
+  const wispy = planMap(survey, { ...wish, accents }, defaultPolicy, [trayOf(lengthsFrom(5, 14))])!.map;
+  const roles = zonesBackToFront(wispy, survey, "left").map(({ layer }) => wispy.eyes.left.layers[layer]!.role);
+  expect(new Set(roles)).toEqual(new Set(["base", "accent"]));
+  expect(roles.indexOf("accent")).toBeGreaterThan(roles.lastIndexOf("base"));
 });

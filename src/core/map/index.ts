@@ -76,7 +76,7 @@ export { zonePieces, changePiece, type Piece, type PieceRef } from "./pieces";
 export { wornLashes, wornLashesDocument, wornTotals, type WornLashes } from "./wornLashes";
 export { placements, BABY_WEARS, type Placement } from "./placements";
 export { landmarksOf } from "./landmarksOf";
-export { lashesByZone, type ZoneLashes } from "./lashesByZone";
+export { lashesByZone, zonesBackToFront, inkOf, type ZoneLashes } from "./lashesByZone";
 export { mapPolicy } from "./mapPolicy";
 export { technicianPace, type TimedSet } from "./technicianPace";
 export { textureOf, textureWish, spike, usualAccents, usualUnder, usualHybrid, type Texture } from "./texture";

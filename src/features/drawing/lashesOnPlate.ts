@@ -1,16 +1,24 @@
 import type { Curl } from "@/core/curl";
-import { closedEye, inMirror, naturalBlades, onPad, openEye, wornBlades, type Look, type Palette, type Point2 } from "@/core/drawing";
+import {
+  closedEye,
+  inMirror,
+  naturalBlades,
+  NATURALS_OPACITY,
+  onPad,
+  openEye,
+  wornBlades,
+  type Look,
+  type Palette,
+  type Point2,
+} from "@/core/drawing";
 import { fieldOf, type Side, type Survey } from "@/core/eye";
-import { FIBRE_COLOURS, type Fibre } from "@/core/lash";
-import { baseIndex, lashesByZone, onPaper, padZones, placements, type LashMap } from "@/core/map";
+import type { Fibre } from "@/core/lash";
+import { baseIndex, inkOf, onPaper, padZones, zonesBackToFront, type LashMap } from "@/core/map";
 import type { LashLayer } from "./LashLayers";
 import type { EyePlace, Plate } from "./plate";
 
 /** A pad that no map lies on. */
 const BARE_PAD = { pastLongestMm: 5, past: 0.05 } as const;
-/** How strongly natural lashes are drawn, alone and under extensions. */
-const NATURALS = { bare: 0.95, worn: 0.55 } as const;
-
 /** Where the hairs of an eye are seen on its plate. */
 export function lookOn(plate: Plate, survey: Survey, { side }: EyePlace): Look {
   if (plate.view === "pad") {
@@ -37,9 +45,7 @@ export function lashLayers(
 ): LashLayer[] {
   const { side } = place;
   const field = fieldOf(survey, side);
-  const zones = map ? lashesByZone(placements(map, survey, side)) : [];
-  const roles = map?.eyes[side].layers.map(({ role }) => role) ?? [];
-  const isAccent = (layer: number) => Number(roles[layer] === "accent");
+  const zones = map ? zonesBackToFront(map, survey, side) : [];
   return [
     {
       key: side,
@@ -47,21 +53,16 @@ export function lashLayers(
       blades: () => naturalBlades(field, look),
       brush: place,
       ink: palette.hair,
-      opacity: zones.length ? NATURALS.worn : NATURALS.bare,
+      opacity: zones.length ? NATURALS_OPACITY.worn : NATURALS_OPACITY.bare,
     },
-    ...zones
-      .sort((a, b) => isAccent(a.layer) - isAccent(b.layer))
-      .map((zone): LashLayer => {
-        const colour = zone.worn[0]!.fibre.colour;
-        return {
-          key: `${side} ${zone.layer} ${zone.zone}`,
-          of: [look, curlOf, offsetMm, ...zone.worn.flatMap(({ lash, fibre }) => [lash, fibre])],
-          blades: () => wornBlades(zone.worn, { curlOf, offsetMm }, look),
-          brush: place,
-          ink: colour && colour !== "black" ? FIBRE_COLOURS[colour].ink : palette.lash,
-          opacity: 1,
-        };
-      }),
+    ...zones.map((zone): LashLayer => ({
+      key: `${side} ${zone.layer} ${zone.zone}`,
+      of: [look, curlOf, offsetMm, ...zone.worn.flatMap(({ lash, fibre }) => [lash, fibre])],
+      blades: () => wornBlades(zone.worn, { curlOf, offsetMm }, look),
+      brush: place,
+      ink: inkOf(zone) ?? palette.lash,
+      opacity: 1,
+    })),
   ];
 }
 
