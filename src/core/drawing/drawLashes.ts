@@ -49,15 +49,24 @@ export type Wearing = {
   readonly grownMm?: (lash: FieldLash) => number;
   /** Is the extension gone, with its lash or off it? Absent: all are there. */
   readonly isGone?: (lash: FieldLash) => boolean;
+  /** Stretches a fibre is drawn in, where it is drawn larger than an eye on a screen. */
+  readonly steps?: number;
 };
 
 /** What lashes wear, fibre by fibre, rows behind first. */
-export function wornBlades(worn: readonly WornLash[], { curlOf, offsetMm, grownMm, isGone }: Wearing, look: Look): Blade[] {
+export function wornBlades(worn: readonly WornLash[], { curlOf, offsetMm, grownMm, isGone, steps }: Wearing, look: Look): Blade[] {
   return [...worn]
     .sort((a, b) => backToFront(a.lash, b.lash))
     .flatMap(({ lash, fibre }) => {
       if (isGone?.(lash)) return [];
-      const hairs = attachedInPlane({ lash, fibre, curl: curlOf(fibre), offsetMm, grownMm: grownMm?.(lash) ?? 0 });
+      const hairs = attachedInPlane({
+        lash,
+        fibre,
+        curl: curlOf(fibre),
+        offsetMm,
+        grownMm: grownMm?.(lash) ?? 0,
+        ...(steps ? { steps } : {}),
+      });
       const fan = hairs.length > 1;
       const spike = !fan && meanCount(fibre) > 1;
       return bladesOf(lash, hairs, look, spike ? SPIKE_TAPER_FROM : TAPER_FROM, fan ? FAN_TONE * toneOf(lash) : spike ? 1 : toneOf(lash));

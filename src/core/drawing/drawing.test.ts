@@ -90,6 +90,29 @@ describe("the open eye", () => {
     expect(openEye(moved).iris.x).toBeGreaterThan(openEye(usual).iris.x + 0.8);
     expect(openEye(moved).marginAt(0.7)).toEqual(openEye(usual).marginAt(0.7));
   });
+  test("there is room beside every eye for what its lashes may wear, whatever their splay", () => {
+    fc.assert(
+      fc.property(surveyArbitrary, fc.constantFrom(...CURL_IDS), fc.integer({ min: -60, max: 75 }), (drawn, curl, splayDeg) => {
+        const splayed = (side: "right" | "left") => ({
+          ...drawn.eyes[side],
+          points: drawn.eyes[side].points.map((point) => ({ ...point, splayDeg })),
+        });
+        const survey = { ...drawn, eyes: { right: splayed("right"), left: splayed("left") } };
+        const { asideMm } = roomOfOpenEyes(survey);
+        for (const side of SIDES) {
+          const eye = openEye(survey.eyes[side]);
+          // Corners match, a millimetre over at most; between them three over.
+          const over = ({ at }: FieldLash) => (at < 0.2 || at > 0.8 ? 1 : 3);
+          const worn = fieldOf(survey, side).map((lash) => ({ lash, fibre: { ...single, lengthMm: lash.lengthMm + over(lash), curl } }));
+          const blades = wornBlades(worn, { curlOf: ({ curl }) => CURLS[curl], offsetMm: 1 }, (lash, hair) => inMirror(eye, lash, hair));
+          const xs = blades.flatMap(({ points }) => points.map(([x]) => x));
+          expect(Math.max(Math.max(...xs) - eye.widthMm, -Math.min(...xs))).toBeLessThan(asideMm + 1e-9);
+          expect(asideMm).toBeLessThan(18);
+        }
+      }),
+      { numRuns: 40 },
+    );
+  });
   test("there is room over every eye for its lashes, fold and brow", () => {
     fc.assert(
       fc.property(surveyArbitrary, fc.constantFrom(...CURL_IDS), (survey, curl) => {

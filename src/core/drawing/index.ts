@@ -1,7 +1,7 @@
 export { openEye, roomOfOpenEyes, LID_MM, ROW_MM, type OpenEye } from "./openEye";
 export { closedEye, type ClosedEye } from "./closedEye";
 export { EYE_PROPORTIONS, type EyeProportions } from "./eyeShapes";
-export { naturalInPlane, attachedInPlane, type Attached, type InPlane } from "./lashInPlane";
+export { naturalInPlane, attachedInPlane, type Attached, type InPlane, type LashShape } from "./lashInPlane";
 export { standing, inMirror, onPad, fromSide } from "./project";
 export { naturalBlades, wornBlades, NATURALS_OPACITY, type WornLash, type Wearing, type Look } from "./drawLashes";
 export { drawOpenEye } from "./drawOpenEye";

@@ -1,5 +1,6 @@
 import { CURL_IDS, CURLS, liftAndReach } from "../curl";
 import { fieldOf, interpolateMonotone, SIDES, type EyeSurvey, type Survey } from "../eye";
+import { degToRad } from "../units";
 import { BROW_RISE } from "./brow";
 import { EYE_PROPORTIONS, type EyeProportions } from "./eyeShapes";
 import type { Point2, Point3 } from "./shapes";
@@ -110,11 +111,22 @@ const unitOf = (shape: EyeSurvey["shape"]): UnitEye => {
   return made;
 };
 
+type EyeSeen = Pick<EyeSurvey, "lashLineMm" | "shape" | "landmarks">;
+
+/** Lids, lashes and marks of one eye ask for the same: it is reckoned once a survey. */
+const opened = new WeakMap<EyeSeen, OpenEye>();
+
 /**
  * The open eye of a survey. Landmarks place the iris; where lashes root they do not move.
  * `openEye(usualSurvey().eyes.right).widthMm` → about 25
  */
-export function openEye(eye: Pick<EyeSurvey, "lashLineMm" | "shape" | "landmarks">): OpenEye {
+export function openEye(eye: EyeSeen): OpenEye {
+  let known = opened.get(eye);
+  if (!known) opened.set(eye, (known = reckon(eye)));
+  return known;
+}
+
+function reckon(eye: EyeSeen): OpenEye {
   const proportions = EYE_PROPORTIONS[eye.shape];
   const unit = unitOf(eye.shape);
   const width = eye.lashLineMm / unit.line;
@@ -164,12 +176,15 @@ export function browBaseMm({ upper, widthMm, proportions }: OpenEye): number {
 /** Room is kept for fibres as long as this, mm, in the curl that lifts them highest. */
 const LONGEST_MM = 14;
 const CLEAR_MM = 0.6;
+/** To the side, room for a fibre so much longer than the lash it stands on, where it is set counted in; less at the corners, which match. */
+const LONGER_MM = { between: 4, corner: 2 } as const;
+const CORNER = 0.2;
 
 /**
- * How far both open eyes reach above and below the line of their corners, mm: brow, lids, and the longest lashes they may
- * wear. It does not depend on what is worn, so that a drawing keeps its height while a map is changed.
+ * How far both open eyes reach above and below the line of their corners and past the corners, mm: brow, lids, and the
+ * longest lashes they may wear. It does not depend on what is worn, so that a drawing keeps its size while a map is changed.
  */
-export function roomOfOpenEyes(survey: Survey): { readonly aboveMm: number; readonly belowMm: number } {
+export function roomOfOpenEyes(survey: Survey): { readonly aboveMm: number; readonly belowMm: number; readonly asideMm: number } {
   const eyes = SIDES.map((side) => openEye(survey.eyes[side]));
   const tops = SIDES.map((side, i) => {
     const steepest = Math.max(0, ...fieldOf(survey, side).map(({ angleDeg }) => angleDeg));
@@ -177,6 +192,16 @@ export function roomOfOpenEyes(survey: Survey): { readonly aboveMm: number; read
     const eye = eyes[i]!;
     return Math.max(browBaseMm(eye) + BROW_RISE * eye.widthMm, Math.max(...eye.upper.map(([, y]) => y)) + lift);
   });
+  const aside = SIDES.flatMap((side, i) =>
+    fieldOf(survey, side).map(({ at, azimuthDeg, lengthMm }) => {
+      const { marginAt, uprightAt, widthMm } = eyes[i]!;
+      const [x] = marginAt(at);
+      const out = Math.sin(degToRad(azimuthDeg));
+      const longer = at < CORNER || at > 1 - CORNER ? LONGER_MM.corner : LONGER_MM.between;
+      // What it reaches and what it lifts lean to the side each by its own share.
+      return (lengthMm + longer) * Math.hypot(out, uprightAt(at)[0]) + (out > 0 ? x - widthMm : -x);
+    }),
+  );
   const below = eyes.map(({ lower, widthMm }) => Math.max(...lower.map(([, y]) => -y)) + LOWER_LASHES * widthMm);
-  return { aboveMm: Math.max(...tops) + CLEAR_MM, belowMm: Math.max(...below) + CLEAR_MM };
+  return { aboveMm: Math.max(...tops) + CLEAR_MM, belowMm: Math.max(...below) + CLEAR_MM, asideMm: Math.max(...aside) };
 }

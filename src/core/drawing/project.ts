@@ -81,6 +81,6 @@ export function onPad(eye: ClosedEye, lash: FieldLash, { points }: InPlane): Poi
 }
 
 /** From the side: reach across, lift up, from the root at 0, 0. */
-export function fromSide(lash: FieldLash, { points }: InPlane): Point2[] {
-  return points.map(([reach, lift]) => [reach - lash.row * ROW_MM.back, lift - lash.row * ROW_MM.down]);
+export function fromSide({ row }: Pick<FieldLash, "row">, { points }: InPlane): Point2[] {
+  return points.map(([reach, lift]) => [reach - row * ROW_MM.back, lift - row * ROW_MM.down]);
 }

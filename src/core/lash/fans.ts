@@ -23,6 +23,17 @@ export function mostCount({ count, countTo }: Counted): number {
   return countTo ?? count;
 }
 
+/** Packed without gaps a bundle is √n fibres thick; on a lash it lies so much flatter. */
+const FLATTENED = 1.8;
+
+/**
+ * How many fibres wide a closed fan is seen: they lie side by side as much as on each other. A model of this product.
+ * `closedFanWidth(6)` → 4.41
+ */
+export function closedFanWidth(count: number): number {
+  return Math.min(count, FLATTENED * Math.sqrt(count));
+}
+
 /** "singles", "5D", "3–5D" */
 export function countLabel({ count, countTo }: Counted): string {
   if (mostCount({ count, countTo }) === 1) return "singles";

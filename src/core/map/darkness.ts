@@ -1,7 +1,7 @@
 import { curlPath, curlSegments } from "../curl";
 import { openEye } from "../drawing";
 import { SIDES, type FieldLash, type Side } from "../eye";
-import { meanCount, mostCount, taperFactor, type Fibre } from "../lash";
+import { closedFanWidth, meanCount, mostCount, taperFactor, type Fibre } from "../lash";
 import { degToRad, formatPercent } from "../units";
 import type { MapFacts } from "./facts";
 import { placements } from "./placements";
@@ -61,6 +61,6 @@ function seenArea(fibre: Fibre, { angleDeg, azimuthDeg }: FieldLash, { trays, po
   });
   // Closed, fibres hide each other; open, each is seen.
   const fibres = meanCount(fibre);
-  const widths = fibre.opening === "closed" ? Math.sqrt(fibres) : fibres;
+  const widths = fibre.opening === "closed" ? closedFanWidth(fibres) : fibres;
   return widths * fibre.diameterMm * seenMm * taperFactor();
 }

@@ -220,9 +220,10 @@ describe("density and darkness, comparable between maps", () => {
     expect(dark({ diameterMm: 0.05, curl: "D", count: 5, opening: "closed" }).darkness).toBeLessThan(
       dark({ diameterMm: 0.05, curl: "D", count: 5 }).darkness,
     );
-    // Four fibres closed cover as wide as two side by side: half the area of four open ones (a model of this product).
+    // Sixteen fibres closed cover as wide as 1.8 × 4 side by side, two as two (a model of this product).
     const areaOf = (change: Parameters<typeof dark>[0]) => -Math.log(1 - dark({ diameterMm: 0.05, curl: "D", ...change }).darkness);
-    expect(areaOf({ count: 4, opening: "closed" }) / areaOf({ count: 4 })).toBeCloseTo(0.5, 9);
+    expect(areaOf({ count: 16, opening: "closed" }) / areaOf({ count: 16 })).toBeCloseTo((1.8 * 4) / 16, 9);
+    expect(areaOf({ count: 2, opening: "closed" }) / areaOf({ count: 2 })).toBeCloseTo(1, 9);
     expect(areaOf({ count: 1, opening: "closed" })).toBeCloseTo(areaOf({ count: 1 }), 9);
     const bare = baseLayer(map, "right").zones.reduce((m, _, i) => setZone(m, "right", i, null), map);
     expect(mapDarkness(mapFacts(bare, context)).right).toEqual({ coverage: 0, darkness: 0 });

@@ -63,14 +63,12 @@ export function mapTotals(facts: MapFacts, pace: PlacingPace = facts.policy): Ma
   let seconds = 0;
   forEachWorn(facts, (side, layer, index, fibre) => {
     const key = `${side} ${layer} ${index}`;
-    const count = counts.get(key) ?? { side, layer, index, lashes: 0, fans: 0, fibres: 0 };
+    let count = counts.get(key);
+    if (!count) counts.set(key, (count = { side, layer, index, lashes: 0, fans: 0, fibres: 0 }));
     const isFan = mostCount(fibre) > 1;
-    counts.set(key, {
-      ...count,
-      lashes: count.lashes + 1,
-      fans: count.fans + (isFan ? 1 : 0),
-      fibres: count.fibres + meanCount(fibre),
-    });
+    count.lashes += 1;
+    count.fans += isFan ? 1 : 0;
+    count.fibres += meanCount(fibre);
     byLength.set(fibre.lengthMm, (byLength.get(fibre.lengthMm) ?? 0) + 1);
     lashes[side] += 1;
     seconds += isFan ? pace.secondsPerFan : pace.secondsPerSingle;

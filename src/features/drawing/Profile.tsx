@@ -1,8 +1,18 @@
-import { contactLengthMm, curlPath, curlSegments, type Curl, type PathPoint } from "@/core/curl";
-import { degToRad, spreadApart } from "@/core/units";
+import { contactLengthMm, type Curl } from "@/core/curl";
+import { attachedInPlane, fromSide, naturalInPlane, type InPlane, type LashShape, type Point2 } from "@/core/drawing";
+import { spreadApart } from "@/core/units";
 
 /** Labels at the tips stand so far apart, px. */
 const LABEL_PX = 15;
+const STEPS = 48;
+/** All are drawn alike, whatever they are: a medium lash and a usual single, mm. */
+const NATURAL_MM = 0.085;
+const FIBRE_MM = 0.13;
+
+const seen = (hair: InPlane) => fromSide({ row: 0 }, hair);
+
+/** The first part of a path of equal stretches, at least one of them. */
+const upTo = (points: readonly Point2[], share: number) => points.slice(0, Math.max(2, Math.round(share * (points.length - 1)) + 1));
 
 export type ProfiledFibre = {
   readonly key: string;
@@ -31,35 +41,33 @@ export function Profile({
   width?: number;
   label: string;
 }) {
-  const lash = curlPath(
-    [{ lengthMm: natural.meanMm, curvaturePerMm: degToRad(natural.ownCurlDeg) / natural.meanMm }],
-    natural.angleDeg,
-    14,
-  );
-  const at = offsetMm / natural.meanMm;
-  const root = lash[Math.min(14, Math.max(0, Math.round(at * 14)))]!;
+  const lash: LashShape = {
+    lengthMm: natural.meanMm,
+    angleDeg: natural.angleDeg,
+    ownCurlDeg: natural.ownCurlDeg,
+    diameterMm: NATURAL_MM,
+  };
+  const own = seen(naturalInPlane(lash, STEPS));
   const drawn = fibres.map((fibre) => {
-    const shape = (mm: number) =>
-      curlPath(curlSegments(fibre.curl, fibre.lengthMm), natural.angleDeg, 48)
-        .slice(0, Math.max(2, Math.round((mm / fibre.lengthMm) * 48) + 1))
-        .map(({ reachMm, liftMm }) => ({ reachMm: reachMm + root.reachMm, liftMm: liftMm + root.liftMm }));
+    const worn = { lengthMm: fibre.lengthMm, diameterMm: FIBRE_MM, count: 1 };
+    const path = seen(attachedInPlane({ lash, fibre: worn, curl: fibre.curl, offsetMm, steps: STEPS })[0]!);
     const contact = contactLengthMm(fibre.curl, fibre.lengthMm, natural.ownCurlDeg, natural.meanMm);
-    return { ...fibre, path: shape(fibre.lengthMm), touching: shape(contact) };
+    return { ...fibre, path, touching: upTo(path, contact / fibre.lengthMm) };
   });
-  const all = [...lash, ...drawn.flatMap(({ path }) => path)];
+  const all = [...own, ...drawn.flatMap(({ path }) => path)];
   // Room at the right for the labels at the tips and the scale past them.
-  const reach = Math.max(8, ...all.map(({ reachMm }) => reachMm)) + 3.2;
-  const back = Math.min(0, ...all.map(({ reachMm }) => reachMm)) - 4;
-  const top = Math.max(4, ...all.map(({ liftMm }) => liftMm)) + 1.2;
-  const bottom = Math.min(-2.2, ...all.map(({ liftMm }) => liftMm)) - 0.6;
+  const reach = Math.max(8, ...all.map(([reach]) => reach)) + 3.2;
+  const back = Math.min(0, ...all.map(([reach]) => reach)) - 4;
+  const top = Math.max(4, ...all.map(([, lift]) => lift)) + 1.2;
+  const bottom = Math.min(-2.2, ...all.map(([, lift]) => lift)) - 0.6;
   const k = Math.min(width / (reach - back), 20);
   const height = (top - bottom) * k;
   const x = (mm: number) => (mm - back) * k;
   const y = (mm: number) => (top - mm) * k;
-  const path = (points: readonly PathPoint[]) => `M${points.map((p) => `${x(p.reachMm).toFixed(1)} ${y(p.liftMm).toFixed(1)}`).join("L")}`;
+  const path = (points: readonly Point2[]) => `M${points.map(([reach, lift]) => `${x(reach).toFixed(1)} ${y(lift).toFixed(1)}`).join("L")}`;
   // A figure at the very top would be cut off.
   const grid = Array.from({ length: Math.floor((top - 12 / k) / 2) + 1 }, (_, i) => i * 2);
-  const tips = drawn.map(({ key, path }) => ({ key, y: y(path.at(-1)!.liftMm) + 4 })).sort((a, b) => a.y - b.y);
+  const tips = drawn.map(({ key, path }) => ({ key, y: y(path.at(-1)![1]) + 4 })).sort((a, b) => a.y - b.y);
   const labelY = Object.fromEntries(
     spreadApart(
       tips.map((tip) => tip.y),
@@ -83,7 +91,14 @@ export function Profile({
         stroke="var(--lid)"
         strokeWidth="2"
       />
-      <path d={path(lash)} fill="none" stroke="var(--ink-2)" strokeWidth={Math.max(1.5, 0.085 * k)} strokeLinecap="round" opacity="0.7" />
+      <path
+        d={path(own)}
+        fill="none"
+        stroke="var(--ink-2)"
+        strokeWidth={Math.max(1.5, NATURAL_MM * k)}
+        strokeLinecap="round"
+        opacity="0.7"
+      />
       {drawn.map((fibre) => (
         <g key={fibre.key}>
           <path
@@ -98,12 +113,12 @@ export function Profile({
             d={path(fibre.path)}
             fill="none"
             stroke={fibre.ink}
-            strokeWidth={Math.max(1.75, 0.13 * k)}
+            strokeWidth={Math.max(1.75, FIBRE_MM * k)}
             strokeLinecap="round"
             strokeDasharray={fibre.dashed ? "5 4" : undefined}
           />
           <text
-            x={x(fibre.path.at(-1)!.reachMm) + 5}
+            x={x(fibre.path.at(-1)![0]) + 5}
             y={labelY[fibre.key]}
             fontSize="12.5"
             fontWeight="600"

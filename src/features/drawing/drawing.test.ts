@@ -1,8 +1,10 @@
-import { closedEye, openEye } from "@/core/drawing";
-import { SIDES, usualSurvey } from "@/core/eye";
+import { CURLS } from "@/core/curl";
+import { closedEye, openEye, wornBlades } from "@/core/drawing";
+import { fieldOf, SIDES, usualSurvey } from "@/core/eye";
 import { padZones, planMap } from "@/core/map";
 import { defaultPolicy } from "@/core/policy";
 import { lengthsFrom, trayOf } from "../../../tests/support/surveys";
+import { lookOn } from "./lashesOnPlate";
 import { layPlate } from "./plate";
 
 const survey = { ...usualSurvey(), eyes: { right: usualSurvey().eyes.right, left: { ...usualSurvey().eyes.left, lashLineMm: 30 } } };
@@ -41,6 +43,31 @@ test("eyes alike are drawn as mirror images of each other about the nose", () =>
       expect(x1 + x2).toBeCloseTo(2 * plate.noseX!, 6);
       expect(y1).toBeCloseTo(y2, 9);
     }
+  }
+});
+
+test("lashes that leave far outwards stand within the sheet, and leave the scale of an ordinary eye alone", () => {
+  const outwards = (eye: (typeof survey.eyes)["right"]) => ({ ...eye, points: eye.points.map((point) => ({ ...point, splayDeg: 75 })) });
+  const splayed = { ...survey, eyes: { right: outwards(survey.eyes.right), left: outwards(survey.eyes.left) } };
+  const ordinary = layPlate(survey, "mirror", 900);
+  expect(ordinary.pxPerMm).toBeGreaterThan(900 / (29 + 30 + 10 + 14));
+  const plate = layPlate(splayed, "mirror", 900);
+  for (const place of plate.eyes) {
+    const worn = fieldOf(splayed, place.side).map((lash) => ({
+      lash,
+      fibre: {
+        curl: "J" as const,
+        diameterMm: 0.15,
+        shape: "round" as const,
+        count: 1,
+        lengthMm: lash.lengthMm + (lash.at > 0.8 || lash.at < 0.2 ? 1 : 3),
+      },
+    }));
+    const xs = wornBlades(worn, { curlOf: () => CURLS.J, offsetMm: 1 }, lookOn(plate, splayed, place))
+      .flatMap(({ points }) => points)
+      .map((p) => place.point(p)[0]);
+    expect(Math.min(...xs)).toBeGreaterThan(0);
+    expect(Math.max(...xs)).toBeLessThan(900);
   }
 });
 

@@ -29,7 +29,7 @@ export type Plate = {
 };
 
 const NOSE_MM = 10;
-const MARGIN_MM = 6.5;
+const LEAST_MARGIN_MM = 6.5;
 /** A pad is so deep over the longest fibre it has room for, and half as wide as this share of its depth and line. */
 const PAD = { pastLongestMm: 11.2, halfWidth: 0.6 } as const;
 const PAD_LONGEST_MM = 14;
@@ -51,9 +51,12 @@ export function layPlate(
   const order = wayUp(view);
   const sides = only ? [only] : eyesInView(order);
   const lines = sides.map((side) => survey.eyes[side].lashLineMm);
-  const totalMm = lines.reduce((sum, mm) => sum + mm, 0) + 2 * MARGIN_MM + (only ? 0 : NOSE_MM);
+  const { aboveMm, belowMm, asideMm } = roomOfOpenEyes(survey);
+  // An eye is less wide than its line is long: that much of its margin it has already.
+  const beside = sides.map((side, i) => (lines[i]! - openEye(survey.eyes[side]).widthMm) / 2);
+  const marginMm = Math.max(LEAST_MARGIN_MM, asideMm - Math.min(...beside));
+  const totalMm = lines.reduce((sum, mm) => sum + mm, 0) + 2 * marginMm + (only ? 0 : NOSE_MM);
   const pxPerMm = widthPx / totalMm;
-  const { aboveMm, belowMm } = roomOfOpenEyes(survey);
   const padDeepMm = longestMm + PAD.pastLongestMm;
   const padHalfMm = (lineMm: number) => (lineMm / 1.117 + padDeepMm) * PAD.halfWidth;
   const padScale = Math.min(pxPerMm, ...lines.map((lineMm) => (widthPx / sides.length - (only ? 6 : 18)) / (2 * padHalfMm(lineMm))));
@@ -61,7 +64,7 @@ export function layPlate(
   const lidMm = Math.max(...lines.map((mm) => mm * CLOSED_ABOVE));
   // As high in every view, so that what stands below does not move when it is turned.
   const eyeBottom = Math.max((aboveMm + belowMm) * pxPerMm, (padDeepMm + 1 + lidMm) * padScale);
-  let left = MARGIN_MM;
+  let left = marginMm;
   const eyes = sides.map((side, i): EyePlace => {
     const lineMm = lines[i]!;
     const innerRight = innerCornerOnRight(side, order);
@@ -71,7 +74,7 @@ export function layPlate(
     const [from, to] = [left * pxPerMm, (left + lineMm) * pxPerMm];
     left += lineMm + NOSE_MM;
     // The lid is shorter across than its lash line is long: it stands over the middle of its line.
-    const eyeInner = innerMm * pxPerMm + (way * (lineMm - openEye(survey.eyes[side]).widthMm) * pxPerMm) / 2;
+    const eyeInner = innerMm * pxPerMm + way * beside[i]! * pxPerMm;
     const turned = onPaper(side, "bedHead");
     // Pads are wider than their lines: each has its half of the sheet.
     const padX = only
@@ -99,6 +102,6 @@ export function layPlate(
     longestMm,
     eyes,
     eyeBottom,
-    noseX: only ? null : (MARGIN_MM + lines[0]! + NOSE_MM / 2) * pxPerMm,
+    noseX: only ? null : (marginMm + lines[0]! + NOSE_MM / 2) * pxPerMm,
   };
 }

@@ -4,14 +4,11 @@ import Link from "next/link";
 import { memo, useMemo, useState } from "react";
 import {
   eyesInView,
-  firstPlan,
   innerCornerOnRight,
   landmarksOf,
-  type LashMap,
   lookHandles,
   LOOKS,
   nextStocked,
-  planWords,
   EYE_VIEWS,
   EYE_VIEW_LABELS,
   wayUp,
@@ -50,12 +47,7 @@ const VIEW_SAYS: Readonly<Record<EyeView, string>> = {
 };
 
 export function MapWorkspace({ page }: { page: MapPage }) {
-  const start = useMemo(() => {
-    if (page.saved) return { map: page.saved.map, notKept: [] };
-    const plan = firstPlan(page.survey.document, page.last, page.policy, page.trays);
-    return plan && { map: plan.map, notKept: planWords(plan) };
-  }, [page]);
-  if (!start)
+  if (!page.start)
     return (
       <Notice tone="look" title="The shelf holds no tray yet" className="mt-8 max-w-xl">
         A map is planned from lengths in stock.{" "}
@@ -65,10 +57,10 @@ export function MapWorkspace({ page }: { page: MapPage }) {
         .
       </Notice>
     );
-  return <Workspace page={page} start={start} />;
+  return <Workspace page={page} start={page.start} />;
 }
 
-function Workspace({ page, start }: { page: MapPage; start: { map: LashMap; notKept: readonly string[] } }) {
+function Workspace({ page, start }: { page: MapPage; start: NonNullable<MapPage["start"]> }) {
   const studio = useMapStudio(page, start);
   const { editor, map, facts, findings, chosen, layer, choose, saving } = studio;
   const [view, setView] = useState<EyeView>("mirror");
@@ -121,17 +113,7 @@ function Workspace({ page, start }: { page: MapPage; start: { map: LashMap; notK
     <div className="grid gap-x-9 gap-y-8 pt-3 lg:grid-cols-[minmax(0,1fr)_18.5rem]">
       <div className="min-w-0">
         <Head studio={studio} hold={studio.hold} />
-        <div className="flex flex-wrap items-baseline justify-between gap-x-4">
-          <Choice
-            label="Seen"
-            value={view}
-            options={EYE_VIEWS.map((value) => ({ value, label: EYE_VIEW_LABELS[value], title: VIEW_SAYS[value] }))}
-            onChange={setView}
-          />
-          <Button tone="plain" className="-mr-4" onClick={() => setShowing(true)}>
-            Show the client
-          </Button>
-        </div>
+        <SeenBar view={view} onView={setView} onShow={setShowing} />
         <MapPlate
           facts={facts}
           findings={findings}
@@ -161,6 +143,30 @@ function Workspace({ page, start }: { page: MapPage; start: { map: LashMap; notK
     </div>
   );
 }
+
+const SeenBar = memo(function SeenBar({
+  view,
+  onView,
+  onShow,
+}: {
+  view: EyeView;
+  onView: (view: EyeView) => void;
+  onShow: (show: true) => void;
+}) {
+  return (
+    <div className="flex flex-wrap items-baseline justify-between gap-x-4">
+      <Choice
+        label="Seen"
+        value={view}
+        options={EYE_VIEWS.map((value) => ({ value, label: EYE_VIEW_LABELS[value], title: VIEW_SAYS[value] }))}
+        onChange={onView}
+      />
+      <Button tone="plain" className="-mr-4" onClick={() => onShow(true)}>
+        Show the client
+      </Button>
+    </div>
+  );
+});
 
 /** The plate follows the hand at every move; what is read beside it waits until the hand rests. */
 const resting = (_: { hold: boolean }, next: { hold: boolean }) => next.hold;

@@ -10,6 +10,8 @@ const ABOUT = 0.035;
 /** Room behind the roots for the eye, and over and under them, mm. */
 const ROOM = { back: 9, over: 14, under: 7, before: 14 } as const;
 const LID_UP_MM = 9;
+/** Fibres are drawn large here: in so many stretches. */
+const STEPS = 32;
 
 /** One eye from the side at a place of its lash line: the globe, its lids, and the lashes that stand there. */
 export function SideView({
@@ -56,6 +58,7 @@ export function SideView({
   const wearing = {
     curlOf: (fibre: Parameters<typeof fibreCurl>[0]) => fibreCurl(fibre, trays, policy),
     offsetMm: policy.attachmentOffsetMm,
+    steps: STEPS,
   };
   const extensions = wornBlades(
     worn.flatMap(({ lash, worn: on }) => (on ? [{ lash, fibre: on.fibre }] : [])),

@@ -1,7 +1,7 @@
 import "server-only";
 import { and, asc, desc, eq, inArray } from "drizzle-orm";
 import type { Survey } from "@/core/eye";
-import { traysFor, type LashMap, type OwnLook, type PlacingPace, type Tray } from "@/core/map";
+import { firstPlan, planWords, traysFor, type LashMap, type OwnLook, type PlacingPace, type Tray } from "@/core/map";
 import type { Policy } from "@/core/policy";
 import { client, lashMap, lashMapRevision, mapNote, mapTemplate, member, ownLook, survey, tray } from "@/db/schema";
 import { newestSurvey } from "@/features/survey/newestSurvey";
@@ -24,8 +24,11 @@ export type MapPage = {
   readonly saved: SavedMap | null;
   readonly trays: readonly Tray[];
   readonly policy: Policy;
-  /** The client's newest map, to begin a new one from; null for the first. */
-  readonly last: LashMap | null;
+  /**
+   * What the work begins from: the saved map, else a plan by the client's newest map, else a first one, with what of it
+   * could not be kept. Null where the shelf holds nothing to plan in.
+   */
+  readonly start: { readonly map: LashMap; readonly notKept: readonly string[] } | null;
   readonly ownLooks: readonly { readonly id: string; readonly look: OwnLook }[];
   /** The technician's own pace where enough sets are known, else the studio's. */
   readonly pace: PlacingPace & { readonly known: boolean };
@@ -100,18 +103,20 @@ export function mapPage(me: Member, clientId: string, mapId: string | null): Pro
       ownPace(tx, me.id, policy),
     ]);
     const used = planned ?? newest;
+    const onShelf = traysFor(
+      trays.map((row) => row.document),
+      used.document,
+    );
+    const plan = head ? null : firstPlan(used.document, newestMap?.map ?? null, policy, onShelf);
     return {
       clientId,
       clientName: person.name,
       survey: { id: used.id, document: used.document },
       newerSurveyId: newest.id === used.id ? null : newest.id,
       saved: head ? { id: head.id, map: head.map, revision: head.revision, surveyId: head.surveyId } : null,
-      trays: traysFor(
-        trays.map((row) => row.document),
-        used.document,
-      ),
+      start: head ? { map: head.map, notKept: [] } : plan && { map: plan.map, notKept: planWords(plan) },
+      trays: onShelf,
       policy,
-      last: newestMap?.map ?? null,
       ownLooks: looks,
       pace,
       mayForget: mayActAs(me, "technician"),

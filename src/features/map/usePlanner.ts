@@ -2,7 +2,7 @@
 import { wrap, type Remote } from "comlink";
 import { useEffect, useMemo, useRef } from "react";
 import type { Survey } from "@/core/eye";
-import { limitCosts, planMap, type LimitCost, type MapPlan, type MapWish, type Tray } from "@/core/map";
+import type { LimitCost, MapPlan, MapWish, Tray } from "@/core/map";
 import type { Policy } from "@/core/policy";
 import type { Planner } from "@/workers/planner.worker";
 
@@ -41,20 +41,25 @@ export function usePlanner({ survey, policy, trays }: Ground, first: MapWish) {
     () => ({
       plan: async (wish: MapWish): Promise<MapPlan | null | undefined> => {
         const question = ++asked.current;
-        const answer = await answered(worker.current?.planner.planMap(wish), () => planMap(survey, wish, policy, trays));
+        const answer = await answered(worker.current?.planner.planMap(wish), async () =>
+          (await planHere()).planMap(survey, wish, policy, trays),
+        );
         return question === asked.current ? answer : undefined;
       },
       costs: (wish: MapWish): Promise<LimitCost[]> =>
-        answered(worker.current?.planner.limitCosts(wish), () => limitCosts(survey, wish, policy, trays)),
+        answered(worker.current?.planner.limitCosts(wish), async () => (await planHere()).limitCosts(survey, wish, policy, trays)),
     }),
     [survey, policy, trays],
   );
 }
 
+/** Fetched only where the worker fails. */
+const planHere = () => import("./planHere");
+
 const PATIENCE_MS = 2000;
 
 /** The worker's answer, or our own where there is no worker, or none that answers. */
-async function answered<T>(asked: Promise<T> | undefined, onThisThread: () => T): Promise<T> {
+async function answered<T>(asked: Promise<T> | undefined, onThisThread: () => Promise<T>): Promise<T> {
   if (!asked) return onThisThread();
   let timer: ReturnType<typeof setTimeout> | undefined;
   const late = new Promise<"late">((resolve) => (timer = setTimeout(() => resolve("late"), PATIENCE_MS)));

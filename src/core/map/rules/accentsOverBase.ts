@@ -25,7 +25,7 @@ export const accentsOverBase: Rule = (facts) => {
         const over = Math.floor(zone.fibre.lengthMm - beneath + 0.5);
         if (over >= LEAST_ACCENT_MM && over < DRAMATIC_FROM_MM) return [];
         const dramatic = over >= DRAMATIC_FROM_MM;
-        const usual = zone.limit.loadOf({ ...zone.fibre, lengthMm: zone.fibre.lengthMm - (over - USUAL_OVER_MM) });
+        const usual = dramatic ? zone.limit.loadOf({ ...zone.fibre, lengthMm: zone.fibre.lengthMm - (over - USUAL_OVER_MM) }) : null;
         const now = zone.limit.loadOf(zone.fibre);
         return [
           {
@@ -34,12 +34,12 @@ export const accentsOverBase: Rule = (facts) => {
             where: at(zone),
             ...titled(zone, dramatic ? "dramatic" : "hardly seen"),
             by: Math.abs(over - USUAL_OVER_MM),
-            why: dramatic
+            why: usual
               ? `${formatMm(over)} mm over the base is dramatic. It asks ${Math.round((now.resting / usual.resting - 1) * 100)} % more of these lashes than ${USUAL_OVER_MM} mm would.`
               : `${over < 0 ? "−" : "+"}${formatMm(Math.abs(over))} mm over the base: accents are seen from ${LEAST_ACCENT_MM} mm on. Better none here.`,
             numbers: [
               { label: "Load, resting", value: `${now.resting.toFixed(2)} ×` },
-              ...(dramatic ? [{ label: `At +${USUAL_OVER_MM} mm`, value: `${usual.resting.toFixed(2)} ×` }] : []),
+              ...(usual ? [{ label: `At +${USUAL_OVER_MM} mm`, value: `${usual.resting.toFixed(2)} ×` }] : []),
             ],
             source: "Common practice: 3 mm as a rule, 2 with a flat-base curl, up to 4 for drama.",
           },
