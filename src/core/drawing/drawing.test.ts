@@ -22,6 +22,7 @@ import {
   standing,
   thinTone,
   wornBlades,
+  type Look,
 } from ".";
 
 const shapes = Object.keys(SHAPES) as EyeShape[];
@@ -92,24 +93,29 @@ describe("the open eye", () => {
   });
   test("there is room beside every eye for what its lashes may wear, whatever their splay", () => {
     fc.assert(
-      fc.property(surveyArbitrary, fc.constantFrom(...CURL_IDS), fc.integer({ min: -60, max: 75 }), (drawn, curl, splayDeg) => {
-        const splayed = (side: "right" | "left") => ({
-          ...drawn.eyes[side],
-          points: drawn.eyes[side].points.map((point) => ({ ...point, splayDeg })),
-        });
-        const survey = { ...drawn, eyes: { right: splayed("right"), left: splayed("left") } };
-        const { asideMm } = roomOfOpenEyes(survey);
-        for (const side of SIDES) {
-          const eye = openEye(survey.eyes[side]);
-          // Corners match, a millimetre over at most; between them three over.
-          const over = ({ at }: FieldLash) => (at < 0.2 || at > 0.8 ? 1 : 3);
-          const worn = fieldOf(survey, side).map((lash) => ({ lash, fibre: { ...single, lengthMm: lash.lengthMm + over(lash), curl } }));
-          const blades = wornBlades(worn, { curlOf: ({ curl }) => CURLS[curl], offsetMm: 1 }, (lash, hair) => inMirror(eye, lash, hair));
-          const xs = blades.flatMap(({ points }) => points.map(([x]) => x));
-          expect(Math.max(Math.max(...xs) - eye.widthMm, -Math.min(...xs))).toBeLessThan(asideMm + 1e-9);
-          expect(asideMm).toBeLessThan(18);
-        }
-      }),
+      fc.property(
+        surveyArbitrary,
+        fc.constantFrom(...CURL_IDS),
+        fc.array(fc.integer({ min: -60, max: 75 }), { minLength: 3, maxLength: 3 }),
+        (drawn, curl, splays) => {
+          const splayed = (side: "right" | "left") => ({
+            ...drawn.eyes[side],
+            points: drawn.eyes[side].points.map((point, i) => ({ ...point, splayDeg: splays[i % 3]! })),
+          });
+          const survey = { ...drawn, eyes: { right: splayed("right"), left: splayed("left") } };
+          const { asideMm } = roomOfOpenEyes(survey);
+          for (const side of SIDES) {
+            const eye = openEye(survey.eyes[side]);
+            // Corners match, a millimetre over at most; between them three over.
+            const over = ({ at }: FieldLash) => (at < 0.2 || at > 0.8 ? 1 : 3);
+            const worn = fieldOf(survey, side).map((lash) => ({ lash, fibre: { ...single, lengthMm: lash.lengthMm + over(lash), curl } }));
+            const blades = wornBlades(worn, { curlOf: ({ curl }) => CURLS[curl], offsetMm: 1 }, (lash, hair) => inMirror(eye, lash, hair));
+            const xs = blades.flatMap(({ points }) => points.map(([x]) => x));
+            expect(Math.max(Math.max(...xs) - eye.widthMm, -Math.min(...xs))).toBeLessThan(asideMm + 1e-9);
+            expect(asideMm).toBeLessThan(18);
+          }
+        },
+      ),
       { numRuns: 40 },
     );
   });
@@ -294,6 +300,8 @@ describe("the way lashes leave by", () => {
     expect(at(points[2]!.at)).toBeCloseTo(60, 9);
     expect(at(points[1]!.at)).toBeCloseTo(azimuthAt(usual)(points[1]!.at), 9);
     expect(at(1)).toBeGreaterThan(60);
+    const everywhere = azimuthAt({ ...usual, points: points.map((point) => ({ ...point, splayDeg: 30 })) });
+    for (const point of points) expect(everywhere(point.at)).toBeCloseTo(30, 9);
   });
   test("lashes of a field lean a little about it, and no further", () => {
     const survey = surveyOf([9, 9, 9], {});
@@ -361,6 +369,42 @@ describe("the same survey", () => {
   test("is drawn the same on every screen, tablet and print: this is its geometry's hash", () => {
     expect(hashOf(drawnOf(11))).toBe("e9e026a9");
     expect(hashOf(drawnOf(12))).not.toBe(hashOf(drawnOf(11)));
+  });
+  test("in every shape, with singles, open and closed fans, carried out by growth and shed, seen in all three ways", () => {
+    const fibres: Fibre[] = [
+      single,
+      { ...single, curl: "D", diameterMm: 0.05, count: 5, opening: "wide" },
+      { ...single, curl: "CC", diameterMm: 0.05, count: 6, opening: "closed" },
+      { ...single, curl: "L", diameterMm: 0.07, count: 3, countTo: 4 },
+    ];
+    const survey = usualSurvey(11);
+    const drawn = (shape: EyeShape) => {
+      const eye = openEye({ ...survey.eyes.right, shape });
+      const field = fieldOf(survey, "right");
+      const worn = field.map((lash) => ({ lash, fibre: fibres[lash.index % fibres.length]! }));
+      const wearing = {
+        curlOf: ({ curl }: Fibre) => CURLS[curl],
+        offsetMm: 1,
+        grownMm: ({ index }: FieldLash) => index % 3,
+        isGone: ({ index }: FieldLash) => index % 7 === 0,
+      };
+      const looks: Look[] = [(lash, hair) => inMirror(eye, lash, hair), (lash, hair) => onPad(closedEye(usual), lash, hair), fromSide];
+      return hashOf([
+        drawOpenEye(eye, { field, seed: survey.seed, xRunsRight: false }),
+        looks.map((look) => [naturalBlades(field, look), wornBlades(worn, wearing, look)]),
+        wornBlades(worn, { ...wearing, steps: 20 }, fromSide),
+      ]);
+    };
+    expect(Object.fromEntries(shapes.map((shape) => [shape, drawn(shape)]))).toEqual({
+      almond: "e809c1f8",
+      round: "8f9725e9",
+      hooded: "8fafc31f",
+      monolid: "13912513",
+      downturned: "9b9591bd",
+      upturned: "b9b850cb",
+      deepSet: "7dc910e9",
+      prominent: "91d1acc7",
+    });
   });
   test("is written as SVG without a number that is none, in a client's own colours where they are noted", () => {
     const [shapesOfRight] = drawnOf(11);

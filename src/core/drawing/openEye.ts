@@ -196,10 +196,9 @@ export function roomOfOpenEyes(survey: Survey): { readonly aboveMm: number; read
     fieldOf(survey, side).map(({ at, azimuthDeg, lengthMm }) => {
       const { marginAt, uprightAt, widthMm } = eyes[i]!;
       const [x] = marginAt(at);
-      const out = Math.sin(degToRad(azimuthDeg));
       const longer = at < CORNER || at > 1 - CORNER ? LONGER_MM.corner : LONGER_MM.between;
       // What it reaches and what it lifts lean to the side each by its own share.
-      return (lengthMm + longer) * Math.hypot(out, uprightAt(at)[0]) + (out > 0 ? x - widthMm : -x);
+      return (lengthMm + longer) * Math.hypot(Math.sin(degToRad(azimuthDeg)), uprightAt(at)[0]) + Math.max(x - widthMm, -x);
     }),
   );
   const below = eyes.map(({ lower, widthMm }) => Math.max(...lower.map(([, y]) => -y)) + LOWER_LASHES * widthMm);

@@ -1,3 +1,4 @@
+import { createHash } from "node:crypto";
 import Ajv2020 from "ajv/dist/2020";
 import fc from "fast-check";
 import { readFileSync } from "node:fs";
@@ -214,6 +215,79 @@ test("a map in words names both eyes' lengths from the inner corner outwards, an
     eyes: { ...map.eyes, left: { layers: map.eyes.left.layers.map((layer) => ({ ...layer, zones: layer.zones.map(() => null) })) } },
   };
   expect(mapInWords(bare)).toMatch(/client's left, inner corner to outer: (bare ?)+ mm$/);
+});
+
+const ofTwoSizes = (() => {
+  const eyes = { right: { ...survey.eyes.right, lashLineMm: 25 }, left: { ...survey.eyes.left, lashLineMm: 31 } };
+  const unlike = { ...survey, eyes };
+  return { survey: unlike, map: planMap(unlike, { ...wish, coupling: "each" }, defaultPolicy, [trayOf(lengthsFrom(5, 14))])!.map };
+})();
+
+test.each(["mirror", "pad"] as const)(
+  "%s: names stand under the eyes, the nose between them, and nothing over the edge of the sheet",
+  (view) => {
+    const svg = eyesSvg(ofTwoSizes.survey, ofTwoSizes.map, view);
+    const [, width, height] = /viewBox="0 0 ([\d.]+) ([\d.]+)"/.exec(svg)!.map(Number);
+    const xOf = (word: string) => Number(new RegExp(`<text x="([\\d.]+)"[^>]*>${word}<`).exec(svg)![1]);
+    const eyes = [...svg.matchAll(/<g aria-label="(client's \w+)">(.*?)<\/g>(?=<g aria-label|<text)/gs)].map(([, word, markup]) => {
+      const numbers = [...markup!.matchAll(/ d="([^"]+)"/g)].flatMap(([, d]) => [...d!.matchAll(/-?\d+(?:\.\d+)?/g)].map(Number));
+      const [xs, ys] = [0, 1].map((odd) => numbers.filter((_, i) => i % 2 === odd));
+      return { word: word!, xs: xs!, ys: ys! };
+    });
+    expect(eyes).toHaveLength(2);
+    for (const { word, xs, ys } of eyes) {
+      expect(Math.min(...xs)).toBeGreaterThan(0);
+      expect(Math.max(...xs)).toBeLessThan(width!);
+      expect(Math.min(...ys)).toBeGreaterThan(0);
+      expect(Math.max(...ys)).toBeLessThan(height! - 4);
+      // Under the middle of the eye, nearly: lashes reach further out than in.
+      expect(Math.abs(xOf(word) - (Math.min(...xs) + Math.max(...xs)) / 2)).toBeLessThan(4);
+    }
+    expect(xOf("nose")).toBeCloseTo((xOf("client's right") + xOf("client's left")) / 2, 1);
+  },
+);
+
+test("what is written of two eyes unlike each other is the same everywhere: SVG and pad strip by their hashes", () => {
+  const hashOf = (value: unknown) =>
+    createHash("sha256")
+      .update(typeof value === "string" ? value : roundedText(value))
+      .digest("hex")
+      .slice(0, 12);
+  const roundedText = (value: unknown) =>
+    JSON.stringify(value, (_, part: unknown) => (typeof part === "number" ? Math.round(part * 1000) / 1000 + 0 : part));
+  const { survey: unlike, map: worn } = ofTwoSizes;
+  expect({
+    mirror: hashOf(eyesSvg(unlike, worn, "mirror")),
+    pad: hashOf(eyesSvg(unlike, worn, "pad")),
+    strip: hashOf(padStrip(unlike, worn, "facing")),
+  }).toEqual({ mirror: "02b7255884f8", pad: "da8c04e4aaea", strip: "36fffc86c029" });
+});
+
+test("on the strip what is written stands clear of what is drawn: sides past the pad, a line past the fibres to each length", () => {
+  for (const eye of padStrip(ofTwoSizes.survey, ofTwoSizes.map, "facing").layers[0]!.eyes) {
+    // Turned about the arc's middle, both stand past the pad's ends.
+    const radius = ofTwoSizes.survey.eyes[eye.side].lashLineMm / ((64 * Math.PI) / 180);
+    const turn = ([x, y]: readonly [number, number]) => Math.abs(Math.atan2(x, y + radius));
+    const end = Math.max(...eye.padEdge.map(turn));
+    for (const at of [eye.innerAt, eye.outerAt]) {
+      expect(turn(at)).toBeGreaterThan(end + 0.03);
+      expect(turn(at)).toBeLessThan(end + 0.15);
+    }
+    expect(Math.sign(eye.innerAt[0])).toBe(-Math.sign(eye.outerAt[0]));
+    const fromLine = ([x, y]: readonly [number, number]) => Math.min(...eye.lashLine.map(([lx, ly]) => Math.hypot(x - lx, y - ly)));
+    const zones = ofTwoSizes.map.eyes[eye.side].layers[0]!.zones;
+    eye.lengths.forEach(({ leader: [from, to] }, i) => {
+      expect(fromLine(from)).toBeGreaterThan(zones[i]!.lengthMm + 0.2);
+      expect(fromLine(to)).toBeGreaterThan(fromLine(from));
+    });
+    // A client's letters stand in the middle of the widest zone.
+    const { boundaries } = ofTwoSizes.map.eyes[eye.side].layers[0]!;
+    const widths = zones.map((_, i) => boundaries[i + 1]! - boundaries[i]!);
+    const widest = widths.indexOf(Math.max(...widths));
+    const [a, b] = [eye.zoneLines[widest]!, eye.zoneLines[widest + 1]!].map(({ from: [x] }) => x);
+    expect(eye.nameAt[0]).toBeGreaterThan(Math.min(a!, b!));
+    expect(eye.nameAt[0]).toBeLessThan(Math.max(a!, b!));
+  }
 });
 
 test("on the SVG two eyes stand 22 mm apart, with 12 mm to either side", () => {

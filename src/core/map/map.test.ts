@@ -207,6 +207,8 @@ test("what a map takes: as many extensions as lashes under worn zones, summed by
   const totals = mapTotals(mapFacts(map, context));
   const bare = mapTotals(mapFacts(setZone(map, "right", 5, null), context));
   expect(totals.byLength.reduce((sum, { lashes }) => sum + lashes, 0)).toBe(totals.lashes.right + totals.lashes.left);
+  const lengths = totals.byLength.map(({ lengthMm }) => lengthMm);
+  expect(lengths).toEqual([...new Set(lengths)].sort((a, b) => a - b));
   expect(bare.lashes.right).toBeLessThan(totals.lashes.right);
   expect(bare.lashes.left).toBe(totals.lashes.left);
   const [heaviest] = mapFacts(map, context)

@@ -225,6 +225,12 @@ describe("density and darkness, comparable between maps", () => {
     expect(areaOf({ count: 16, opening: "closed" }) / areaOf({ count: 16 })).toBeCloseTo((1.8 * 4) / 16, 9);
     expect(areaOf({ count: 2, opening: "closed" }) / areaOf({ count: 2 })).toBeCloseTo(1, 9);
     expect(areaOf({ count: 1, opening: "closed" })).toBeCloseTo(areaOf({ count: 1 }), 9);
+    // From the front a lash is seen the longer the more it lies to the side.
+    const splayed = (splayDeg: number) => {
+      const eye = { ...survey.eyes.right, points: survey.eyes.right.points.map((point) => ({ ...point, splayDeg })) };
+      return mapDarkness(mapFacts(map, { ...context, survey: { ...survey, eyes: { ...survey.eyes, right: eye } } })).right.darkness;
+    };
+    expect(splayed(70)).toBeGreaterThan(splayed(0) * 1.1);
     const bare = baseLayer(map, "right").zones.reduce((m, _, i) => setZone(m, "right", i, null), map);
     expect(mapDarkness(mapFacts(bare, context)).right).toEqual({ coverage: 0, darkness: 0 });
     expect(mapDarkness(facts).right.coverage).toBe(1);

@@ -20,8 +20,9 @@ class Noted {
   stroke() {
     this.calls.push(`stroke ${this.strokeStyle}`);
   }
-  drawImage({ name }: { name: string }) {
+  drawImage({ name }: { name: string }, x: number, y: number) {
     this.calls.push(`lay ${name}`);
+    places.push([x, y]);
   }
   /** What was asked since it was asked last. */
   take(): string[] {
@@ -30,6 +31,9 @@ class Noted {
 }
 
 let made = 0;
+/** Where pictures were laid, and how large they were made. */
+const places: [number, number][] = [];
+const sizes: [number, number][] = [];
 const inks: string[] = [];
 beforeAll(() => {
   Object.assign(globalThis, {
@@ -40,6 +44,9 @@ beforeAll(() => {
     },
     OffscreenCanvas: class {
       name = `picture ${++made}`;
+      constructor(width: number, height: number) {
+        sizes.push([width, height]);
+      }
       getContext() {
         const noted = new Noted();
         noted.fill = () => {
@@ -129,4 +136,24 @@ test("pulled to bare a zone is gone at once", () => {
   const at = canvases();
   at([layer("base", 1), layer("accent", 1)]);
   expect(at([layer("base", 1)], true)).toMatchObject({ resting: ["clear", "lay picture 1"], moving: ["clear"] });
+});
+
+test("a zone's picture is as large as its lashes and lies where they stand", () => {
+  const at = canvases();
+  const far = {
+    ...layer("base", 1),
+    brush: { point: ([x, y]: readonly [number, number]) => [x * 10 + 40, 190 - y * 10] as const, pxPerMm: 10 },
+  };
+  places.length = sizes.length = 0;
+  at([far]);
+  const [[x, y], [width, height]] = [places[0]!, sizes[0]!];
+  // From x 40 to 50, y 90 to 190, and half a blade to either side.
+  expect(x).toBeLessThan(40);
+  expect(x).toBeGreaterThan(34);
+  expect(y).toBeLessThanOrEqual(90);
+  expect(y).toBeGreaterThan(84);
+  expect(x + width).toBeGreaterThan(50);
+  expect(x + width).toBeLessThan(57);
+  expect(y + height).toBeGreaterThanOrEqual(190);
+  expect(y + height).toBeLessThan(197);
 });

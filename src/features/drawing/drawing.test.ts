@@ -4,7 +4,7 @@ import { fieldOf, SIDES, usualSurvey } from "@/core/eye";
 import { padZones, planMap } from "@/core/map";
 import { defaultPolicy } from "@/core/policy";
 import { lengthsFrom, trayOf } from "../../../tests/support/surveys";
-import { lookOn } from "./lashesOnPlate";
+import { lookOn, padOutline } from "./lashesOnPlate";
 import { layPlate } from "./plate";
 
 const survey = { ...usualSurvey(), eyes: { right: usualSurvey().eyes.right, left: { ...usualSurvey().eyes.left, lashLineMm: 30 } } };
@@ -100,6 +100,9 @@ test("in the mirror lashes rise, on the pad they lie away from who works; both s
           expect(py).toBeLessThan(plate.eyeBottom);
         }
         expect(Math.sign(place.point([5, 0])[0] - place.point([0, 0])[0])).toBe(out);
+        // It fills its half of the sheet, or is no larger than the lash lines of an open eye.
+        const wide = (2 * Math.max(...edge.map(([x]) => Math.abs(x))) * place.pxPerMm) / (width / plate.eyes.length);
+        expect(wide > 0.8 || place.pxPerMm === plate.pxPerMm).toBe(true);
       }
     }
   const mirror = layPlate(survey, "mirror", 900);
@@ -111,6 +114,12 @@ test("in the mirror lashes rise, on the pad they lie away from who works; both s
     const middle = (place.point([0, 0])[0] + place.point([eye.widthMm, 0])[0]) / 2;
     expect(middle).toBeCloseTo((place.from + place.to) / 2, 6);
   }
+});
+
+test("a pad that no map lies on is deeper than the longest fibre it has room for; one under a map is as deep as its lengths need", () => {
+  const deepest = (points: readonly (readonly [number, number])[]) => Math.max(...points.map(([, y]) => y));
+  expect(deepest(padOutline(survey, null, "right", 14))).toBeGreaterThan(14 + 3);
+  expect(deepest(padOutline(survey, null, "right", 18))).toBeCloseTo(deepest(padOutline(survey, null, "right", 14)) + 4, 6);
 });
 
 test("on a narrow sheet one eye fills it", () => {
