@@ -1,5 +1,5 @@
 import { CURLS } from "@/core/curl";
-import { closedEye, openEye, wornBlades } from "@/core/drawing";
+import { closedEye, openEye, roomOfOpenEyes, wornBlades } from "@/core/drawing";
 import { fieldOf, SIDES, usualSurvey } from "@/core/eye";
 import { padZones, planMap } from "@/core/map";
 import { defaultPolicy } from "@/core/policy";
@@ -115,6 +115,26 @@ test("in the mirror lashes rise, on the pad they lie away from who works; both s
     expect(middle).toBeCloseTo((place.from + place.to) / 2, 6);
   }
 });
+
+test.each([340, 900, 1240])(
+  "at %d px brow and lower lid, longest fibre and closed lid stand on the sheet, and a view turned keeps its height",
+  (width) => {
+    const only = width < 400 ? "right" : null;
+    const { aboveMm, belowMm } = roomOfOpenEyes(survey);
+    const [mirror, pad] = VIEWS.map((view) => layPlate(survey, view, width, { only }));
+    expect(mirror!.eyeBottom).toBeCloseTo(pad!.eyeBottom, 9);
+    for (const place of mirror!.eyes) {
+      expect(place.point([0, aboveMm])[1]).toBeCloseTo(0, 6);
+      expect(place.point([0, -belowMm])[1]).toBeLessThanOrEqual(mirror!.eyeBottom + 1e-9);
+    }
+    for (const place of pad!.eyes) {
+      const closed = closedEye(survey.eyes[place.side]);
+      expect(place.point(closed.point(0.5, 14 + 11))[1]).toBeGreaterThan(0);
+      expect(place.point(closed.point(0.5, 14 + 11))[1]).toBeLessThan(2 * place.pxPerMm);
+      expect(place.point([0, -closed.lashLineMm / 2])[1]).toBeLessThan(pad!.eyeBottom);
+    }
+  },
+);
 
 test("a pad that no map lies on is deeper than the longest fibre it has room for; one under a map is as deep as its lengths need", () => {
   const deepest = (points: readonly (readonly [number, number])[]) => Math.max(...points.map(([, y]) => y));
