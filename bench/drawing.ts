@@ -53,7 +53,13 @@ try {
       performance.clearMeasures("lashes");
       const start = performance.now();
       radios[(i + 1) % 2]!.click();
-      while (performance.getEntriesByName("lashes").length === 0) await Promise.resolve();
+      // After whatever the page still has to do, and not before: what is fetched when it is first turned to can come.
+      while (performance.getEntriesByName("lashes").length === 0)
+        await new Promise((resolve) => {
+          const { port1, port2 } = new MessageChannel();
+          port1.onmessage = resolve;
+          port2.postMessage(null);
+        });
       for (const canvas of document.querySelectorAll<HTMLCanvasElement>("[data-view] canvas"))
         canvas.getContext("2d")!.getImageData(0, 0, 1, 1);
       times.push({ all: performance.now() - start, lashes: performance.getEntriesByName("lashes")[0]!.duration });
