@@ -161,7 +161,7 @@ const SeenBar = memo(function SeenBar({
         options={EYE_VIEWS.map((value) => ({ value, label: EYE_VIEW_LABELS[value], title: VIEW_SAYS[value] }))}
         onChange={onView}
       />
-      <Button tone="plain" className="-mr-4" onClick={() => onShow(true)}>
+      <Button tone="plain" className="-mx-4" onClick={() => onShow(true)}>
         Show the client
       </Button>
     </div>
