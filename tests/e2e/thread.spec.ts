@@ -1,5 +1,5 @@
 import { readFile } from "node:fs/promises";
-import { askWhole, beginVisit, expect, openClient, seconds, test, toTheChair, zone, zoneText } from "./support";
+import { askWhole, beginVisit, database, expect, openClient, seconds, test, toTheChair, zone, zoneText } from "./support";
 
 const NAME = "Wilhelmina Saltwhistle";
 
@@ -72,6 +72,14 @@ test("client → survey → checked map → pad strip → air → bead → visit
   await expect(page).not.toHaveURL(mapUrl);
   await expect(page.getByLabel("Title of the map")).toHaveValue(/^cat, /);
   await page.goto(mapUrl);
+
+  // Late on a day the front chairs are taken and the visit goes into the back room: there is air to be read there too.
+  await database((db) =>
+    db.query(
+      `insert into studio.reading (studio_id, sensor_id, room_id, taken_at, temperature_c, relative_humidity)
+       select s.studio_id, s.id, s.room_id, now(), 21, 0.5 from studio.sensor s where s.name = 'Trolley, back room'`,
+    ),
+  );
 
   // To the chair: no patch test and nothing asked, so the consultation and a reason are, and the reason is kept.
   await toTheChair(page);
