@@ -224,6 +224,12 @@ describe("a lash in its plane", () => {
     expect(of(9)[0]!.widthMm / of(4)[0]!.widthMm).toBeCloseTo(1.5, 9);
     expect(attached(lashOf())[0]!.widthMm).toBe(0.15);
   });
+  test("a lash of no length is a point, and what it wears begins there", () => {
+    const none = lashOf({ lengthMm: 0, ownCurlDeg: 60 });
+    for (const [reach, lift] of naturalInPlane(none).points) expect([reach, lift]).toEqual([0, 0]);
+    expect(attached(none, single, { grownMm: 1 })[0]!.points[0]!.map(Math.abs)).toEqual([0, 0, 0]);
+    expect(attached(none, single, { grownMm: 1 })[0]!.points.flat().every(Number.isFinite)).toBe(true);
+  });
   test("a natural lash is as long as it is, and turns over its own curl", () => {
     const points = naturalInPlane(lashOf({ ownCurlDeg: 60, lengthMm: 9 })).points;
     // A ninth of a right angle's thirds: 60° over 9 mm is a round of 9/(π/3) mm.

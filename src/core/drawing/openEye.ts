@@ -1,5 +1,5 @@
 import { CURL_IDS, CURLS, liftAndReach } from "../curl";
-import { fieldOf, interpolateMonotone, SIDES, type EyeSurvey, type Survey } from "../eye";
+import { fieldOf, interpolateMonotone, SIDES, WIDEST_CORNER, type EyeSurvey, type Survey } from "../eye";
 import { degToRad } from "../units";
 import { BROW_RISE } from "./brow";
 import { EYE_PROPORTIONS, type EyeProportions } from "./eyeShapes";
@@ -178,7 +178,6 @@ const LONGEST_MM = 14;
 const CLEAR_MM = 0.6;
 /** To the side, room for a fibre so much longer than the lash it stands on, where it is set counted in; less at the corners, which match. */
 const LONGER_MM = { between: 4, corner: 2 } as const;
-const CORNER = 0.2;
 
 /**
  * How far both open eyes reach above and below the line of their corners and past the corners, mm: brow, lids, and the
@@ -196,7 +195,7 @@ export function roomOfOpenEyes(survey: Survey): { readonly aboveMm: number; read
     fieldOf(survey, side).map(({ at, azimuthDeg, lengthMm }) => {
       const { marginAt, uprightAt, widthMm } = eyes[i]!;
       const [x] = marginAt(at);
-      const longer = at < CORNER || at > 1 - CORNER ? LONGER_MM.corner : LONGER_MM.between;
+      const longer = at < WIDEST_CORNER || at > 1 - WIDEST_CORNER ? LONGER_MM.corner : LONGER_MM.between;
       // What it reaches and what it lifts lean to the side each by its own share.
       return (lengthMm + longer) * Math.hypot(Math.sin(degToRad(azimuthDeg)), uprightAt(at)[0]) + Math.max(x - widthMm, -x);
     }),

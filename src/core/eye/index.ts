@@ -9,6 +9,7 @@ export {
   type SurveyPoint,
   type Landmarks,
 } from "./survey";
+export { WIDEST_CORNER } from "./corner";
 export { SIDES, type Side, otherSide, sideLabel } from "./sides";
 export {
   SHAPES,

@@ -55,7 +55,6 @@ export {
   LIMIT_PERCENTILE,
   FLOOR_BELOW_MM,
   MATCH_WITHIN_MM,
-  WIDEST_CORNER,
 } from "./zoneLimit";
 export { accentLashes } from "./accentLashes";
 export {

@@ -1,7 +1,6 @@
-import { sideLabel, SIDES, type Side } from "../eye";
+import { sideLabel, SIDES, WIDEST_CORNER, type Side } from "../eye";
 import type { Policy } from "../policy";
 import { formatMm } from "../units";
-import { WIDEST_CORNER } from "./zoneLimit";
 import type { FibreKind, Layer, LashMap, ZoneFibre } from "./schema";
 
 /** What a layer is called, and what a zone of it is. */

@@ -1,4 +1,4 @@
-import { SIDES, type FieldLash, type Side, type Survey } from "../eye";
+import { SIDES, WIDEST_CORNER, type FieldLash, type Side, type Survey } from "../eye";
 import type { Policy } from "../policy";
 import { accentLashes } from "./accentLashes";
 import { MOST_ZONES } from "./layerBounds";
@@ -9,7 +9,6 @@ import { planZones } from "./planZones";
 import type { AccentWish, FibreKind, Layer, LashMap, UnderWish } from "./schema";
 import { equalEdges } from "./schools/equal";
 import { stockedLengths } from "./stock";
-import { WIDEST_CORNER } from "./zoneLimit";
 import type { Tray } from "./tray";
 
 type Bases = Readonly<Record<Side, Layer>>;

@@ -1,8 +1,8 @@
-import type { EyeSurvey, FieldLash } from "../eye";
+import { WIDEST_CORNER, type EyeSurvey, type FieldLash } from "../eye";
 import { mostCount, type FibreBody } from "../lash";
 import type { Policy } from "../policy";
 import type { FibreKind } from "./schema";
-import { CORNER_DROP_MM, FLOOR_BELOW_MM, GROWING_ALLOWANCE, judgeLoad, WIDEST_CORNER, zoneLimit, type ZoneLimit } from "./zoneLimit";
+import { CORNER_DROP_MM, FLOOR_BELOW_MM, GROWING_ALLOWANCE, judgeLoad, zoneLimit, type ZoneLimit } from "./zoneLimit";
 
 /** Limits of the planner, those that never give way first. */
 export const PLAN_LIMITS = ["overLength", "load", "natural", "outerDrop", "corner", "step"] as const;

@@ -1,4 +1,4 @@
-import { naturalLashAt, naturalZone, type EyeSurvey, type FieldLash, type NaturalZone } from "../eye";
+import { naturalLashAt, naturalZone, WIDEST_CORNER, type EyeSurvey, type FieldLash, type NaturalZone } from "../eye";
 import { grownMm } from "../growth";
 import { mostCount, type Fibre } from "../lash";
 import { loadIndex } from "../load";
@@ -14,8 +14,6 @@ export const FINE_UP_TO_MM = 0.07;
 export const GROWING_ALLOWANCE = 1.35;
 /** The day load is looked ahead to: three weeks is pushing a fill. */
 export const LOAD_DAY = 21;
-/** An end zone no wider than a fifth of the lash line is a corner. Common practice. */
-export const WIDEST_CORNER = 0.2;
 /** A length so near to the usual lash matches it, mm; half way between two lengths the shorter does. Common practice. */
 export const MATCH_WITHIN_MM = 0.5;
 /** No fill is shorter than the usual lash of its zone less this, mm: below it is hidden and only weighs. Common practice. */

@@ -19,6 +19,7 @@ import type { EyePlace, Plate } from "./plate";
 
 /** A pad that no map lies on. */
 const BARE_PAD = { pastLongestMm: 5, past: 0.05 } as const;
+
 /** Where the hairs of an eye are seen on its plate. */
 export function lookOn(plate: Plate, survey: Survey, { side }: EyePlace): Look {
   if (plate.view === "pad") {

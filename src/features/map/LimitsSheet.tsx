@@ -26,7 +26,10 @@ export function LimitsSheet({ studio }: { studio: MapStudio }) {
   const [costs, setCosts] = useState<readonly LimitCost[] | null>(null);
   useEffect(() => {
     let isCurrent = true;
-    void planner.costs(wishOf(map)).then((answer) => isCurrent && setCosts(answer));
+    void planner.costs(wishOf(map)).then(
+      (answer) => isCurrent && setCosts(answer),
+      () => undefined,
+    );
     return () => {
       isCurrent = false;
     };

@@ -84,8 +84,8 @@ export async function headOf(tx: StudioTransaction, mapId: string) {
 }
 
 /** What the map workspace needs; `"no survey"` when there is nothing to plan on, null when it is not in this studio. */
-export function mapPage(me: Member, clientId: string, mapId: string | null): Promise<MapPage | "no survey" | null> {
-  return inStudio(me, async (tx) => {
+export async function mapPage(me: Member, clientId: string, mapId: string | null): Promise<MapPage | "no survey" | null> {
+  const read = await inStudio(me, async (tx) => {
     const [[person], head, newest, trays, policy, [newestMap], looks] = await together([
       tx.select({ name: client.name }).from(client).where(eq(client.id, clientId)),
       mapId ? headOf(tx, mapId) : null,
@@ -107,14 +107,13 @@ export function mapPage(me: Member, clientId: string, mapId: string | null): Pro
       trays.map((row) => row.document),
       used.document,
     );
-    const plan = head ? null : firstPlan(used.document, newestMap?.map ?? null, policy, onShelf);
     return {
       clientId,
       clientName: person.name,
       survey: { id: used.id, document: used.document },
       newerSurveyId: newest.id === used.id ? null : newest.id,
       saved: head ? { id: head.id, map: head.map, revision: head.revision, surveyId: head.surveyId } : null,
-      start: head ? { map: head.map, notKept: [] } : plan && { map: plan.map, notKept: planWords(plan) },
+      last: newestMap?.map ?? null,
       trays: onShelf,
       policy,
       ownLooks: looks,
@@ -123,6 +122,12 @@ export function mapPage(me: Member, clientId: string, mapId: string | null): Pro
       mayApprove: mayActAs(me, "technician"),
     };
   });
+  if (!read || read === "no survey") return read;
+  const { last, ...page } = read;
+  if (page.saved) return { ...page, start: { map: page.saved.map, notKept: [] } };
+  // Planned once the reading is over: no connection waits for it.
+  const plan = firstPlan(page.survey.document, last, page.policy, page.trays);
+  return { ...page, start: plan && { map: plan.map, notKept: planWords(plan) } };
 }
 
 /** A saved map with all a print of it needs; null when it is not in this studio. */

@@ -84,7 +84,8 @@ export function useMapStudio(page: MapPage, start: { map: LashMap; notKept: read
   const plan = async (wish: Partial<MapWish>, stroke?: string) => {
     const whole = changeWish(wishOf(map), wish, policy);
     const title = map.title === mapTitle(map) ? mapTitle(whole) : map.title;
-    const planned = await planner.plan({ ...clean(whole), title });
+    const planned = await planner.plan({ ...clean(whole), title }).catch(() => "unanswered" as const);
+    if (planned === "unanswered") return setProblem("The plan could not be made: no connection. What is drawn stays; ask again.");
     if (planned === undefined) return;
     if (!planned) return setProblem(`No length of ${kindLabel(whole.fibre)} is in stock.`);
     setProblem(null);
