@@ -20,7 +20,7 @@ const FAN_STEPS = 7;
 export type LashShape = Pick<FieldLash, "lengthMm" | "diameterMm" | "angleDeg" | "ownCurlDeg">;
 
 const naturalPath = (lash: LashShape, lengthMm: number, steps: number) => {
-  const curvaturePerMm = lash.lengthMm > 0 ? degToRad(lash.ownCurlDeg) / lash.lengthMm : 0;
+  const curvaturePerMm = degToRad(lash.ownCurlDeg) / lash.lengthMm;
   return curlPath([{ lengthMm, curvaturePerMm }], lash.angleDeg, steps);
 };
 
