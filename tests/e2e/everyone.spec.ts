@@ -70,13 +70,17 @@ const SIZES = [
 ] as const;
 const THEMES = ["paper", "lamp"] as const;
 
+const axe = async (page: Page) => (await new AxeBuilder({ page }).setLegacyMode().analyze()).violations;
+
 /** axe finds nothing and nothing runs off sideways, at every width, in both themes. (No frames here, so axe may run in one piece.) */
 async function check(page: Page, name: string) {
   for (const theme of THEMES) {
     await page.evaluate((to) => (document.documentElement.dataset.theme = to), theme);
     for (const [width, height] of SIZES) {
       await page.setViewportSize({ width, height });
-      const { violations } = await new AxeBuilder({ page }).setLegacyMode().analyze();
+      let violations = await axe(page);
+      // A clock may turn from amber to red while axe looks, and it then holds one colour's ink against the other's ground: what is wrong stays wrong.
+      if (violations.length > 0) violations = await axe(page);
       const told = violations.map(
         ({ id, nodes }) =>
           `${id}: ${nodes
