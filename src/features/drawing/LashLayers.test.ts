@@ -10,9 +10,12 @@ class Noted {
   lineWidth = 1;
   lineCap = "";
   lineJoin = "";
-  setTransform() {}
-  clearRect() {
+  setTransform(...matrix: number[]) {
+    matrices.push(matrix);
+  }
+  clearRect(...rect: number[]) {
     this.calls.push("clear");
+    cleared.push(rect);
   }
   fill() {
     this.calls.push(`fill ${this.fillStyle}`);
@@ -35,6 +38,9 @@ let made = 0;
 const places: [number, number][] = [];
 const sizes: [number, number][] = [];
 const inks: string[] = [];
+/** How canvases were turned and what of them was cleared. */
+const matrices: number[][] = [];
+const cleared: number[][] = [];
 beforeAll(() => {
   Object.assign(globalThis, {
     Path2D: class {
@@ -78,12 +84,12 @@ const layer = (key: string, of: unknown, ink = key): LashLayer => ({
   ink,
   opacity: 1,
 });
-const canvases = () => {
+const canvases = (ratio = 1) => {
   const [resting, moving] = [new Noted(), new Noted()];
   const at = (layers: readonly LashLayer[], hand = false) => {
     const [a, b] = [resting, moving].map((noted) => noted as unknown as CanvasRenderingContext2D);
-    if (hand) lashes.paintMoving(a!, b!, layers, 1);
-    else lashes.paint(a!, b!, layers, 1);
+    if (hand) lashes.paintMoving(a!, b!, layers, ratio);
+    else lashes.paint(a!, b!, layers, ratio);
     return { resting: resting.take(), moving: moving.take(), drawn: inks.splice(0) };
   };
   const lashes = new LashLayers();
@@ -156,4 +162,26 @@ test("a zone's picture is as large as its lashes and lies where they stand", () 
   expect(x + width).toBeLessThan(57);
   expect(y + height).toBeGreaterThanOrEqual(190);
   expect(y + height).toBeLessThan(197);
+});
+
+test("on a screen of two pixels a point all is drawn at two, laid at one, and a canvas is cleared whole", () => {
+  const at = canvases(2);
+  matrices.length = cleared.length = places.length = sizes.length = 0;
+  at([layer("base", 1)]);
+  // The picture of the zone: twice as large, its corner at the blade's left and top, 2 px of bleed about it.
+  expect(places).toEqual([[-4, -2]]);
+  expect(sizes).toEqual([[9, 25]]);
+  expect(matrices).toEqual([
+    [2, 0, 0, 2, 4, 2],
+    [1, 0, 0, 1, 0, 0],
+  ]);
+  matrices.length = 0;
+  at([layer("base", 2)], true);
+  expect(matrices).toEqual([
+    [1, 0, 0, 1, 0, 0],
+    [1, 0, 0, 1, 0, 0],
+    [2, 0, 0, 2, 0, 0],
+    [1, 0, 0, 1, 0, 0],
+  ]);
+  expect(new Set(cleared.map(String))).toEqual(new Set(["0,0,300,200"]));
 });

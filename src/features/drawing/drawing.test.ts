@@ -139,6 +139,13 @@ test.each([340, 900, 1240])(
 test("a pad that no map lies on is deeper than the longest fibre it has room for; one under a map is as deep as its lengths need", () => {
   const deepest = (points: readonly (readonly [number, number])[]) => Math.max(...points.map(([, y]) => y));
   expect(deepest(padOutline(survey, null, "right", 14))).toBeGreaterThan(14 + 3);
+  const { right } = survey.eyes;
+  const closed = closedEye(right);
+  const [inner, outer] = [padOutline(survey, null, "right", 14)[0]!, padOutline(survey, null, "right", 14).at(48)!];
+  // A twentieth past both corners, a millimetre under the lid's edge there, 5 mm past the longest fibre on the other side.
+  expect(inner).toEqual(closed.point(-0.05, -1));
+  expect(outer).toEqual(closed.point(1.05, -1));
+  expect(padOutline(survey, null, "right", 14).at(-1)).toEqual(closed.point(-0.05, 19));
   expect(deepest(padOutline(survey, null, "right", 18))).toBeCloseTo(deepest(padOutline(survey, null, "right", 14)) + 4, 6);
 });
 
@@ -147,4 +154,6 @@ test("on a narrow sheet one eye fills it", () => {
   expect(plate.eyes.map(({ side }) => side)).toEqual(["left"]);
   expect(plate.noseX).toBeNull();
   expect(plate.pxPerMm).toBeGreaterThan(layPlate(survey, "mirror", 340).pxPerMm);
+  // It stands in the middle, with the same margin to either side.
+  expect(plate.eyes[0]!.from).toBeCloseTo(340 - plate.eyes[0]!.to, 6);
 });

@@ -1,4 +1,4 @@
-import type { Palette, Shape } from "@/core/drawing";
+import type { Palette, Shade, Shape } from "@/core/drawing";
 import { inPx, paintBlades, paintShapes } from "./paint";
 
 /** A path that notes its points, and a canvas that notes what it painted with which ink, opacity and width. */
@@ -36,6 +36,16 @@ class NotedCanvas {
   }
   stroke(path: NotedPath) {
     this.note("stroke", path);
+  }
+  createRadialGradient(...circles: number[]) {
+    return this.gradient("round", circles);
+  }
+  createLinearGradient(...line: number[]) {
+    return this.gradient("straight", line);
+  }
+  private gradient(kind: string, where: number[]) {
+    const stops: [number, string][] = [];
+    return { kind, where, stops, addColorStop: (at: number, colour: string) => stops.push([at, colour]) };
   }
   save() {}
   restore() {}
@@ -165,5 +175,47 @@ test("shapes are painted in their own ink and opacity, back to front; a line is 
   expect(noted.painted[1]!.path.closed).toBe(false);
   expect(noted.painted[1]!.width).toBeCloseTo(3, 9);
   expect(noted.painted[2]!.width).toBeCloseTo(0.6, 9);
+  expect(context.globalAlpha).toBe(1);
+});
+
+test("a shade runs from one place to another, or as wide as they stand apart; its inks carry their opacity", () => {
+  const palette = { lid: "#111111", shadow: "#222222" } as unknown as Palette;
+  const shade: Shade = {
+    from: [1, 2],
+    to: [4, 6],
+    stops: [
+      [0, "lid", 1],
+      [1, "shadow", 0.2],
+    ],
+  };
+  const shaded = (round: { round?: true }): Shape => ({
+    kind: "area",
+    outline: [
+      [0, 0],
+      [1, 0],
+      [1, 1],
+    ],
+    fill: { ...shade, ...round },
+    opacity: 1,
+  });
+  const { noted, context } = canvas();
+  paintShapes(context, [shaded({ round: true }), shaded({})], { palette, ...brush });
+  const stops = [
+    [0, "#111111ff"],
+    [1, "#22222233"],
+  ];
+  // 3 and 4 mm apart: 5 mm, 50 px.
+  expect(noted.painted.map(({ ink }) => ink)).toMatchObject([
+    { kind: "round", where: [10, 180, 0, 10, 180, 50], stops },
+    { kind: "straight", where: [10, 180, 40, 140], stops },
+  ]);
+});
+
+test("from 0.85 px on a blade has sides; below it is a line of 0.62 px", () => {
+  const as = (px: number) => inPx({ ...blade, widthMm: px / 10 }, brush);
+  expect([as(0.84).isThin, as(0.86).isThin]).toEqual([true, false]);
+  const { noted, context } = canvas();
+  paintBlades(context, [as(0.5)], "ink", 1);
+  expect(noted.painted.map(({ width }) => width)).toEqual([expect.closeTo(0.62, 9), expect.closeTo(0.31, 9)]);
   expect(context.globalAlpha).toBe(1);
 });
