@@ -12,7 +12,6 @@ import { CHROMIUM } from "./lib/chromium.mjs";
 // npm run shots               remakes docs/screenshots/ from the demo data
 // npm run shots -- map chair  only those
 // npm run shots -- eyes       six looks on eight shapes in three views and both themes: in .ivy/eyes, to be looked at, never kept
-// npm run shots -- eyes       six looks on eight shapes in three views and both themes, to be looked at: in .ivy/eyes, never kept
 // To look without keeping: IVY_SHOTS=folder puts them elsewhere, IVY_SHOTS_SIZE=360x740 and IVY_SHOTS_THEME=lamp change all.
 
 const folder = path.resolve(root, process.env.IVY_SHOTS ?? "docs/screenshots");

@@ -10,6 +10,8 @@ async function openMap(page, name) {
   await page.locator('main a[href*="/map/"]').first().click();
   await page.waitForURL(/\/map\//);
   await page.locator("[data-zone=right-1]").waitFor();
+  // The link stood below the fold, and a page that is in view already is not scrolled to.
+  await page.evaluate(() => window.scrollTo(0, 0));
 }
 const settle = (page) => page.waitForTimeout(700);
 

@@ -126,6 +126,31 @@ test("zones are split, joined and pulled; landmarks are pulled and stay in order
   expect(Number(await pupil.getAttribute("aria-valuenow"))).toBeLessThan(iris);
 });
 
+test("no worker and no line: that nothing is planned or reckoned is said, what is drawn stays, and asked again it is there", async ({
+  page,
+}) => {
+  await page.addInitScript(() => Object.assign(window, { Worker: undefined }));
+  await openMap(page, /Calla/);
+  const wasDrawn = await zoneText(page, "right", 5);
+  // The sheet itself still comes; the planner, which is fetched from it, does not.
+  const cost = page.getByRole("heading", { name: "What they cost" });
+  await page.route(/_next\/static\/.*\.js/, async (route) => ((await cost.isVisible()) ? route.abort() : route.continue()));
+  await sheet(page, "limits");
+  await expect(page.getByText(/^This could not be reckoned: no connection/)).toBeVisible();
+  await page.unrouteAll();
+  await page.route(/_next\/static\/.*\.js/, (route) => route.abort());
+  const drop = page.getByLabel("Outer drop");
+  await drop.selectOption("2");
+  const refusal = page.getByText("The plan could not be made: no connection. What is drawn stays; ask again.");
+  await expect(refusal).toBeVisible();
+  expect(await zoneText(page, "right", 5)).toBe(wasDrawn);
+  await page.unrouteAll();
+  await drop.selectOption("2");
+  await expect(refusal).toBeHidden();
+  await expect(drop).toHaveValue("2");
+  await expect(page.getByText(/^This could not be reckoned/)).toBeHidden();
+});
+
 test("I ran out: the nearest in stock stands in, with what it costs, and the shelf knows", async ({ page }) => {
   await openMap(page, /Sunniva/);
   await zone(page, "right", 6).click();

@@ -27,6 +27,7 @@ export const lineLimits = (policy: Policy): LineLimits => ({
   outerDropMm: policy.outerDropMm,
   longEndDropMm: Math.max(LONG_END_DROP_MM, policy.outerDropMm),
 });
+
 /** What an accent layer may wear, before its base is known. */
 export type AccentGround = {
   readonly edges: Edges;

@@ -23,12 +23,12 @@ const LIMITS: readonly {
 /** The limits this map is planned inside, what each cost the look, what the eyes speak for, and how level both are seen. */
 export function LimitsSheet({ studio }: { studio: MapStudio }) {
   const { map, page, plan, planner, facts, longestMm } = studio;
-  const [costs, setCosts] = useState<readonly LimitCost[] | null>(null);
+  const [costs, setCosts] = useState<readonly LimitCost[] | "unanswered" | null>(null);
   useEffect(() => {
     let isCurrent = true;
     void planner.costs(wishOf(map)).then(
       (answer) => isCurrent && setCosts(answer),
-      () => undefined,
+      () => isCurrent && setCosts("unanswered"),
     );
     return () => {
       isCurrent = false;
@@ -79,6 +79,10 @@ export function LimitsSheet({ studio }: { studio: MapStudio }) {
         <h3 className="mt-5 text-lg">What they cost</h3>
         {costs === null ? (
           <p className="text-[0.9375rem] text-ink-2">Reckoning…</p>
+        ) : costs === "unanswered" ? (
+          <p className="text-[0.9375rem] text-ink-2">
+            This could not be reckoned: no connection. Change a limit or come back to ask again.
+          </p>
         ) : costs.length === 0 ? (
           <p className="text-[0.9375rem] text-ink-2">Nothing: the look comes out as it would without them.</p>
         ) : (

@@ -228,6 +228,25 @@ test("accents are measured over the mean of the base beneath, halves upwards", (
   expect(over([10, 10])).toEqual(["faintAccents"]);
   expect(over([13, 13])).toEqual(["dramaticAccents"]);
 });
+test("dramatic accents say what they cost: a 0.15 of 14 on a medium lash, against the 13 that +3 would be", () => {
+  const [told] = findingsOf(withAccents(drawn([10, 11, 10, 11, 10]), [14, 14])).filter(({ rule }) => rule === "dramaticAccents");
+  // By hand from mass, centre of mass and moment: 1.3156 and 1.1570 mg·mm, against 1.0091 of the 12 that all are compared with.
+  expect(told!.numbers).toEqual([
+    { label: "Load, resting", value: "1.30 ×" },
+    { label: "At +3 mm", value: "1.15 ×" },
+  ]);
+  expect(told!.why).toContain("It asks 14 % more of these lashes than 3 mm would.");
+});
+test("from 12 mm on the last zone drops two, or what a studio asks where that is more; below 12 what it asks", () => {
+  const drooping = (lengths: number[], outerDropMm: number) =>
+    findingsOf(drawn(lengths), { policy: { ...context.policy, outerDropMm } }).find(({ rule }) => rule === "droopingOuterEnd");
+  expect(drooping([9, 11, 12, 13, 12], 1)).toMatchObject({ severity: "note", why: "The last zone drops 1 mm; from 12 mm on 2 is usual." });
+  expect(drooping([9, 11, 12, 14, 12], 1)).toBeUndefined();
+  expect(drooping([9, 11, 12, 14, 12], 3)).toMatchObject({ severity: "look", why: "The last zone drops 2 mm; from 12 mm on 3 is usual." });
+  expect(drooping([9, 11, 12, 13, 11], 1)).toBeUndefined();
+  expect(drooping([9, 11, 12, 12, 11], 1)).toBeUndefined();
+  expect(drooping([9, 11, 12, 12, 11], 2)).toMatchObject({ severity: "look", why: "The last zone drops 1 mm; this studio wants 2." });
+});
 test("a C on straight lashes that point down touches over 0.96 mm and does not seat; L, all of its straight base, is offered", () => {
   const down = {
     survey: surveyOf([8, 10, 9], { spreadMm: 0.3, direction: "down" as const, ownCurl: "straight" as const }),
