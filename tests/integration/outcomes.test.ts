@@ -232,7 +232,7 @@ test("a tap of a kind or version that this server does not know is kept as it ca
   const { visitPage } = await import("@/features/chair/page");
   const id = await agreed("fill", { map: true });
   const newer = [
-    { ...tap(id, "beadWiped", {}), type: "lashPlaced", version: 1, payload: { side: "right", lash: 12 } },
+    { ...tap(id, "beadWiped", {}), type: "lashBraided", version: 1, payload: { side: "right", lash: 12 } },
     { ...tap(id, "beadWiped", {}), version: 9, payload: { why: "pause" } },
   ];
   const { kept, refused } = await keep([tap(id, "started", { bottleId: null, air: null }), ...newer, bead(id)]);
@@ -240,7 +240,7 @@ test("a tap of a kind or version that this server does not know is kept as it ca
   expect(
     await sql("select type, version, payload from studio.visit_event where visit_id = $1 and seq in (2, 3) order by seq", [id]),
   ).toEqual([
-    { type: "lashPlaced", version: 1, payload: { side: "right", lash: 12 } },
+    { type: "lashBraided", version: 1, payload: { side: "right", lash: 12 } },
     { type: "beadWiped", version: 9, payload: { why: "pause" } },
   ]);
   const page = await visitPage(acting(), id, new Date());

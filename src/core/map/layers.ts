@@ -7,7 +7,7 @@ import type { FibreKind, Layer, LashMap, ZoneFibre } from "./schema";
 export const LAYER_LABELS: Readonly<Record<Layer["role"], string>> = { base: "base", accent: "accents", under: "under layer" };
 export const ZONE_WORDS: Readonly<Record<Layer["role"], string>> = { base: "zone", accent: "accent", under: "under layer" };
 
-/** Layers in the order a studio places them: the under layer last whichever school it is. */
+/** Layers in the order a studio places them, as far as its school says: the under layer last whichever it is. */
 export const layersInOrder = (order: Policy["layerOrder"]): readonly Layer["role"][] =>
   order === "accentsFirst" ? ["accent", "base", "under"] : ["base", "accent", "under"];
 

@@ -39,6 +39,13 @@ const plan = {
 };
 const steps = processSteps(protocol).map(({ id }) => id);
 
+const spot = {
+  side: fc.constantFrom("right", "left"),
+  layer: fc.nat({ max: 1 }),
+  zone: fc.integer({ min: 1, max: 3 }),
+  piece: fc.nat({ max: 1 }),
+};
+
 /** A payload of each kind, as varied as it may be. A kind that is added wants a line here: the compiler asks for it. */
 const PAYLOADS: { readonly [Type in EventType]: fc.Arbitrary<object> } = {
   started: fc.record({ bottleId: fc.constantFrom(null, BOTTLE), air: fc.constantFrom(null, air) }),
@@ -51,6 +58,12 @@ const PAYLOADS: { readonly [Type in EventType]: fc.Arbitrary<object> } = {
   }),
   beadWiped: fc.constant({}),
   zonePlaced: fc.record({ side: fc.constantFrom("right", "left"), layer: fc.nat({ max: 1 }), zone: fc.integer({ min: 1, max: 3 }) }),
+  lashPlaced: fc.record({ ...spot, n: fc.integer({ min: 1, max: 9 }) }),
+  lashRedone: fc.record({ ...spot, n: fc.constant(1), why: fc.constantFrom("leaned", "sticky") }),
+  paused: fc.record({ why: fc.constantFrom("talks", "leftBed") }),
+  resumed: fc.constant({}),
+  talkMarked: fc.record({ on: fc.boolean() }),
+  taped: fc.record({ what: fc.constantFrom("lidLifted", "innerDrawn"), side: fc.constantFrom("right", "left"), on: fc.boolean() }),
   checked: fc.constantFrom({ off: null, of: null }, { off: 0, of: 12 }, { off: 3, of: 20 }),
   finishApplied: fc.record({ method: fc.constantFrom("fan", "mist") }),
   setTested: fc.record({ seconds: fc.double({ min: 0.2, max: 9, noNaN: true }), air: fc.constant(air), bottleId: fc.constant(BOTTLE) }),
@@ -192,7 +205,7 @@ describe("what this page does not know", () => {
   ];
   const odd = (over: Partial<KeptEvent>) => eventAt(T0 + 90 * SECOND, "beadWiped", {}, over);
   test.each([
-    ["a kind nobody here knows", odd({ type: "lashPlaced", payload: { zone: 4 } })],
+    ["a kind nobody here knows", odd({ type: "lashBraided", payload: { zone: 4 } })],
     ["a newer version of a kind", odd({ version: EVENT_KINDS.beadWiped.version + 1, payload: {} })],
     ["a kind named like something every object has", odd({ type: "toString" })],
   ])("%s is kept and passed over, and the visit says so", (_, event) => {
@@ -214,7 +227,7 @@ describe("what this page does not know", () => {
       version: 2,
       payload: { why: null },
     });
-    const newer = odd({ type: "lashPlaced", version: 3, payload: { zone: 4 } });
+    const newer = odd({ type: "lashBraided", version: 3, payload: { zone: 4 } });
     expect(readRows([newer])).toEqual([newer]);
   });
   test("an older version is brought up to date where it is read, and stays on record as it was written", () => {

@@ -26,6 +26,7 @@ const visit = ({
   beads = [],
   run = EMPTY_RUN,
 }: { finishedAtMs?: number | null; beads?: Bead[]; run?: VisitState["run"] } = {}): VisitState => ({
+  ...EMPTY_VISIT,
   head: { ...EMPTY_VISIT.head, finishedAtMs },
   set: { ...EMPTY_VISIT.set, beads },
   run,

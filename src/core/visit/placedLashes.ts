@@ -1,10 +1,15 @@
 import { waterFromMs, type Brush, type LedgerSettings, type PlacedLashes } from "../adhesive";
 import type { VisitState } from "./parts";
 
-/** What the cure ledger counts: every zone done, and every bead's last work, at the moment it ended (or now while in use). */
+/** What the cure ledger counts: the last lash of every zone, and every bead's last work, at the moment it ended (or now while in use). */
 export function placedLashesOf(state: VisitState, nowMs: number): PlacedLashes[] {
+  const zones = new Map<string, number>();
+  for (const { side, layer, zone, atMs } of [...state.set.zones, ...state.placing.lashes, ...state.placing.redone]) {
+    const key = `zone ${side} ${layer} ${zone}`;
+    zones.set(key, Math.max(zones.get(key) ?? 0, atMs));
+  }
   return [
-    ...state.set.zones.map((zone) => ({ key: `zone ${zone.side} ${zone.layer} ${zone.zone}`, atMs: zone.atMs })),
+    ...[...zones].map(([key, atMs]) => ({ key, atMs })),
     ...state.set.beads.map((bead) => ({ key: `bead ${bead.number}`, atMs: lastWorkMs(state, bead.endedAtMs ?? nowMs) })),
   ];
 }

@@ -3,6 +3,7 @@ import { FINISH_IDS } from "../adhesive/finishes";
 import { airSchema } from "../air/schema";
 import { AREAS } from "../eye/areas";
 import { SIDES } from "../eye/sides";
+import { PAUSE_REASON_IDS, REDO_REASON_IDS, TAPE_IDS, type PlacingWork } from "../placing/work";
 import { mixedPasteSchema } from "../processing/paste";
 import { runPlanSchema } from "../processing/runPlan";
 import { runResultSchema } from "../processing/runResult";
@@ -49,6 +50,32 @@ const setSchema = z.object({
   tests: z.array(z.object({ eventId, atMs: ms, seconds: z.number(), air: airSchema, bottleId: z.string() })),
 });
 
+const span = { fromMs: ms, toMs: ms.nullable() };
+/** A set has hundreds of lashes: one is a row of figures. */
+const lashRow = z.tuple([z.enum(SIDES), z.int(), z.int(), z.int(), z.int(), ms]);
+type LashRow = z.infer<typeof lashRow>;
+const placingSchema = z.object({
+  lashes: z.array(lashRow.transform(([side, layer, zone, piece, n, atMs]) => ({ side, layer, zone, piece, n, atMs }))),
+  redone: z.array(
+    z.object({
+      side: z.enum(SIDES),
+      layer: z.int(),
+      zone: z.int(),
+      piece: z.int(),
+      n: z.int(),
+      atMs: ms,
+      why: z.enum(REDO_REASON_IDS),
+    }),
+  ),
+  pauses: z.array(z.object({ ...span, why: z.enum(PAUSE_REASON_IDS) })),
+  talk: z.array(z.object(span)),
+  tapes: z.array(z.object({ ...span, what: z.enum(TAPE_IDS), side: z.enum(SIDES) })),
+});
+const placingRows = ({ lashes, ...rest }: PlacingWork) => ({
+  ...rest,
+  lashes: lashes.map(({ side, layer, zone, piece, n, atMs }): LashRow => [side, layer, zone, piece, n, atMs]),
+});
+
 const runSchema = z.object({
   plan: runPlanSchema.nullable(),
   plannedAtMs: ms.nullable(),
@@ -75,17 +102,23 @@ const runSchema = z.object({
 });
 
 /** Counts up whenever a part changes its shape, or is folded otherwise than before: kept states are then folded anew. */
-export const STATE_VERSION = 1;
-const documentSchema = z.object({ version: z.literal(STATE_VERSION), head: headSchema, set: setSchema, run: runSchema });
+export const STATE_VERSION = 2;
+const documentSchema = z.object({
+  version: z.literal(STATE_VERSION),
+  head: headSchema,
+  set: setSchema,
+  placing: placingSchema,
+  run: runSchema,
+});
 
 /** A state as it is kept as JSON. Everything in it follows from the visit's events. */
 export type StateDocument = z.input<typeof documentSchema>;
 
-export const writeState = ({ head, set, run }: VisitState): StateDocument =>
-  ({ version: STATE_VERSION, head, set, run: { ...run, tasks: [...run.tasks] } }) as StateDocument;
+export const writeState = ({ head, set, placing, run }: VisitState): StateDocument =>
+  ({ version: STATE_VERSION, head, set, placing: placingRows(placing), run: { ...run, tasks: [...run.tasks] } }) as StateDocument;
 
 /** A state as it was kept; null for one of another version, or that cannot be read: it is folded from the events then. */
 export function readState(document: unknown): VisitState | null {
   const read = documentSchema.safeParse(document);
-  return read.success ? { head: read.data.head, set: read.data.set, run: read.data.run } : null;
+  return read.success ? { head: read.data.head, set: read.data.set, placing: read.data.placing, run: read.data.run } : null;
 }

@@ -1,3 +1,4 @@
+import { z } from "zod";
 import { asked, oneOf } from "../question";
 
 export const atTheChair = asked("At the chair", {
@@ -58,20 +59,52 @@ export const atTheChair = asked("At the chair", {
     readBy: ["core/formats/trolleyBrief"],
   },
   eyeOrder: {
-    ...oneOf({ alternate: "frame first, alternating", outsideIn: "outside to inside", oneEye: "one eye at a time" }),
+    ...oneOf({
+      alternate: "frame first, eyes in turn",
+      outsideIn: "outside to inside",
+      outerInnerMiddle: "outer, inner, then the middle",
+      easiest: "easiest first, spread out",
+      oneEye: "one eye at a time",
+    }),
     default: "alternate",
-    label: "Order of eyes",
-    reason: "Alternating gives the glue time, and both eyes look even whenever the client has to leave.",
+    label: "Order of placing",
+    reason:
+      "In turn the glue gets its time, and both eyes look even whenever the client has to leave. One eye at a time is evened by counting the strips used.",
     standing: "common practice",
-    readBy: ["core/formats/trolleyBrief"],
+    readBy: ["core/placing/order", "core/formats/trolleyBrief"],
   },
   layerOrder: {
-    ...oneOf({ baseFirst: "base, then accents", accentsFirst: "accents, then base" }),
+    ...oneOf({
+      baseFirst: "base, then accents",
+      accentsFirst: "accents from the outer end, then base",
+      fansFirst: "fans, then singles beneath",
+      longFirst: "long lashes, then the short between",
+    }),
     default: "baseFirst",
     label: "Order of layers",
     reason: "On a fill accents come first whatever this says.",
     standing: "common practice",
-    readBy: ["core/formats/trolleyBrief"],
+    readBy: ["core/placing/order", "core/map/layers", "core/formats/trolleyBrief"],
+  },
+  cornersAfterPercent: {
+    schema: z.int().min(0, "From 0 to 100 %.").max(100, "From 0 to 100 %."),
+    default: 85,
+    label: "Corners come after",
+    unit: "% of the rest",
+    step: 5,
+    reason: "80 to 90 % is usual: corners want tape and a steady hand, and a client who must leave misses them least.",
+    standing: "common practice",
+    readBy: ["core/placing/order"],
+  },
+  slipMs: {
+    schema: z.int().min(0, "From 0 to 400 ms.").max(400, "From 0 to 400 ms."),
+    default: 120,
+    label: "Two taps are one slip within",
+    unit: "ms",
+    step: 20,
+    reason: "A pedal bounces and a finger trembles; nobody places two lashes in a tenth of a second.",
+    standing: "a model of ours",
+    readBy: ["features/chair/lashes/useLashTaps"],
   },
   hold: {
     ...oneOf({ fromSetTime: "from the set time", twoToThree: "2 to 3 s", four: "4 s" }),

@@ -9,9 +9,13 @@ import { extended } from "./extended";
 import { finishApplied } from "./finishApplied";
 import { finished } from "./finished";
 import type { EventKind } from "./kind";
+import { lashPlaced } from "./lashPlaced";
+import { lashRedone } from "./lashRedone";
 import { looked } from "./looked";
 import { pasteMixed } from "./pasteMixed";
+import { paused } from "./paused";
 import { resultJudged } from "./resultJudged";
+import { resumed } from "./resumed";
 import { rinseEnded } from "./rinseEnded";
 import { runPlanned } from "./runPlanned";
 import { runStopped } from "./runStopped";
@@ -19,6 +23,8 @@ import { setTested } from "./setTested";
 import { shakeStarted } from "./shakeStarted";
 import { started } from "./started";
 import { stopTakenBack } from "./stopTakenBack";
+import { talkMarked } from "./talkMarked";
+import { taped } from "./taped";
 import { taskDone } from "./taskDone";
 import { undone } from "./undone";
 import { wiped } from "./wiped";
@@ -32,6 +38,12 @@ export const EVENT_KINDS = {
   beadPlaced,
   beadWiped,
   zonePlaced,
+  lashPlaced,
+  lashRedone,
+  paused,
+  resumed,
+  talkMarked,
+  taped,
   checked,
   finishApplied,
   setTested,

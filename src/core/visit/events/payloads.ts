@@ -9,9 +9,13 @@ import { correctedPayload } from "./payload/corrected";
 import { extendedPayload } from "./payload/extended";
 import { finishAppliedPayload } from "./payload/finishApplied";
 import { finishedPayload } from "./payload/finished";
+import { lashPlacedPayload } from "./payload/lashPlaced";
+import { lashRedonePayload } from "./payload/lashRedone";
 import { lookedPayload } from "./payload/looked";
 import { pasteMixedPayload } from "./payload/pasteMixed";
+import { pausedPayload } from "./payload/paused";
 import { resultJudgedPayload } from "./payload/resultJudged";
+import { resumedPayload } from "./payload/resumed";
 import { rinseEndedPayload } from "./payload/rinseEnded";
 import { runPlannedPayload } from "./payload/runPlanned";
 import { runStoppedPayload } from "./payload/runStopped";
@@ -19,6 +23,8 @@ import { setTestedPayload } from "./payload/setTested";
 import { shakeStartedPayload } from "./payload/shakeStarted";
 import { startedPayload } from "./payload/started";
 import { stopTakenBackPayload } from "./payload/stopTakenBack";
+import { talkMarkedPayload } from "./payload/talkMarked";
+import { tapedPayload } from "./payload/taped";
 import { taskDonePayload } from "./payload/taskDone";
 import { undonePayload } from "./payload/undone";
 import { wipedPayload } from "./payload/wiped";
@@ -34,6 +40,12 @@ export const EVENT_PAYLOADS = {
   beadPlaced: beadPlacedPayload,
   beadWiped: beadWipedPayload,
   zonePlaced: zonePlacedPayload,
+  lashPlaced: lashPlacedPayload,
+  lashRedone: lashRedonePayload,
+  paused: pausedPayload,
+  resumed: resumedPayload,
+  talkMarked: talkMarkedPayload,
+  taped: tapedPayload,
   checked: checkedPayload,
   finishApplied: finishAppliedPayload,
   setTested: setTestedPayload,

@@ -1,0 +1,77 @@
+import type { Side } from "../eye/sides";
+
+/** A zone of a layer of one eye, and which of its fibres: 0 its own, others where several are mixed. Zones count from 1 at the inner corner. */
+export type Spot = { readonly side: Side; readonly layer: number; readonly zone: number; readonly piece: number };
+
+export const spotKey = ({ side, layer, zone, piece }: Spot): string => `${side} ${layer} ${zone} ${piece}`;
+export const isSameSpot = (a: Spot, b: Spot): boolean =>
+  a.side === b.side && a.layer === b.layer && a.zone === b.zone && a.piece === b.piece;
+
+/** Why a lash was set anew. Common practice. */
+export const REDO_REASONS = {
+  leaned: "leaned",
+  lifted: "lifted at the base",
+  twisted: "twisted",
+  clientMoved: "client moved",
+  outOfLine: "out of line in the mirror",
+  sticky: "sticky",
+  cameOff: "came off at the brush",
+} as const;
+export type RedoReason = keyof typeof REDO_REASONS;
+export const REDO_REASON_IDS = Object.keys(REDO_REASONS) as [RedoReason, ...RedoReason[]];
+
+/** Why the work stood still. */
+export const PAUSE_REASONS = {
+  talks: "client talks",
+  sneezed: "sneeze or cough",
+  leftBed: "client left the bed",
+  other: "another reason",
+} as const;
+export type PauseReason = keyof typeof PAUSE_REASONS;
+export const PAUSE_REASON_IDS = Object.keys(PAUSE_REASONS) as [PauseReason, ...PauseReason[]];
+
+/** What tape is for. A closed-eye check is owed whenever one comes on or off. Common practice. */
+export const TAPES = {
+  lidLifted: "lid lifted to the brow",
+  heldBack: "finished lashes held back",
+  innerDrawn: "inner corner drawn sideways",
+  offThePad: "lashes lifted off the pad",
+} as const;
+export type TapeId = keyof typeof TAPES;
+export const TAPE_IDS = Object.keys(TAPES) as [TapeId, ...TapeId[]];
+
+/** A stretch of time, ms since 1970; `toMs` is null while it lasts. */
+export type TimeSpan = { readonly fromMs: number; readonly toMs: number | null };
+
+/** Lashes placed at one tap: one, or the rest of a zone. */
+export type LashesPlaced = Spot & { readonly n: number; readonly atMs: number };
+export type Redone = Spot & { readonly n: number; readonly atMs: number; readonly why: RedoReason };
+export type Pause = TimeSpan & { readonly why: PauseReason };
+export type TapeOn = TimeSpan & { readonly what: TapeId; readonly side: Side };
+
+/** What was placed lash by lash, in the order it happened. Times in ms since 1970. */
+export type PlacingWork = {
+  readonly lashes: readonly LashesPlaced[];
+  readonly redone: readonly Redone[];
+  readonly pauses: readonly Pause[];
+  /** While the client talked or moved. */
+  readonly talk: readonly TimeSpan[];
+  readonly tapes: readonly TapeOn[];
+};
+
+export const EMPTY_PLACING: PlacingWork = { lashes: [], redone: [], pauses: [], talk: [], tapes: [] };
+
+/** The stretch that lasts, if any, is over at a moment. Only the last can last. */
+export function endSpan<Span extends TimeSpan>(spans: readonly Span[], atMs: number): readonly Span[] {
+  const last = spans.at(-1);
+  return last && last.toMs === null ? [...spans.slice(0, -1), { ...last, toMs: atMs }] : spans;
+}
+
+/** The stretch that lasts now; null where none does. */
+export function openSpan<Span extends TimeSpan>(spans: readonly Span[]): Span | null {
+  const last = spans.at(-1);
+  return last && last.toMs === null ? last : null;
+}
+
+/** Tapes that are on. Several may be: one on each eye, or two on one. */
+export const tapesOn = ({ tapes }: PlacingWork): readonly TapeOn[] => tapes.filter(({ toMs }) => toMs === null);

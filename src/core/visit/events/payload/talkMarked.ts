@@ -1,0 +1,3 @@
+import { z } from "zod";
+
+export const talkMarkedPayload = () => z.strictObject({ on: z.boolean() });
