@@ -51,7 +51,7 @@ export function useKey(keys: string | readonly string[], press: (event: Keyboard
   const { everywhere, whileTyping, repeats, anyModifiers, gentle, unless } = options;
   useHotkeys(keys, press, {
     scopes: everywhere ? SCOPES.everywhere : SCOPES.page,
-    useKey: keys !== "space",
+    useKey: typeof keys !== "string" || !keys.endsWith("space"),
     enableOnFormTags: whileTyping ? true : HEARD_ON,
     enableOnContentEditable: whileTyping ?? false,
     ignoreModifiers: anyModifiers ?? false,

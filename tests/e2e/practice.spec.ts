@@ -34,7 +34,7 @@ test("practice on a mannequin head: surveyed, mapped to 25 mm, worked without a 
   await expect(page.getByRole("button", { name: "Ask the consultation" })).toHaveCount(0);
   await beginVisit(page);
   await page.getByRole("button", { name: "First bead" }).click();
-  await page.getByRole("button", { name: "Dry and finish" }).click();
+  await page.getByRole("button", { name: "dry", exact: true }).click();
   // Nobody's eyes wait for the cure.
   await page.getByRole("button", { name: "Yes, finish the visit" }).click();
   await expect(page.getByRole("heading", { name: "Done and kept" })).toBeVisible();

@@ -42,3 +42,15 @@ export function handMatch(expected: Extract<SetTime, { known: true }>, hand: Han
     setTimeS: expected.setTimeS,
   };
 }
+
+/**
+ * What the match means at the bed, and what to do; null where it fits. `directed` is a lash whose direction must hold: a
+ * spike, or a single placed by direction. `handWords({ word: "too fast", … }, false)` → "It skins before it arrives: …"
+ */
+export function handWords({ word }: Pick<HandMatch, "word">, directed: boolean): string | null {
+  if (word === "too fast") return "It skins before it arrives: a slower bottle fits this hand.";
+  if (word === "fits") return null;
+  return directed
+    ? "Lashes lean while neighbours are isolated: mend the air or take a faster bottle."
+    : "Every lash is waited for: a faster bottle fits this hand.";
+}

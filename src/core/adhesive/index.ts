@@ -15,7 +15,7 @@ export {
   type BottleDrift,
 } from "./setTimeModel";
 export { independent, updated, sumOf, normalBelow, type Belief } from "../statistics/gaussian";
-export { handTime, handMatch, type HandTime, type HandMatch } from "./handMatch";
+export { handTime, handMatch, handWords, type HandTime, type HandMatch } from "./handMatch";
 export { windowVerdict, type WindowVerdict, type AirAdvice } from "./windowVerdict";
 export { beadLifeS, beadsFor } from "./beadLife";
 export { bottleAge, type BottleAge } from "./bottleAge";
@@ -24,6 +24,7 @@ export { waitInAirS } from "./waitInAir";
 export { cureDose, doseCurve, type AirAt, type CureDose, type DoseCurve } from "./cureDose";
 export {
   cureLedger,
+  eyesWaitS,
   isolation,
   waterFromMs,
   EYES_SHUT_AT_LEAST_S,

@@ -27,7 +27,7 @@ export function mapDarkness(facts: MapFacts): Readonly<Record<Side, Darkness>> {
     const usable = placed.filter(({ lash }) => !lash.baby).length;
     const worn = placed.filter((placement) => placement.worn);
     const bandMm2 = openEye(facts.survey.eyes[side]).widthMm * LASH_BAND_MM;
-    const areaMm2 = worn.reduce((sum, { lash, worn }) => sum + seenArea(worn!.fibre, lash, facts), 0);
+    const areaMm2 = worn.reduce((sum, { lash, worn }) => sum + lashArea(worn!.fibre, lash, facts), 0);
     return { coverage: usable ? Math.min(1, worn.length / usable) : 0, darkness: 1 - Math.exp(-areaMm2 / bandMm2) };
   };
   const [right, left] = SIDES.map(of);
@@ -50,7 +50,7 @@ export function darknessWords(darkness: number, fibre: Pick<Fibre, "count" | "co
 }
 
 /** Area one extension covers of the band, mm²: each piece of it as wide as the fibre and as long as it is seen. */
-function seenArea(fibre: Fibre, { angleDeg, azimuthDeg }: FieldLash, { trays, policy }: MapFacts): number {
+export function lashArea(fibre: Fibre, { angleDeg, azimuthDeg }: FieldLash, { trays, policy }: Pick<MapFacts, "trays" | "policy">): number {
   const path = curlPath(curlSegments(fibreCurl(fibre, trays, policy), fibre.lengthMm), angleDeg, 12);
   const across = Math.sin(degToRad(azimuthDeg));
   let seenMm = 0;

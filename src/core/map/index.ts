@@ -126,7 +126,7 @@ export { lookAlikes, wishLike, SAME_LIFT_MM, type LookAlike } from "./lookAlikes
 export { equivalents, type Equivalent } from "./equivalents";
 export { ranOut, withoutEmpty, type RanOut, type Swap, type Empty } from "./ranOut";
 export { seenLift, liftAtLandmarks } from "./seenLift";
-export { darknessWords, mapDarkness, LASH_BAND_MM, type Darkness } from "./darkness";
+export { darknessWords, lashArea, mapDarkness, LASH_BAND_MM, type Darkness } from "./darkness";
 export { lookAdvice, type Advice } from "./lookAdvice";
 export { ownLookSchema, ownLookDocument, type OwnLook } from "./ownLook";
 export { mapTitle } from "./mapTitle";

@@ -17,8 +17,14 @@ export {
   type PauseReason,
   type TapeId,
   type TapeOn,
+  type Targets,
 } from "./work";
-export { placementPlan, everyOther, type PlacementPlan, type PlannedSpot } from "./placementPlan";
-export { progressOf, waitS, isWet, leadOf, unevenBy, type Progress, type SpotProgress } from "./progress";
+export { placementPlan, withTargets, everyOther, type PlacementPlan, type PlannedSpot } from "./placementPlan";
+export { progressOf, withLash, waitS, lastWasEarlyS, isWet, leadOf, unevenBy, type Progress, type SpotProgress } from "./progress";
 export { wetNeighbourS, lashesInTurn, WET_NEIGHBOUR } from "./wet";
-export { nextLash, stageOf, type Next, type OrderNow, type OrderSchools } from "./order";
+export { nextLash, whatFollows, stageOf, type Next, type OrderNow, type OrderSchools } from "./order";
+export { lashGaps, paceOf, paceNow, firstAndLast, secondsLeft, LEAST_GAPS, type LashGap, type Pace } from "./pace";
+export { keptWhole } from "./keptWhole";
+export { drawnTo } from "./tape";
+export { shown, weightsOf, lookOf } from "./shows";
+export { replan, placingTime, type Replan, type ToPlace, type KeptWhole } from "./replan";

@@ -1,7 +1,7 @@
 import { otherSide, SIDES, type Side } from "../eye";
 import type { Policy } from "../policy";
 import type { PlacementPlan, PlannedSpot } from "./placementPlan";
-import { leadOf, waitS, type Progress } from "./progress";
+import { leadOf, waitS, withLash, type Progress } from "./progress";
 import { isSameSpot } from "./work";
 
 export type OrderSchools = Pick<Policy, "eyeOrder" | "layerOrder" | "cornersAfterPercent">;
@@ -36,6 +36,33 @@ export function nextLash(plan: PlacementPlan, progress: Progress, now: OrderNow)
   const mayChange = now.schools.eyeOrder !== "oneEye" && leadOf(other, progress) + 1 <= now.inTurn;
   const there = mayChange ? onEye(other, open, plan, progress, now).find((next) => next.waitS === 0) : undefined;
   return there ?? here.reduce((soonest, next) => (next.waitS < soonest.waitS ? next : soonest));
+}
+
+/** How far ahead is looked for another place. */
+const MOST_AHEAD = 24;
+
+/**
+ * What comes after a spot, and after how many lashes more of it: "then right 6, after 2 more here". Null where nothing else
+ * comes within two dozen lashes. `stay` is how many lashes of it are kept to because somebody chose it.
+ */
+export function whatFollows(
+  plan: PlacementPlan,
+  progress: Progress,
+  spot: PlannedSpot,
+  now: OrderNow,
+  paceS: number,
+  stay = 1,
+): { readonly spot: PlannedSpot; readonly after: number } | null {
+  let [ahead, nowMs] = [progress, now.nowMs];
+  for (let after = 1; after <= MOST_AHEAD; after++) {
+    ahead = withLash(ahead, spot, nowMs);
+    nowMs += paceS * 1000;
+    if (after < stay && ahead.of(spot).placed < spot.planned) continue;
+    const next = nextLash(plan, ahead, { ...now, nowMs });
+    if (!next) return null;
+    if (!isSameSpot(next.spot, spot)) return { spot: next.spot, after };
+  }
+  return null;
 }
 
 /** What is left of an eye that may be taken now, in the order of its school. */

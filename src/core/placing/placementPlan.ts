@@ -1,7 +1,7 @@
 import { SIDES, WIDEST_CORNER, type Side, type Survey } from "../eye";
 import { mostCount, type Fibre } from "../lash";
 import { placements, zonePieces, type LashMap, type Layer } from "../map";
-import type { Spot } from "./work";
+import { spotKey, type Spot, type Targets } from "./work";
 
 /** One fibre of one zone with the natural lashes it is planned on. */
 export type PlannedSpot = Spot & {
@@ -65,6 +65,16 @@ export function placementPlan(map: LashMap, survey: Survey): PlacementPlan {
       });
   });
   return { spots, worn };
+}
+
+/** The plan with what its spots are to end with instead, never less than nothing and never more than there are lashes. */
+export function withTargets(plan: PlacementPlan, targets: Targets | null): PlacementPlan {
+  if (!targets) return plan;
+  const wanted = new Map(targets.spots.map((spot) => [spotKey(spot), spot.planned]));
+  return {
+    ...plan,
+    spots: plan.spots.map((spot) => ({ ...spot, planned: Math.min(spot.planned, wanted.get(spotKey(spot)) ?? spot.planned) })),
+  };
 }
 
 /** Which of a zone's fibres one is: 0 its own, then as `zonePieces` counts them. */

@@ -1,6 +1,6 @@
 import { SIDES, type Side } from "../eye";
 import type { PlacementPlan, PlannedSpot } from "./placementPlan";
-import { spotKey, type PlacingWork, type Spot } from "./work";
+import { isSameSpot, spotKey, type PlacingWork, type Spot } from "./work";
 
 /** A zone that was said to be done as a whole. */
 export type ZoneDone = Omit<Spot, "piece"> & { readonly atMs: number };
@@ -71,6 +71,24 @@ export function progressOf(
   };
 }
 
+/** How far it will have come with one lash more: what looks ahead asks for this. */
+export function withLash(progress: Progress, spot: PlannedSpot, atMs: number): Progress {
+  const before = progress.of(spot);
+  const after: SpotProgress = { ...before, placed: before.placed + 1, lastAtMs: atMs };
+  const line = [...progress.line[spot.side]];
+  const slot = spot.slots[before.placed];
+  if (slot !== undefined) line[slot] = atMs;
+  const { turn } = progress;
+  return {
+    ...progress,
+    of: (one) => (isSameSpot(one, spot) ? after : progress.of(one)),
+    line: { ...progress.line, [spot.side]: line },
+    placed: { ...progress.placed, [spot.side]: progress.placed[spot.side] + 1 },
+    turn: { side: spot.side, lashes: turn?.side === spot.side ? turn.lashes + 1 : 1 },
+    lastSpot: spot,
+  };
+}
+
 const noTimes = (lashes: number): (number | null)[] => Array.from({ length: lashes }, () => null);
 
 function turnOf({ lashes }: Pick<PlacingWork, "lashes">): Progress["turn"] {
@@ -90,7 +108,20 @@ export function waitS(spot: PlannedSpot, progress: Progress, wetS: number, nowMs
   return Math.max(0, ...beside.map((atMs) => wetS - (nowMs - atMs) / 1000));
 }
 
-/** Wet stretches of an eye's line as places of worn lashes. */
+/** How many seconds too early the last lash was placed beside one that was wet still; 0 where it was not. */
+export function lastWasEarlyS(plan: PlacementPlan, progress: Progress, wetS: number): number {
+  const { lastSpot } = progress;
+  const spot = lastSpot && plan.spots.find((one) => isSameSpot(one, lastSpot));
+  if (!spot) return 0;
+  const { placed, lastAtMs } = progress.of(spot);
+  const slot = spot.slots[placed - 1];
+  if (slot === undefined || lastAtMs === null) return 0;
+  const line = progress.line[spot.side];
+  const before = [line[slot - 1], line[slot + 1]].flatMap((atMs) => (atMs != null && atMs < lastAtMs ? [atMs] : []));
+  return Math.max(0, ...before.map((atMs) => wetS - (lastAtMs - atMs) / 1000));
+}
+
+/** Is the glue of a lash still wet? */
 export const isWet = (atMs: number | null | undefined, wetS: number, nowMs: number): boolean => atMs != null && nowMs - atMs < wetS * 1000;
 
 /** How far one eye is ahead of the other, in lashes of its own plan; below 0 where it lags. */

@@ -46,8 +46,15 @@ export type TimeSpan = { readonly fromMs: number; readonly toMs: number | null }
 /** Lashes placed at one tap: one, or the rest of a zone. */
 export type LashesPlaced = Spot & { readonly n: number; readonly atMs: number };
 export type Redone = Spot & { readonly n: number; readonly atMs: number; readonly why: RedoReason };
-export type Pause = TimeSpan & { readonly why: PauseReason };
+export type Pause = TimeSpan & { readonly why: PauseReason | null };
 export type TapeOn = TimeSpan & { readonly what: TapeId; readonly side: Side };
+
+/** Lashes that spots are to end with, once what remained was planned again; `minutes` is the time that was given. */
+export type Targets = {
+  readonly minutes: number | null;
+  readonly atMs: number;
+  readonly spots: readonly (Spot & { readonly planned: number })[];
+};
 
 /** What was placed lash by lash, in the order it happened. Times in ms since 1970. */
 export type PlacingWork = {
@@ -57,9 +64,11 @@ export type PlacingWork = {
   /** While the client talked or moved. */
   readonly talk: readonly TimeSpan[];
   readonly tapes: readonly TapeOn[];
+  /** Null where the whole plan is worked. */
+  readonly targets: Targets | null;
 };
 
-export const EMPTY_PLACING: PlacingWork = { lashes: [], redone: [], pauses: [], talk: [], tapes: [] };
+export const EMPTY_PLACING: PlacingWork = { lashes: [], redone: [], pauses: [], talk: [], tapes: [], targets: null };
 
 /** The stretch that lasts, if any, is over at a moment. Only the last can last. */
 export function endSpan<Span extends TimeSpan>(spans: readonly Span[], atMs: number): readonly Span[] {

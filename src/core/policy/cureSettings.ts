@@ -16,5 +16,5 @@ export function cureSettings(policy: Policy): LedgerSettings {
     mist: { waitS: 0, eyesAfterS: policy.mistEyesMinutes * 60, waterHours: policy.mistWaterHours },
     spray: { waitS: 0, eyesAfterS: policy.sprayEyesMinutes * 60, waterHours: policy.sprayWaterHours },
   };
-  return { ...HOLDS[policy.hold](policy), eyesOpenS: policy.eyesOpenMinutes * 60, figures };
+  return { ...HOLDS[policy.hold](policy), eyesOpenS: policy.eyesOpenMinutes * 60, talkTimes: 1 + policy.talkMorePercent / 100, figures };
 }

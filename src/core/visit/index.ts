@@ -7,6 +7,7 @@ export { VisitFold, visitState } from "./fold";
 export { EMPTY_VISIT, type VisitState } from "./parts";
 export type { VisitHead } from "./parts/head";
 export type { SetWork, Bead, ZonePlaced, Check, SetTested } from "./parts/set";
+export { nextTap, type NextTap } from "./nextTap";
 export { visitClocks, haveSameClocks, isDrying, BEAD_WARNING_S, CHECK_RED_AFTER_S } from "./clocks";
 export { trueTime, clocksApartMs, CLOCKS_APART_MS, type TimeAnchor, type TrueTime } from "./trueTime";
 export { pastService } from "./pastService";

@@ -8,10 +8,10 @@ export function placedLashesOf(state: VisitState, nowMs: number): PlacedLashes[]
     const key = `zone ${side} ${layer} ${zone}`;
     zones.set(key, Math.max(zones.get(key) ?? 0, atMs));
   }
-  return [
-    ...[...zones].map(([key, atMs]) => ({ key, atMs })),
-    ...state.set.beads.map((bead) => ({ key: `bead ${bead.number}`, atMs: lastWorkMs(state, bead.endedAtMs ?? nowMs) })),
-  ];
+  const beads = state.set.beads.map((bead) => [`bead ${bead.number}`, lastWorkMs(state, bead.endedAtMs ?? nowMs)] as const);
+  const talkEnds = state.placing.talk.map(({ toMs }) => toMs ?? Infinity);
+  // The client talked or moved after it was placed, or as it was.
+  return [...zones, ...beads].map(([key, atMs]) => ({ key, atMs, talked: talkEnds.some((ms) => ms >= atMs) }));
 }
 
 /** A bead's last lash: when it was changed or wiped, but not after a finish was begun. */

@@ -67,8 +67,15 @@ const placingSchema = z.object({
       why: z.enum(REDO_REASON_IDS),
     }),
   ),
-  pauses: z.array(z.object({ ...span, why: z.enum(PAUSE_REASON_IDS) })),
+  pauses: z.array(z.object({ ...span, why: z.enum(PAUSE_REASON_IDS).nullable() })),
   talk: z.array(z.object(span)),
+  targets: z
+    .object({
+      minutes: z.int().nullable(),
+      atMs: ms,
+      spots: z.array(z.object({ side: z.enum(SIDES), layer: z.int(), zone: z.int(), piece: z.int(), planned: z.int() })),
+    })
+    .nullable(),
   tapes: z.array(z.object({ ...span, what: z.enum(TAPE_IDS), side: z.enum(SIDES) })),
 });
 const placingRows = ({ lashes, ...rest }: PlacingWork) => ({

@@ -3,7 +3,7 @@ import { and, asc, desc, eq, isNotNull, isNull } from "drizzle-orm";
 import { serviceOf, visitMinutes, type ServiceId, type VisitMinutes } from "@/core/service";
 import { mapFacts, mapTotals } from "@/core/map";
 import { chair, member, room, survey, tray, visit, visitOutcome } from "@/db/schema";
-import { ownPace } from "@/features/map/ownPace";
+import { ownPace } from "@/features/visit/ownPace";
 import { mapsOf } from "@/features/visit/clientMaps";
 import { together, type StudioTransaction } from "@/server/inStudio";
 import type { Member } from "@/server/member";

@@ -1,11 +1,14 @@
 "use client";
-import { useCallback, useMemo, useState } from "react";
-import { waitInAirS, windowTarget, type AirAt } from "@/core/adhesive";
+import dynamic from "next/dynamic";
+import { useCallback, useEffect, useMemo, useState, type ReactNode } from "react";
+import { beadLifeS, eyesWaitS, waitInAirS, windowTarget, type AirAt, type FinishId } from "@/core/adhesive";
 import type { Air } from "@/core/air";
 import type { Side } from "@/core/eye";
 import { cureSettings } from "@/core/policy";
 import { serviceOf } from "@/core/service";
-import type { VisitState } from "@/core/visit";
+import { nextTap, type VisitState } from "@/core/visit";
+import { useLashTaps } from "@/features/placing/useLashTaps";
+import { usePlacing } from "@/features/placing/usePlacing";
 import type { RatedBottle } from "@/features/shelf/ratedBottles";
 import { useNow, useTabletStore } from "@/features/tablet/TabletProvider";
 import { Drying } from "./Drying";
@@ -16,24 +19,36 @@ import { Pedals } from "./Pedals";
 import { Placing } from "./Placing";
 import { SoundAndSleep } from "./SoundAndSleep";
 import { useLedger } from "./useLedger";
+import { useBeadTaps } from "./useBeadTaps";
 import type { VisitProps } from "./visitProps";
+import { useKey } from "@/ui/keys";
+
+// The screen at the bed is fetched while the bead is shaken, so that it is there without a network too.
+const fetchScreen = () => import("@/features/placing/PlacingScreen").then((module) => module.PlacingScreen);
+const PlacingScreen = dynamic(fetchScreen, { ssr: false, loading: () => <div data-bed className="flex-1" aria-hidden="true" /> });
 
 /** The ledger and the finishes that wait are told by the second. */
 const SECOND_MS = 1000;
 
-/** Under way: placing or drying, what has cured, the map in large figures. */
+/** Under way: lash by lash at the bed, or the visit's page with bead, bottle and brush, or drying. The pedal is heard on all of them. */
 export function AtTheChair({
   visit,
   state,
   air,
   readings,
   rated,
+  head,
+  stopStands,
 }: {
   visit: VisitProps;
   state: VisitState;
   air: Air | null;
   readings: readonly AirAt[];
   rated: readonly RatedBottle[];
+  /** The visit's heading, thread and notes, over its page. */
+  head: ReactNode;
+  /** Something stands against the visit now. */
+  stopStands: boolean;
 }) {
   const store = useTabletStore();
   const nowMs = useNow(SECOND_MS);
@@ -61,29 +76,99 @@ export function AtTheChair({
   }, [store, id, beadIsOut]);
   const wanted = air && glue.adhesive ? windowTarget(glue.adhesive, air, visit.roomVolumeM3) : null;
   const eyes = ledger?.eyes;
+  const { onClient } = serviceOf(visit.service);
+
+  const inUse = rated.find(({ bottle }) => bottle.id === bottleId)?.fitness;
+  const work = usePlacing(visit, state, inUse?.expected?.known ? inUse.expected.setTimeS : null);
+  const taps = useLashTaps(id, work, visit.policy);
+  const shakeS = glue.adhesive?.shakeSeconds ?? visit.policy.shakeSeconds;
+  const beadTaps = useBeadTaps(visit, state, air, shakeS);
+  // With a bead out the hands are at the bed; who wants the page asks for it, until the next lash.
+  const lashesTapped = state.placing.lashes.length;
+  const [onPageAt, setOnPageAt] = useState<number | null>(null);
+  const atBed = beadIsOut && !ending && visit.map !== null && visit.ground !== null && onPageAt !== lashesTapped;
+  useEffect(() => void fetchScreen().catch(() => undefined), []);
+
+  const finish = (method: FinishId) => void store.tap(id, "finishApplied", { method });
+  const done = () => void store.tap(id, "finished", {});
+  const pedal = () => {
+    const usual = visit.policy.finish;
+    const next = nextTap(state, {
+      ms: store.now().ms,
+      isAllPlaced: work.isAllPlaced,
+      isEnding: ending,
+      mayFinish: (eyes?.sinceS ?? 0) >= settings.figures[usual].waitS,
+      mayOpen: !onClient || (eyes?.may ?? true),
+    });
+    const does = {
+      shake: beadTaps.shake,
+      bead: beadTaps.bead,
+      lash: taps.place,
+      resume: taps.resume,
+      end,
+      done,
+      finish: () => finish(usual),
+      waits: null,
+    };
+    does[next]?.();
+  };
+  // Whatever was touched before, Space is the pedal; a button that was reached by Tab is worked by Enter.
+  useKey("space", pedal);
+  useKey("d", end, { unless: () => !atBed });
+
+  if (atBed)
+    return (
+      <PlacingScreen
+        title={`${visit.clientName}, at the bed`}
+        of={{ ...visit.ground!, map: visit.map!, policy: visit.policy }}
+        state={state}
+        work={work}
+        taps={taps}
+        beads={{ ...beadTaps, shakeS }}
+        stopStands={stopStands}
+        hand={inUse?.hand ?? null}
+        usualBeadLifeS={beadLifeS(visit.policy.beadMinutes, air)}
+        eyesS={eyesWaitS(settings, air, glue.law)}
+        onEnd={end}
+        onPage={() => setOnPageAt(lashesTapped)}
+      />
+    );
   return (
-    <div className="mt-4 grid gap-x-14 gap-y-8 lg:grid-cols-[minmax(0,1.1fr)_minmax(0,1fr)]">
-      <div>
-        {ending ? (
-          <Drying
-            state={state}
-            ledger={ledger}
-            inReachS={eyes && wanted && air ? waitInAirS(eyes.leftS, air, wanted, glue.law) : null}
-            usual={visit.policy.finish}
-            onClient={serviceOf(visit.service).onClient}
-            figures={settings.figures}
-            onFinish={(method) => void store.tap(id, "finishApplied", { method })}
-            onDone={() => void store.tap(id, "finished", {})}
-            onBack={() => setChosen("placing")}
-          />
-        ) : (
-          <Placing visit={visit} state={state} air={air} rated={rated} glue={glue} settings={settings} onEnd={end} />
-        )}
-        <LedgerSheet ledger={ledger} needS={settings.eyesOpenS} />
-        <SoundAndSleep />
+    <>
+      {head}
+      <div className="mt-4 grid gap-x-14 gap-y-8 lg:grid-cols-[minmax(0,1.1fr)_minmax(0,1fr)]">
+        <div>
+          {ending ? (
+            <Drying
+              state={state}
+              ledger={ledger}
+              inReachS={eyes && wanted && air ? waitInAirS(eyes.leftS, air, wanted, glue.law) : null}
+              usual={visit.policy.finish}
+              onClient={onClient}
+              figures={settings.figures}
+              onFinish={finish}
+              onDone={done}
+              onBack={() => setChosen("placing")}
+            />
+          ) : (
+            <Placing
+              visit={visit}
+              state={state}
+              air={air}
+              rated={rated}
+              glue={glue}
+              settings={settings}
+              taps={beadTaps}
+              onEnd={end}
+              onBed={beadIsOut && visit.ground ? () => setOnPageAt(null) : null}
+            />
+          )}
+          <LedgerSheet ledger={ledger} needS={settings.eyesOpenS} />
+          <SoundAndSleep />
+        </div>
+        {visit.map ? <LengthRows map={visit.map} placed={zones} onPlace={place} /> : null}
+        <Pedals />
       </div>
-      {visit.map ? <LengthRows map={visit.map} placed={zones} onPlace={place} /> : null}
-      <Pedals />
-    </div>
+    </>
   );
 }

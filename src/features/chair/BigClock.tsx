@@ -41,6 +41,7 @@ export function BigClock({ state }: { state: VisitState }) {
     <div data-testid="big-clock" data-state={clock.state}>
       <p className={cx("text-5xl leading-tight", LABELS[clock.state])}>{clock.label}</p>
       <p
+        data-time
         className={cx(
           "text-[clamp(5.5rem,13vw,11rem)] leading-[0.95] font-semibold tracking-tight",
           clock.state === "over" && "text-rosehip",

@@ -23,7 +23,14 @@ export function DoneVisit({ visit, state, readings }: { visit: VisitProps; state
   return (
     <div className="mt-6 grid gap-x-14 gap-y-8 lg:grid-cols-2">
       <div>
-        <KeptVisit state={state} timeZone={visit.timeZone} bottleNames={visit.bottleNames} map={visit.map} eyes={ledger?.eyes ?? null} />
+        <KeptVisit
+          ground={visit.ground}
+          state={state}
+          timeZone={visit.timeZone}
+          bottleNames={visit.bottleNames}
+          map={visit.map}
+          eyes={ledger?.eyes ?? null}
+        />
         <LedgerSheet ledger={ledger} needS={settings.eyesOpenS} />
       </div>
       <div className="space-y-8">

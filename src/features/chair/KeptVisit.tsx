@@ -4,6 +4,8 @@ import type { LashMap } from "@/core/map";
 import type { Air } from "@/core/air";
 import { formatClock } from "@/core/units";
 import type { VisitState } from "@/core/visit";
+import { PlacedKept } from "@/features/placing/PlacedKept";
+import type { MapGround } from "@/features/visit/clientMaps";
 import { Verdict, cx } from "@/ui";
 
 /** A finished visit as its events tell it: when, in which air, from which bottle, bead by bead. */
@@ -12,12 +14,14 @@ export function KeptVisit({
   timeZone,
   bottleNames,
   map,
+  ground,
   eyes,
 }: {
   state: VisitState;
   timeZone: string;
   bottleNames: Readonly<Record<string, string>>;
   map: LashMap | null;
+  ground: MapGround | null;
   /** How the cure stood when the visit was finished; null where nothing was placed. */
   eyes: EyesOpen | null;
 }) {
@@ -28,6 +32,7 @@ export function KeptVisit({
     off: 0,
     of: 0,
   });
+  const hasLashes = state.placing.lashes.length > 0;
   return (
     <section aria-label="The visit as it was kept">
       <h2 className="text-3xl">Done and kept</h2>
@@ -59,7 +64,8 @@ export function KeptVisit({
             </dd>
           </>
         ) : null}
-        {map ? (
+        {map && ground && hasLashes ? <PlacedKept state={state} map={map} ground={ground} /> : null}
+        {map && !hasLashes ? (
           <>
             <dt className="text-ink-2">Zones tapped as placed</dt>
             <dd>{zoneWords(state, map)}</dd>

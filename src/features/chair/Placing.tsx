@@ -14,7 +14,7 @@ import { BrushCheck } from "./BrushCheck";
 import { ChangeBottle } from "./ChangeBottle";
 import type { adhesiveInUse } from "@/features/visit/adhesiveInUse";
 import { grabFacts } from "./grabFacts";
-import { useBeadTaps } from "./useBeadTaps";
+import type { useBeadTaps } from "./useBeadTaps";
 import type { VisitProps } from "./visitProps";
 
 /** Wanted when nothing holds, with a line or without. */
@@ -27,7 +27,10 @@ type Props = {
   rated: readonly RatedBottle[];
   glue: ReturnType<typeof adhesiveInUse>;
   settings: LedgerSettings;
+  taps: ReturnType<typeof useBeadTaps>;
   onEnd: () => void;
+  /** To the screen at the bed; null while no bead is out. */
+  onBed: (() => void) | null;
 };
 
 /** Of a set's work everything but its zones, which are tapped most and stand beside it. */
@@ -41,32 +44,37 @@ function isDrawnTheSame(a: Props, b: Props): boolean {
     a.glue === b.glue &&
     a.settings === b.settings &&
     a.onEnd === b.onEnd &&
+    (a.onBed === null) === (b.onBed === null) &&
     (a.state.head.lastUndoable === null) === (b.state.head.lastUndoable === null) &&
     SHOWN.every((part) => a.state.set[part] === b.state.set[part])
   );
 }
 
 /** While lashes are placed: one clock that fills the eye, the next tap, the brush, and what to do when nothing holds. */
-export const Placing = memo(function Placing({ visit, state, air, rated, glue, settings, onEnd }: Props) {
+export const Placing = memo(function Placing({ visit, state, air, rated, glue, settings, taps, onEnd, onBed }: Props) {
   const store = useTabletStore();
   const [askedMs, setAskedMs] = useState<number | null>(null);
   const sheet = useReserve(loadGrab, askedMs !== null);
   const { beads, bottleId, shake, checkDueSinceMs, tests } = state.set;
   const shakeS = glue.adhesive?.shakeSeconds ?? visit.policy.shakeSeconds;
-  const taps = useBeadTaps(visit, state, air, shakeS);
   const willNotGrab = () => setAskedMs(store.now().ms);
   const inUse = rated.find(({ bottle }) => bottle.id === bottleId);
   return (
     <>
       <BigClock state={state} />
       <div className="mt-4 flex flex-wrap gap-3">
-        <Button tone={beads.length === 0 && !shake ? "ivy" : "line"} size="bed" onClick={taps.shake}>
+        <Button tone={beads.length === 0 && !shake ? "ivy" : "line"} size={onBed ? "bedNarrow" : "bed"} onClick={taps.shake}>
           Shake {shakeS} s
         </Button>
-        <Button tone={beads.length > 0 || shake ? "ivy" : "line"} size="bed" onClick={taps.bead}>
+        <Button tone={beads.length > 0 || shake ? "ivy" : "line"} size={onBed ? "bedNarrow" : "bed"} onClick={taps.bead}>
           {beads.length === 0 ? "First bead" : "New bead"}
         </Button>
-        <Button tone="plain" size="bed" disabled={!state.head.lastUndoable} onClick={taps.undo}>
+        {onBed ? (
+          <Button tone="line" size="bedNarrow" onClick={onBed}>
+            To the bed
+          </Button>
+        ) : null}
+        <Button tone="plain" size="bedNarrow" disabled={!state.head.lastUndoable} onClick={taps.undo}>
           Take back
         </Button>
       </div>

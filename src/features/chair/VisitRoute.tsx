@@ -44,6 +44,7 @@ export async function VisitRoute({ visitId }: { visitId: string }) {
       bottleNames={Object.fromEntries(names)}
       air={air}
       policy={policy}
+      pace={page.pace}
       roomId={visit.roomId}
       today={today}
       readings={readings}

@@ -64,8 +64,9 @@ export function VisitWorkspace(visit: VisitProps) {
   const [picked, setPicked] = useState<string | null>(null);
   const bottleId = state.set.bottleId ?? picked ?? rated[0]?.bottle.id ?? null;
 
-  return (
-    <div className="pt-3">
+  const stands = stopsOf(visit.care.findings);
+  const head = (
+    <>
       <VisitHeading visit={visit} service={label} worked={workedWords(state, visit.timeZone)} />
       <Knots knots={knots} />
       <Marks marks={visit.marks} />
@@ -76,12 +77,29 @@ export function VisitWorkspace(visit: VisitProps) {
           <Verdict tone="look">Asked first</Verdict>, goes ahead because: <bdi>{visit.reason}</bdi>
         </p>
       ) : null}
-      {state.head.startedAtMs !== null && state.head.finishedAtMs === null && stopsOf(visit.care.findings).length > 0 ? (
+      {running && stands.length > 0 ? (
         <Notice tone="stop" title="Something stands against it now" className="mt-2 max-w-2xl">
-          <Findings findings={stopsOf(visit.care.findings)} />
+          <Findings findings={stands} />
         </Notice>
       ) : null}
+    </>
+  );
 
+  if (running && !visit.cancelled)
+    return (
+      <AtTheChair
+        visit={visit}
+        state={state}
+        air={air}
+        readings={readings}
+        rated={rated}
+        head={<div className="pt-3">{head}</div>}
+        stopStands={stands.length > 0}
+      />
+    );
+  return (
+    <div className="pt-3">
+      {head}
       {visit.cancelled ? (
         <Notice tone="note" title="This visit is cancelled" className="mt-6 max-w-xl">
           {visit.cancelled.why}. Take it up again on its day.
@@ -112,8 +130,6 @@ export function VisitWorkspace(visit: VisitProps) {
             <PlaceOfVisit visit={visit} />
           </div>
         )
-      ) : running ? (
-        <AtTheChair visit={visit} state={state} air={air} readings={readings} rated={rated} />
       ) : (
         <DoneVisit visit={visit} state={state} readings={readings} />
       )}

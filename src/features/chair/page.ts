@@ -11,6 +11,7 @@ import { inStudio, together, type StudioTransaction } from "@/server/inStudio";
 import type { Member } from "@/server/member";
 import { careOf } from "@/features/visit/care";
 import { groundOf } from "@/features/visit/clientMaps";
+import { ownPace } from "@/features/visit/ownPace";
 import { eventsOf, lastMapOf, marksOf, READ_BEFORE_MS, visitsInFull } from "@/features/visit/data";
 import { studioPolicy } from "@/server/studioPolicy";
 
@@ -49,7 +50,7 @@ export function visitPage(me: Member, visitId: string, now: Date) {
       marksOf(tx, visitId),
       careOf(tx, me, row, now),
     ]);
-    const ground = row.mapId ? await groundOf(tx, row.mapId) : null;
+    const [ground, pace] = await together([row.mapId ? groundOf(tx, row.mapId) : null, ownPace(tx, row.technicianId, policy)]);
     return {
       visit: row,
       events,
@@ -63,6 +64,7 @@ export function visitPage(me: Member, visitId: string, now: Date) {
       ground,
       baseContact: row.map && ground ? baseContactOf(row.map, { ...ground, policy }) : null,
       policy,
+      pace,
       hasSurvey: surveys.length > 0,
       hasLastMap: lastMap !== null,
       marks,

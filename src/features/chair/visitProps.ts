@@ -1,7 +1,7 @@
 import type { AirAt, Brush } from "@/core/adhesive";
 import type { RoomAir } from "@/core/air";
 import type { Technique } from "@/core/lash";
-import type { LashMap, BaseContact } from "@/core/map";
+import type { LashMap, BaseContact, PlacingPace } from "@/core/map";
 import type { Policy } from "@/core/policy";
 import type { ServiceId } from "@/core/service";
 import type { KeptEvent } from "@/core/visit";
@@ -51,4 +51,6 @@ export type VisitProps = {
   readonly brushes: readonly Brush[];
   readonly baseContact: BaseContact | null;
   readonly policy: Policy;
+  /** What a lash takes by this technician's last sets, or the studio's figures. */
+  readonly pace: PlacingPace;
 };

@@ -10,7 +10,7 @@ import { lastMapOf } from "@/features/visit/data";
 import { inStudio, together, type StudioTransaction } from "@/server/inStudio";
 import { mayActAs, type Member } from "@/server/member";
 import { formatIn } from "@/server/studioTime";
-import { ownPace } from "./ownPace";
+import { ownPace } from "@/features/visit/ownPace";
 import { studioPolicy } from "@/server/studioPolicy";
 
 export type SavedMap = { readonly id: string; readonly map: LashMap; readonly revision: number; readonly surveyId: string };

@@ -1,24 +1,11 @@
 "use client";
 import { useState } from "react";
-import { keptWords } from "@/features/tablet/keptWords";
-import type { TabletState } from "@/features/tablet/store";
 import { useCommandState, useTabletState } from "@/features/tablet/TabletProvider";
+import { useWaitingWords } from "@/features/tablet/useWaitingWords";
 import { Verdict } from "@/ui";
 import { useReserve } from "@/ui/useReserve";
 
 const load = () => import("./SafetySheet");
-
-type Waiting = { readonly words: string; readonly isCutOff: boolean };
-
-/** What is to be said of what waits; null while all goes as it should. */
-function waitingWords({ reach, unsent, isSlow }: TabletState, entries: number): Waiting | null {
-  const kept = keptWords(unsent, entries);
-  const cutOff = (why: string): Waiting => ({ words: kept ? `${why}, ${kept} kept here` : why, isCutOff: true });
-  if (reach === "signed out") return cutOff("Signed out");
-  if (reach === "no server") return cutOff("No server");
-  if (entries > 0) return { words: `${kept} kept here`, isCutOff: true };
-  return isSlow ? { words: `Sending ${unsent}`, isCutOff: false } : null;
-}
 
 /** What is not yet safe on the server, and whether the time is the server's. Quiet while all is well; opened, it says what it is. */
 export function Safety() {
@@ -26,8 +13,7 @@ export function Safety() {
   const sheet = useReserve(load, open);
   const unsent = useTabletState((state) => state.unsent);
   const { waiting, refused } = useCommandState();
-  const words = useTabletState((state) => waitingWords(state, waiting.length)?.words ?? null);
-  const isCutOff = useTabletState((state) => waitingWords(state, waiting.length)?.isCutOff ?? false);
+  const waits = useWaitingWords();
   const clock = useTabletState((state) => state.clock);
   const keeps = useTabletState((state) => state.keeps);
   const refusedTaps = useTabletState((state) => state.refused);
@@ -36,8 +22,8 @@ export function Safety() {
   return (
     <>
       <span role="status" data-testid="safety" data-unsent={unsent + waiting.length} className="flex gap-3 text-sm whitespace-nowrap">
-        {words ? <Verdict tone={isCutOff ? "look" : "note"}>{words}</Verdict> : null}
-        {!words && isBusy ? <Verdict tone="good">all safe on the server</Verdict> : null}
+        {waits ? <Verdict tone={waits.isCutOff ? "look" : "note"}>{waits.words}</Verdict> : null}
+        {!waits && isBusy ? <Verdict tone="good">all safe on the server</Verdict> : null}
         {clock === "device" && isBusy ? <Verdict tone="look">time unchecked, from this device</Verdict> : null}
         {keeps ? null : <Verdict tone="look">this browser keeps no taps</Verdict>}
         {notAccepted > 0 ? <Verdict tone="stop">{notAccepted} not accepted</Verdict> : null}

@@ -8,7 +8,7 @@ import { visitClocks } from "@/core/visit";
 import { cx } from "@/ui";
 import { isPressable, useKey } from "@/ui/keys";
 import { alarmOf, tell, unlockSound } from "./alarm";
-import { useClockTime, useRunningVisits, useTabletStore } from "./TabletProvider";
+import { useClockTime, useRunningVisits, useTabletState, useTabletStore } from "./TabletProvider";
 import { useWakeLock } from "./useWakeLock";
 
 const LOOKS: Record<Clock["state"], string> = {
@@ -19,20 +19,21 @@ const LOOKS: Record<Clock["state"], string> = {
   done: "bg-paper text-ivy border-ivy border-t-4",
   past: "bg-rosehip text-paper border-ink border-t-4 border-b-4",
 };
+/** The row that clocks hang in. */
+const ROW = "sticky top-0 z-30 min-h-[3.375rem] border-b border-line bg-paper px-2 pb-1 print:hidden";
 const MARKS: Record<Clock["state"], string> = { running: "", soon: "▲ ", over: "■ ", done: "✓ ", past: "■■ " };
 
-/** Clocks that a visit's own page shows itself, and shows larger. */
-const OWN_PAGE: readonly Clock["kind"][] = ["eyes", "coat", "look", "paste", "rinse"];
 /** No more than this many hang at once, or none could be read; a touch unfolds the rest. */
 const MOST = 3;
 
-/** Clocks of running visits, hanging from the top edge of every screen. Reckoned from events: a reload changes nothing. */
-export function HangingClocks() {
+/** Clocks of running visits, hanging from the top edge of every screen in a row of their own. Reckoned from events: a reload changes nothing. */
+export function HangingClocks({ hung }: { hung: readonly string[] }) {
   const visits = useRunningVisits();
   const store = useTabletStore();
   const path = usePathname();
   const rung = useRef(new Set<string>());
   const [unfolded, setUnfolded] = useState(false);
+  const asked = useTabletState((state) => state.asked);
   const clocksAt = (nowMs: number) =>
     visits
       .filter((visit) => visit.mine)
@@ -44,11 +45,11 @@ export function HangingClocks() {
   );
   const all = now === null ? [] : clocksAt(now);
   const hanging = all
-    // On the visit's own page these have clocks that fill it.
-    .filter(({ visit, clock }) => !OWN_PAGE.includes(clock.kind) || path !== `/visits/${visit.id}`)
+    // A visit's own page shows its clocks itself, and larger: here they step back.
+    .filter(({ visit }) => path !== `/visits/${visit.id}`)
     .sort((a, b) => byUrgency(a.clock, b.clock));
-  /** On a run's own page the pedal is the run's; what is owed elsewhere keeps its letter. */
-  const pedalTaken = visits.some(({ id, state }) => path === `/visits/${id}` && state.run.plan !== null);
+  /** On a visit's own page the pedal is the visit's; what is owed keeps its letter. */
+  const pedalTaken = visits.some(({ id }) => path === `/visits/${id}`);
 
   useEffect(() => {
     const touch = () => unlockSound();
@@ -62,10 +63,10 @@ export function HangingClocks() {
   // One key from any screen, or the pedal: what is owed is done, the one owed longest first.
   const acknowledge = (visitId: string) => void store.tap(visitId, "checked", { off: null, of: null });
   const checkOwed = () => {
-    const owed = hanging.filter(({ clock }) => clock.kind === "check").sort((a, b) => a.clock.leftS - b.clock.leftS)[0];
+    const owed = all.filter(({ clock }) => clock.kind === "check").sort((a, b) => a.clock.leftS - b.clock.leftS)[0];
     if (owed) acknowledge(owed.visit.id);
   };
-  const owesNone = () => !hanging.some(({ clock }) => clock.kind === "check");
+  const owesNone = () => !all.some(({ clock }) => clock.kind === "check");
   useKey("c", checkOwed, { unless: owesNone });
   useKey("space", checkOwed, { unless: (event) => pedalTaken || isPressable(event) || owesNone() });
   useEffect(() => {
@@ -82,21 +83,26 @@ export function HangingClocks() {
   // Held on every screen while a visit of one's own runs.
   useWakeLock(visits.some(({ mine }) => mine));
 
-  if (hanging.length === 0) return null;
-  // With two clients in hand, or at another client's visit, each clock says whose it is; with three clocks they move together to leave the header's words free.
+  useEffect(() => {
+    if (now !== null && asked) rememberHung([...new Set(all.map(({ visit }) => visit.id))]);
+  });
+
+  if (hanging.length === 0) {
+    // Clocks that hung on the page before have their room before they are known again: nothing jumps under a finger.
+    const isToCome = (now === null || !asked) && hung.some((id) => path !== `/visits/${id}`);
+    return isToCome ? <div className={ROW} /> : null;
+  }
+  // With two clients in hand, or at another client's visit, each clock says whose it is; with three clocks they move together.
   const named =
     new Set(hanging.map(({ visit }) => visit.id)).size > 1 ||
     hanging.some(({ visit }) => path.startsWith("/visits/") && path !== `/visits/${visit.id}`);
-  const shape = cx(
-    "block rounded-b-lg border pt-1 pb-1.5 text-center leading-none",
-    hanging.length > 2 ? "min-w-20 px-2" : "min-w-28 px-4",
-  );
+  const shape = cx("flex min-h-11 items-center gap-x-2.5 rounded-b-lg border leading-none", hanging.length > 2 ? "px-2" : "px-4");
   return (
-    <section aria-label="Running clocks" className="pointer-events-none fixed inset-x-0 top-0 z-30">
+    <section aria-label="Running clocks" className={ROW}>
       <ul className={cx("flex flex-wrap justify-center", hanging.length > 2 ? "gap-1.5" : "gap-3")}>
         {(unfolded ? hanging : hanging.slice(0, MOST)).map(({ visit, clock }) => (
-          <li key={clock.id} className="pointer-events-auto">
-            <span aria-hidden="true" className={cx("mx-auto block w-px bg-line-strong", named ? "h-1" : "h-2.5")} />
+          <li key={clock.id}>
+            <span aria-hidden="true" className="mx-auto block h-1 w-px bg-line-strong" />
             {clock.kind === "check" ? (
               <button
                 type="button"
@@ -106,7 +112,7 @@ export function HangingClocks() {
                 className={cx(shape, LOOKS[clock.state])}
               >
                 <Label clock={clock} who={visit.clientName} place={visit.chairName} named={named} />
-                <span className="block text-[1.0625rem] leading-7 font-semibold">
+                <span className="text-[1.0625rem] leading-7 font-semibold">
                   yes <kbd className="rounded border border-current px-1.5 font-sans text-sm font-normal">C</kbd>
                 </span>
               </button>
@@ -118,7 +124,7 @@ export function HangingClocks() {
                 className={cx(shape, LOOKS[clock.state])}
               >
                 <Label clock={clock} who={visit.clientName} place={visit.chairName} named={named} />
-                <span data-time className="block text-[1.625rem] leading-7 font-semibold">
+                <span data-time className="text-[1.625rem] leading-7 font-semibold">
                   {formatClock(clock.state === "done" ? 0 : clock.leftS)}
                 </span>
               </Link>
@@ -126,7 +132,7 @@ export function HangingClocks() {
           </li>
         ))}
         {hanging.length > MOST ? (
-          <li className="pointer-events-auto self-start">
+          <li className="self-start">
             <button
               type="button"
               aria-expanded={unfolded}
@@ -144,19 +150,29 @@ export function HangingClocks() {
   );
 }
 
+/** Which visits' clocks hang, for the next page as the server draws it. */
+const HUNG_COOKIE = "ivy-clocks";
+let remembered = "";
+function rememberHung(visitIds: readonly string[]): void {
+  const ids = visitIds.join(".");
+  if (ids === remembered) return;
+  remembered = ids;
+  document.cookie = `${HUNG_COOKIE}=${ids}; path=/; samesite=lax`;
+}
+
 /** What a clock counts, and whose it is: seen where two clients run at once, heard always. */
 function Label({ clock, who, place, named }: { clock: Clock; who: string; place: string; named: boolean }) {
   return (
-    <>
-      <span className={cx("mx-auto flex max-w-36 justify-center text-[0.8125rem] leading-4 font-semibold", !named && "sr-only")}>
+    <span className="text-left">
+      <span className={cx("flex max-w-36 text-[0.8125rem] leading-4 font-semibold", !named && "sr-only")}>
         <bdi className="truncate">{who}</bdi>
         <span className="shrink-0">, {place}</span>
       </span>
-      <span className="block text-[0.8125rem] leading-5">
+      <span className="block text-[0.8125rem] leading-4">
         {MARKS[clock.state]}
         {clock.label}
         {clock.state === "over" && clock.kind === "bead" ? ", spent" : ""}
       </span>
-    </>
+    </span>
   );
 }

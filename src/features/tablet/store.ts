@@ -34,6 +34,8 @@ export type TabletState = {
   /** False where this browser will not keep anything, as in some private windows: taps then live in this page alone. */
   readonly keeps: boolean;
   readonly clock: TrueTime["clock"];
+  /** The server was asked once which visits run, whatever it answered. */
+  readonly asked: boolean;
 };
 
 const EMPTY: TabletState = {
@@ -45,6 +47,7 @@ const EMPTY: TabletState = {
   reach: "safe",
   keeps: true,
   clock: "device",
+  asked: false,
 };
 const LONGEST_WAIT_MS = 5000;
 const SLOW_AFTER_MS = 700;
@@ -127,6 +130,7 @@ export class TabletStore {
       const running = new Set(visits.map(({ id }) => id));
       const over = this.state.visits.filter(({ id }) => !running.has(id));
       this.publish({
+        asked: true,
         visits: visits.map(({ events: _, ...visit }) => visit),
         folds: this.withEvents(events),
         reach: this.outbox.size ? "sending" : "safe",
@@ -138,7 +142,7 @@ export class TabletStore {
       });
       void this.send();
     } catch (error) {
-      this.publish({ reach: error instanceof SignedOut ? "signed out" : "no server" });
+      this.publish({ asked: true, reach: error instanceof SignedOut ? "signed out" : "no server" });
     }
   }
 

@@ -14,6 +14,7 @@ import { lashRedone } from "./lashRedone";
 import { looked } from "./looked";
 import { pasteMixed } from "./pasteMixed";
 import { paused } from "./paused";
+import { replanned } from "./replanned";
 import { resultJudged } from "./resultJudged";
 import { resumed } from "./resumed";
 import { rinseEnded } from "./rinseEnded";
@@ -44,6 +45,7 @@ export const EVENT_KINDS = {
   resumed,
   talkMarked,
   taped,
+  replanned,
   checked,
   finishApplied,
   setTested,

@@ -14,6 +14,7 @@ import { lashRedonePayload } from "./payload/lashRedone";
 import { lookedPayload } from "./payload/looked";
 import { pasteMixedPayload } from "./payload/pasteMixed";
 import { pausedPayload } from "./payload/paused";
+import { replannedPayload } from "./payload/replanned";
 import { resultJudgedPayload } from "./payload/resultJudged";
 import { resumedPayload } from "./payload/resumed";
 import { rinseEndedPayload } from "./payload/rinseEnded";
@@ -46,6 +47,7 @@ export const EVENT_PAYLOADS = {
   resumed: resumedPayload,
   talkMarked: talkMarkedPayload,
   taped: tapedPayload,
+  replanned: replannedPayload,
   checked: checkedPayload,
   finishApplied: finishAppliedPayload,
   setTested: setTestedPayload,

@@ -1,0 +1,367 @@
+"use client";
+import { memo, useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
+import { closedEye, drawClosedEye, naturalBlades, NATURALS_OPACITY, PAD_BY_LAMP, paletteOf, wornBlades } from "@/core/drawing";
+import { fieldOf, sideLabel, type Side, type Survey } from "@/core/eye";
+import { eyesInView, placements, type LashMap } from "@/core/map";
+import { drawnTo, isWet, spotKey, tapesOn, waitS, type PlannedSpot, type PlacingWork } from "@/core/placing";
+import { LashLayers, type LashLayer } from "@/features/drawing/LashLayers";
+import { lookOn, padOutline } from "@/features/drawing/lashesOnPlate";
+import { paintShapes } from "@/features/drawing/paint";
+import { layPlate, type EyePlace, type Plate } from "@/features/drawing/plate";
+import { usePixelRatio } from "@/features/drawing/usePixelRatio";
+import { useTheme } from "@/features/drawing/useTheme";
+import type { PictureOf } from "@/features/drawing/EyesPicture";
+import { useCurls } from "@/features/drawing/EyesPicture";
+import type { AtWork } from "./usePlacing";
+
+/** Of the lid below the line so much is shown, in lash lines: the brow says nothing at the bed. */
+const LID_SHOWN = 0.2;
+/** Layers that are not worked now are drawn so strongly. */
+const OTHER_LAYER = 0.5;
+const canvasClass = "pointer-events-none absolute left-0 top-0";
+
+type Props = {
+  of: PictureOf & { readonly map: LashMap };
+  work: AtWork;
+  placing: PlacingWork;
+  /** For what is wet still. */
+  nowMs: number;
+  /** Lashes each spot would end with, while what remains is planned again. */
+  after: ReadonlyMap<string, number> | null;
+  onZone: (side: Side, zone: number) => void;
+};
+
+/** Both closed eyes on their pads from the bed head, with every lash that is placed, the zone to work lit, what is wet marked. */
+export function PadsAtWork({ of, work, placing, nowMs, after, onZone }: Props) {
+  const [box, size] = useSize();
+  const { survey, map } = of;
+  const longestMm = useMemo(() => Math.max(...work.plan.spots.map(({ fibre }) => fibre.lengthMm), 8), [work.plan]);
+  const isDrawn = (side: Side) => tapesOn(placing).some((tape) => tape.what === "innerDrawn" && tape.side === side);
+  const litSide = work.spot?.side ?? "right";
+  const plates = useMemo(() => arranged(survey, longestMm, size, litSide), [survey, longestMm, size, litSide]);
+  return (
+    <div ref={box} className="flex h-full w-full flex-col items-center justify-center overflow-hidden">
+      {plates.map((plate) => (
+        <div
+          key={plate.eyes.map(({ side }) => side).join(" ")}
+          className="relative shrink-0 overflow-hidden"
+          style={{ width: plate.widthPx, height: shownHeight(plate, survey) }}
+        >
+          <PlacedLashes plate={plate} of={of} work={work} />
+          <svg
+            width={plate.widthPx}
+            height={plate.eyeBottom}
+            className="absolute top-0 left-0 select-none"
+            role="img"
+            aria-label={plate.eyes
+              .map(({ side }) => `${sideLabel(side)} on its pad, ${work.progress.placed[side]} lashes placed`)
+              .join("; ")}
+          >
+            {plate.eyes.map((place) => (
+              <Pad
+                key={place.side}
+                place={place}
+                survey={survey}
+                map={map}
+                work={work}
+                nowMs={nowMs}
+                after={after}
+                stretchMm={of.policy.tapeStretchMm}
+                isDrawn={isDrawn(place.side)}
+                longestMm={longestMm}
+                onZone={onZone}
+              />
+            ))}
+          </svg>
+        </div>
+      ))}
+    </div>
+  );
+}
+
+/** Smaller than this two eyes say little, px per mm: then the one that is worked is shown alone. */
+const LEAST_SCALE = 6;
+
+/** Both eyes beside each other or one over the other, whichever is larger; where neither is large enough, the eye at work alone. */
+function arranged(survey: Survey, longestMm: number, { width, height }: { width: number; height: number }, litSide: Side): Plate[] {
+  const fit = (onlys: readonly (Side | null)[]) => {
+    const shapes = onlys.map((only) => layPlate(survey, "pad", 1000, { longestMm, only }));
+    const tall = shapes.reduce((sum, shape) => sum + shownHeight(shape, survey), 0);
+    const widthPx = Math.max(160, Math.floor(Math.min(width, (height / tall) * 1000)));
+    const scale = (Math.min(...shapes.flatMap(({ eyes }) => eyes.map(({ pxPerMm }) => pxPerMm))) * widthPx) / 1000;
+    return { scale, plates: () => onlys.map((only) => layPlate(survey, "pad", widthPx, { longestMm, only })) };
+  };
+  const [beside, over, alone] = [fit([null]), fit(eyesInView("bedHead")), fit([litSide])];
+  const best = over.scale > beside.scale ? over : beside;
+  return (best.scale < LEAST_SCALE && alone.scale > best.scale ? alone : best).plates();
+}
+
+/** From the pads' upper edge to a little under the lash line. */
+function shownHeight({ eyes, eyeBottom }: Plate, survey: Survey): number {
+  return Math.min(
+    eyeBottom,
+    ...eyes.map(({ side, point, pxPerMm }) => point([0, 0])[1] + survey.eyes[side].lashLineMm * LID_SHOWN * pxPerMm),
+  );
+}
+
+/** The lashes themselves: painted on canvases, a spot of the plan each a picture of its own, so that a tap draws one of them. */
+const PlacedLashes = memo(
+  function PlacedLashes({ plate, of, work }: { plate: Plate; of: Props["of"]; work: AtWork }) {
+    const under = useRef<HTMLCanvasElement>(null);
+    const lashes = useRef<HTMLCanvasElement>(null);
+    const moving = useRef<HTMLCanvasElement>(null);
+    const layers = useRef<LashLayers>(null);
+    const theme = useTheme();
+    const ratio = usePixelRatio();
+    const curlOf = useCurls(of);
+    const { survey, map, policy } = of;
+    const { attachmentOffsetMm: offsetMm } = policy;
+    const palette = useMemo(
+      () => ({ ...paletteOf(theme, survey.colours), ...(theme === "lamp" ? PAD_BY_LAMP : {}) }),
+      [theme, survey.colours],
+    );
+    const looks = useMemo(() => Object.fromEntries(plate.eyes.map((place) => [place.side, lookOn(plate, survey, place)])), [plate, survey]);
+    const worn = useMemo(
+      () => ({
+        right: placements(map, survey, "right").filter((placement) => placement.worn),
+        left: placements(map, survey, "left").filter((placement) => placement.worn),
+      }),
+      [map, survey],
+    );
+    useLayoutEffect(() => {
+      const context = sized(under.current, plate, ratio);
+      sized(lashes.current, plate, ratio);
+      sized(moving.current, plate, ratio);
+      if (!context) return;
+      for (const { side, point, pxPerMm } of plate.eyes)
+        paintShapes(context, drawClosedEye(closedEye(survey.eyes[side]), padOutline(survey, map, side, plate.longestMm), survey.seed), {
+          palette,
+          point,
+          pxPerMm,
+        });
+    }, [plate, survey, map, palette, ratio]);
+    useLayoutEffect(() => {
+      const [resting, hand] = [lashes, moving].map((canvas) => canvas.current?.getContext("2d"));
+      if (!resting || !hand) return;
+      layers.current ??= new LashLayers();
+      const layerNow = work.spot?.layer;
+      const drawn = plate.eyes.flatMap((place): LashLayer[] => {
+        const { side } = place;
+        const look = looks[side]!;
+        const field = fieldOf(survey, side);
+        return [
+          {
+            key: side,
+            of: [field, look],
+            blades: () => naturalBlades(field, look),
+            brush: place,
+            ink: palette.hair,
+            opacity: NATURALS_OPACITY.worn,
+          },
+          ...work.plan.spots.flatMap((spot): LashLayer[] => {
+            const placed = Math.min(spot.planned, work.progress.of(spot).placed);
+            if (spot.side !== side || placed === 0) return [];
+            return [
+              {
+                key: spotKey(spot),
+                of: [look, curlOf, offsetMm, worn[side], spot, placed],
+                blades: () =>
+                  wornBlades(
+                    spot.slots.slice(0, placed).map((slot) => ({ lash: worn[side][slot]!.lash, fibre: spot.fibre })),
+                    { curlOf, offsetMm },
+                    look,
+                  ),
+                brush: place,
+                ink: palette.lash,
+                opacity: spot.layer === layerNow || layerNow === undefined ? 1 : OTHER_LAYER,
+              },
+            ];
+          }),
+        ];
+      });
+      layers.current.paint(resting, hand, drawn, ratio);
+    });
+    return (
+      <>
+        <canvas ref={under} aria-hidden="true" className={canvasClass} />
+        <canvas ref={lashes} aria-hidden="true" className={canvasClass} data-layer="lashes" />
+        <canvas ref={moving} aria-hidden="true" className={canvasClass} />
+      </>
+    );
+  },
+  (a, b) =>
+    a.plate === b.plate &&
+    a.of.map === b.of.map &&
+    a.of.survey === b.of.survey &&
+    a.work.progress === b.work.progress &&
+    a.work.spot?.layer === b.work.spot?.layer,
+);
+
+function sized(canvas: HTMLCanvasElement | null, { widthPx, eyeBottom }: Plate, ratio: number): CanvasRenderingContext2D | null {
+  const context = canvas?.getContext("2d");
+  if (!canvas || !context) return null;
+  canvas.width = Math.round(widthPx * ratio);
+  canvas.height = Math.round(eyeBottom * ratio);
+  canvas.style.width = `${widthPx}px`;
+  canvas.style.height = `${eyeBottom}px`;
+  context.setTransform(ratio, 0, 0, ratio, 0, 0);
+  return context;
+}
+
+/** How far out over the pad things stand past the longest fibre, mm. */
+const RING = { lengths: 3.1, litLength: 3.9, share: 7.2, edge: 8, name: 9.5 } as const;
+/** Lengths nearer to the lit one than this are under it, mm. */
+const COVERS_MM = 4.2;
+/** Wet marks and how long they last stand on the lid, mm below the line. */
+const WET = { dots: -1, words: -4.2 } as const;
+
+/** What is written on one pad: zones and lengths of the layer that is worked, how full each is, the one to work lit, what is wet. */
+const Pad = memo(function Pad({
+  place,
+  survey,
+  map,
+  work,
+  nowMs,
+  longestMm,
+  after,
+  stretchMm,
+  isDrawn,
+  onZone,
+}: {
+  place: EyePlace;
+  survey: Survey;
+  map: LashMap;
+  work: AtWork;
+  nowMs: number;
+  longestMm: number;
+  after: Props["after"];
+  /** How far tape draws the inner corner sideways, and whether it does. */
+  stretchMm: number;
+  isDrawn: boolean;
+  onZone: Props["onZone"];
+}) {
+  const { side, pxPerMm: k } = place;
+  const closed = useMemo(() => closedEye(survey.eyes[side]), [survey, side]);
+  const layer = map.eyes[side].layers[work.spot?.layer ?? 0] ?? map.eyes[side].layers[0]!;
+  const layerIndex = map.eyes[side].layers.indexOf(layer);
+  const drawn = (share: number) => (isDrawn ? drawnTo(share, closed.lashLineMm, stretchMm) : share);
+  const at = (share: number, outMm: number) => place.point(closed.point(drawn(share), outMm));
+  const labelAt = ({ boundaries }: typeof layer, i: number, outMm: number) =>
+    at((boundaries[i]! + boundaries[i + 1]!) / 2, longestMm + outMm);
+  const arc = (from: number, to: number, outMm: number) => Array.from({ length: 9 }, (_, i) => at(from + ((to - from) * i) / 8, outMm));
+  const path = (points: readonly (readonly [number, number])[]) =>
+    `M${points.map(([x, y]) => `${x.toFixed(1)} ${y.toFixed(1)}`).join("L")}`;
+  const spots = work.plan.spots.filter((spot) => spot.side === side && spot.layer === layerIndex);
+  const worn = useMemo(() => placements(map, survey, side).filter((placement) => placement.worn), [map, survey, side]);
+  const waitOf = (zone: number) =>
+    Math.max(0, ...spots.flatMap((spot) => (spot.zone === zone ? [waitS(spot, work.progress, work.wetS, nowMs)] : [])));
+  // Said once an eye, where it is longest: the dots show how far it reaches.
+  const worst = Math.max(0, ...spots.map(({ zone }) => waitOf(zone)));
+  const litLabel = work.spot?.side === side && work.spot.layer === layerIndex ? labelAt(layer, work.spot.zone - 1, RING.litLength) : null;
+  const nameAt = at(0.5, longestMm + RING.name);
+  return (
+    <g>
+      <text x={nameAt[0]} y={nameAt[1]} dy="0.36em" textAnchor="middle" fontSize="19" fill="var(--ink-2)">
+        {sideLabel(side)}
+      </text>
+      {layer.zones.map((fibre, i) => {
+        const [from, to] = [layer.boundaries[i]!, layer.boundaries[i + 1]!];
+        const zone = i + 1;
+        const here = spots.filter((spot) => spot.zone === zone);
+        const isLit = work.spot?.side === side && work.spot.layer === layerIndex && work.spot.zone === zone;
+        const planned = sum(here, (spot) => spot.planned);
+        const placed = sum(here, (spot) => Math.min(spot.planned, work.progress.of(spot).placed));
+        const waits = waitOf(zone);
+        const isWorst = waits > 0 && waits === worst;
+        const edge = longestMm + RING.edge;
+        const sector = `${path([...arc(from, to, 0), ...arc(from, to, edge).reverse()])}Z`;
+        const middle = (from + to) / 2;
+        const [lx, ly] = labelAt(layer, i, isLit ? RING.litLength : RING.lengths);
+        // The lit length stands in front: one that it would cover is left out.
+        const isCovered = !isLit && litLabel !== null && Math.hypot(lx - litLabel[0], ly - litLabel[1]) < COVERS_MM * k;
+        const [wx, wy] = at(middle, WET.words);
+        const whole = sum(
+          work.whole.spots.filter((spot) => spot.side === side && spot.layer === layerIndex && spot.zone === zone),
+          (spot) => spot.planned,
+        );
+        const share = whole ? Math.min(1, placed / whole) : 0;
+        const then = after && whole ? sum(here, (spot) => after.get(spotKey(spot)) ?? spot.planned) / whole : 0;
+        const along = (share: number) => from + 0.006 + (to - from - 0.012) * share;
+        const arcOf = (less: number, more: number) => path(arc(along(less), along(more), longestMm + RING.share));
+        return (
+          <g key={zone} data-zone={`${side} ${zone}`} data-lit={isLit || undefined} data-placed={placed} data-planned={planned}>
+            <path d={sector} fill={isLit ? "var(--ivy)" : "transparent"} fillOpacity={isLit ? 0.3 : 0} pointerEvents="none" />
+            {i > 0 ? (
+              <path
+                d={path([at(from, 0), at(from, longestMm + RING.lengths - 1.6)])}
+                stroke="var(--ivy)"
+                strokeWidth="1"
+                opacity="0.45"
+                fill="none"
+              />
+            ) : null}
+            {fibre ? (
+              <path
+                d={path(arc(from + 0.006, to - 0.006, longestMm + RING.share))}
+                stroke="var(--line-strong)"
+                strokeWidth={0.5 * k}
+                opacity="0.5"
+                fill="none"
+              />
+            ) : null}
+            {share > 0 ? <path d={arcOf(0, share)} stroke="var(--ivy)" strokeWidth={0.5 * k} fill="none" /> : null}
+            {then > share ? <path d={arcOf(share, then)} stroke="var(--ink-2)" strokeWidth={0.9 * k} fill="none" data-then={then} /> : null}
+            <text
+              x={lx}
+              y={ly}
+              dy="0.36em"
+              textAnchor="middle"
+              fontSize={isLit ? Math.max(30, Math.min(48, 4.6 * k)) : Math.max(13, Math.min(22, 2 * k))}
+              fontWeight={isLit ? 700 : 600}
+              fill={isLit ? "var(--ivy-deep)" : "var(--ink)"}
+              opacity={isCovered ? 0 : 1}
+            >
+              {isLit ? (work.spot?.fibre.lengthMm ?? "") : (fibre?.lengthMm ?? "–")}
+            </text>
+            {isWorst ? (
+              <text x={wx} y={wy} dy="0.36em" textAnchor="middle" fontSize="19" fontWeight="700" fill="var(--brass)">
+                wet {Math.ceil(waits)} s
+              </text>
+            ) : null}
+            {fibre ? (
+              <path
+                d={sector}
+                fill="transparent"
+                className="cursor-pointer"
+                onClick={() => onZone(side, zone)}
+                data-hit={`${side} ${zone}`}
+              />
+            ) : null}
+          </g>
+        );
+      })}
+      {work.progress.line[side].map((atMs, slot) => {
+        if (!isWet(atMs, work.wetS, nowMs)) return null;
+        const [x, y] = at(worn[slot]!.lash.at, WET.dots);
+        return <circle key={slot} cx={x} cy={y} r={Math.max(2.5, 0.36 * k)} fill="var(--brass)" pointerEvents="none" data-wet />;
+      })}
+    </g>
+  );
+});
+
+const sum = (spots: readonly PlannedSpot[], of: (spot: PlannedSpot) => number) => spots.reduce((total, spot) => total + of(spot), 0);
+
+/** The room there is, px. */
+function useSize() {
+  const ref = useRef<HTMLDivElement>(null);
+  const [size, setSize] = useState({ width: 800, height: 320 });
+  useEffect(() => {
+    if (!ref.current) return;
+    const observer = new ResizeObserver(([entry]) => {
+      if (entry) setSize({ width: entry.contentRect.width, height: entry.contentRect.height });
+    });
+    observer.observe(ref.current);
+    return () => observer.disconnect();
+  }, []);
+  return [ref, size] as const;
+}

@@ -1,0 +1,69 @@
+import { SIDES, sideLabel } from "@/core/eye";
+import type { LashMap } from "@/core/map";
+import {
+  firstAndLast,
+  lashGaps,
+  paceOf,
+  placementPlan,
+  progressOf,
+  REDO_REASONS,
+  TAPES,
+  type Pace,
+  type PlacingWork,
+} from "@/core/placing";
+import type { VisitState } from "@/core/visit";
+import type { MapGround } from "@/features/visit/clientMaps";
+
+/** What a finished set's record says of its lashes: how many of how many, redone and why, pace, pauses, tape. Rows of a description list. */
+export function PlacedKept({ state: { set, placing }, map, ground }: { state: VisitState; map: LashMap; ground: MapGround }) {
+  const plan = placementPlan(map, ground.survey);
+  const progress = progressOf(plan, placing, set.zones);
+  const gaps = lashGaps(plan, placing, [...set.beads.map(({ placedAtMs }) => placedAtMs), ...set.checks.map(({ atMs }) => atMs)]);
+  const { placed, planned } = progress;
+  const rows: [string, string][] = [
+    [
+      "Lashes placed",
+      `${placed.right + placed.left} of ${planned.right + planned.left} lashes: ${SIDES.map((side) => `${placed[side]} of ${planned[side]} on the ${sideLabel(side)}`).join(", ")}` +
+        (progress.elsewhere > 0 ? `; ${progress.elsewhere} in zones this map does not have` : ""),
+    ],
+  ];
+  if (placing.redone.length > 0) rows.push(["Redone", redoneWords(placing)]);
+  const both = paceOf(gaps);
+  if (both) rows.push(["Pace", paceWords(both, gaps)]);
+  if (placing.pauses.length > 0) rows.push(["Paused", pausedWords(placing)]);
+  if (placing.tapes.length > 0)
+    rows.push(["Tape", [...new Set(placing.tapes.map(({ what, side }) => `${TAPES[what]}, ${sideLabel(side)}`))].join("; ")]);
+  return rows.map(([term, words]) => (
+    <div key={term} className="contents">
+      <dt className="text-ink-2">{term}</dt>
+      <dd>{words}</dd>
+    </div>
+  ));
+}
+
+function redoneWords({ redone }: PlacingWork): string {
+  const byWhy = new Map<string, number>();
+  for (const { why, n } of redone) byWhy.set(REDO_REASONS[why], (byWhy.get(REDO_REASONS[why]) ?? 0) + n);
+  const total = [...byWhy.values()].reduce((sum, n) => sum + n, 0);
+  return `${total}: ${[...byWhy].map(([why, n]) => `${n} ${why}`).join(", ")}`;
+}
+
+const seconds = ({ seconds: mean, lowS, highS }: Pace) => `${mean.toFixed(0)} s (${lowS.toFixed(0)} to ${highS.toFixed(0)})`;
+
+function paceWords(both: Pace, gaps: ReturnType<typeof lashGaps>): string {
+  const eyes = SIDES.flatMap((side) => {
+    const pace = paceOf(gaps.filter((gap) => gap.side === side));
+    return pace ? [`${sideLabel(side)} ${seconds(pace)}`] : [];
+  });
+  const ends = firstAndLast(gaps);
+  return [
+    `${seconds(both)} a lash over ${both.lashes}`,
+    ...(eyes.length > 1 ? eyes : []),
+    ...(ends ? [`first ten ${ends.first.seconds.toFixed(0)} s, last ten ${ends.last.seconds.toFixed(0)} s`] : []),
+  ].join("; ");
+}
+
+function pausedWords({ pauses }: PlacingWork): string {
+  const minutes = pauses.reduce((sum, { fromMs, toMs }) => sum + ((toMs ?? fromMs) - fromMs), 0) / 60_000;
+  return `${pauses.length === 1 ? "once" : `${pauses.length} times`}, ${minutes < 1 ? "under a minute" : `${Math.round(minutes)} min`} in all`;
+}

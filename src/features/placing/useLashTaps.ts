@@ -1,0 +1,58 @@
+"use client";
+import { useCallback, useMemo, useRef } from "react";
+import type { PauseReason, RedoReason, Spot, TapeId, Targets } from "@/core/placing";
+import type { Side } from "@/core/eye";
+import { useTabletStore } from "@/features/tablet/TabletProvider";
+import type { AtWork } from "./usePlacing";
+
+/** What is tapped while lashes are placed. */
+export type LashTaps = {
+  readonly place: () => void;
+  readonly rest: () => void;
+  readonly redo: (spot: Spot, why: RedoReason) => void;
+  readonly pause: (why: PauseReason | null) => void;
+  readonly resume: () => void;
+  readonly talk: (on: boolean) => void;
+  readonly tape: (what: TapeId, side: Side, on: boolean) => void;
+  readonly check: (counted: { off: number; of: number } | null) => void;
+  readonly replan: (minutes: number | null, targets: Targets["spots"]) => void;
+  readonly undo: () => void;
+};
+
+const at = ({ side, layer, zone, piece }: Spot) => ({ side, layer, zone, piece });
+
+/** Taps of a visit's placing. Two that come within `slipMs` are one: a pedal bounces, a finger trembles. */
+export function useLashTaps(
+  visitId: string,
+  { spot, progress }: Pick<AtWork, "spot" | "progress">,
+  { slipMs }: { readonly slipMs: number },
+): LashTaps {
+  const store = useTabletStore();
+  const lastMs = useRef(-Infinity);
+  const isSlip = useCallback(() => {
+    const ms = performance.now();
+    const slip = ms - lastMs.current < slipMs;
+    lastMs.current = ms;
+    return slip;
+  }, [slipMs]);
+  const lacks = spot ? spot.planned - progress.of(spot).placed : 0;
+  return useMemo(
+    () => ({
+      place: () => {
+        if (spot && !isSlip()) void store.tap(visitId, "lashPlaced", { ...at(spot), n: 1 });
+      },
+      rest: () => {
+        if (spot && lacks > 0) void store.tap(visitId, "lashPlaced", { ...at(spot), n: lacks });
+      },
+      redo: (one, why) => void store.tap(visitId, "lashRedone", { ...at(one), n: 1, why }),
+      pause: (why) => void store.tap(visitId, "paused", { why }),
+      resume: () => void store.tap(visitId, "resumed", {}),
+      talk: (on) => void store.tap(visitId, "talkMarked", { on }),
+      tape: (what, side, on) => void store.tap(visitId, "taped", { what, side, on }),
+      check: (counted) => void store.tap(visitId, "checked", counted ?? { off: null, of: null }),
+      replan: (minutes, targets) => void store.tap(visitId, "replanned", { minutes, targets: targets.map((one) => ({ ...one })) }),
+      undo: () => void store.takeBackLast(visitId),
+    }),
+    [store, visitId, spot, lacks, isSlip],
+  );
+}

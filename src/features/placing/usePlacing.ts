@@ -1,0 +1,139 @@
+"use client";
+import { useMemo, useState } from "react";
+import { otherSide, type Side } from "@/core/eye";
+import { innerCornerOnRight, type LashMap, type PlacingPace } from "@/core/map";
+import {
+  isSameSpot,
+  lashesInTurn,
+  lashGaps,
+  nextLash,
+  paceNow,
+  paceOf,
+  placementPlan,
+  progressOf,
+  secondsLeft,
+  wetNeighbourS,
+  withTargets,
+  type PlacementPlan,
+  type PlannedSpot,
+  type Spot,
+} from "@/core/placing";
+import type { Policy } from "@/core/policy";
+import type { VisitState } from "@/core/visit";
+import type { MapGround } from "@/features/visit/clientMaps";
+
+/** What a set is placed by. */
+export type PlacingOf = {
+  readonly map: LashMap | null;
+  readonly ground: MapGround | null;
+  readonly policy: Policy;
+  /** What a lash takes by this technician's last sets, or the studio's figures. */
+  readonly pace: PlacingPace;
+};
+
+/** A place somebody chose, and how many lashes were tapped by then. */
+type Chosen = { readonly spot: Spot; readonly taps: number; readonly wasFull: boolean };
+
+const NO_PLAN: PlacementPlan = { spots: [], worn: { right: 0, left: 0 } };
+
+/** The set as it is worked: what is planned, how far it has come, and where the next lash goes. */
+export function usePlacing({ map, ground, policy, pace: usual }: PlacingOf, { placing, set }: VisitState, setTimeS: number | null) {
+  const survey = ground?.survey ?? null;
+  const whole = useMemo(() => (map && survey ? placementPlan(map, survey) : NO_PLAN), [map, survey]);
+  const { lashes, redone, targets } = placing;
+  const plan = useMemo(() => withTargets(whole, targets), [whole, targets]);
+  const progress = useMemo(() => progressOf(plan, { lashes, redone }, set.zones), [plan, lashes, redone, set.zones]);
+  const gaps = useMemo(
+    () => lashGaps(plan, placing, [...set.beads.map(({ placedAtMs }) => placedAtMs), ...set.checks.map(({ atMs }) => atMs)]),
+    [plan, placing, set.beads, set.checks],
+  );
+  const pace = useMemo(() => paceNow(gaps, (isFan) => (isFan ? usual.secondsPerFan : usual.secondsPerSingle)), [gaps, usual]);
+  const wetS = wetNeighbourS(setTimeS);
+  const isMostlyFans = plan.spots.reduce((sum, { isFan, planned }) => sum + (isFan ? planned : -planned), 0) > 0;
+  const inTurn = lashesInTurn(wetS, pace(progress.turn?.side ?? "right", isMostlyFans));
+  // What is proposed stays as it stood when the last lash was placed: hands have the fibre by now.
+  const sinceMs = lashes.at(-1)?.atMs ?? 0;
+  const { eyeOrder, layerOrder, cornersAfterPercent } = policy;
+  const order = useMemo(
+    () => ({ schools: { eyeOrder, layerOrder, cornersAfterPercent }, inTurn, wetS, nowMs: sinceMs }),
+    [eyeOrder, layerOrder, cornersAfterPercent, inTurn, wetS, sinceMs],
+  );
+  const proposed = useMemo(() => nextLash(plan, progress, order)?.spot ?? null, [plan, progress, order]);
+  const [choice, setChoice] = useState<Chosen | null>(null);
+  const chosen = choice && stillHolds(choice, plan, progress.of(choice.spot).placed, lashes.length, inTurn);
+  const spot = chosen ?? proposed;
+  const choose = (wanted: PlannedSpot | null) =>
+    setChoice(wanted && { spot: wanted, taps: lashes.length, wasFull: progress.of(wanted).placed >= wanted.planned });
+  return {
+    plan,
+    /** What the map asks for, whatever was planned again for less time. */
+    whole,
+    progress,
+    order,
+    inTurn,
+    wetS,
+    spot,
+    isChosen: chosen !== null,
+    /** Lashes of a chosen place that are kept to before the order goes on. */
+    stay: chosen && choice ? inTurn - (lashes.length - choice.taps) : 1,
+    isAllPlaced: plan.spots.length > 0 && proposed === null,
+    secondsLeft: secondsLeft(plan, (one) => progress.of(one).placed, pace),
+    pace,
+    paces: {
+      right: paceOf(gaps.filter(({ side }) => side === "right")),
+      left: paceOf(gaps.filter(({ side }) => side === "left")),
+      both: paceOf(gaps),
+    },
+    choose,
+    /** That zone of an eye, in the layer that is worked. */
+    chooseZone: (side: Side, zone: number) => choose(spotIn(plan, side, zone, spot, (one) => progress.of(one).placed < one.planned)),
+    /** The zone beside, to the right (1) or the left (-1) as it lies before who works. */
+    beside: (way: 1 | -1) => {
+      if (!spot) return;
+      const by = innerCornerOnRight(spot.side, "bedHead") ? -way : way;
+      const zones = zonesOf(plan, spot).sort((a, b) => a - b);
+      const next = zones[zones.indexOf(spot.zone) + by];
+      if (next !== undefined) choose(spotIn(plan, spot.side, next, spot, (one) => progress.of(one).placed < one.planned));
+    },
+    otherEye: () => {
+      if (!spot) return;
+      const side = otherSide(spot.side);
+      const zones = zonesOf(plan, { ...spot, side });
+      if (zones.length === 0) return;
+      const nearest = zones.reduce((a, b) => (Math.abs(b - spot.zone) < Math.abs(a - spot.zone) ? b : a));
+      choose(spotIn(plan, side, nearest, spot, (one) => progress.of(one).placed < one.planned));
+    },
+  };
+}
+export type AtWork = ReturnType<typeof usePlacing>;
+
+/** A place that was chosen holds for one turn of lashes, or until it is full; one that was full already takes what is put there. */
+function stillHolds(
+  { spot, taps, wasFull }: Chosen,
+  plan: PlacementPlan,
+  placed: number,
+  tapsNow: number,
+  inTurn: number,
+): PlannedSpot | null {
+  const known = plan.spots.find((one) => isSameSpot(one, spot));
+  if (!known || tapsNow - taps >= inTurn) return null;
+  return wasFull || placed < known.planned ? known : null;
+}
+
+const zonesOf = (plan: PlacementPlan, { side, layer }: Spot): number[] => [
+  ...new Set(plan.spots.filter((one) => one.side === side && one.layer === layer).map(({ zone }) => zone)),
+];
+
+/** What of a zone is worked: in the same layer as now where it has that zone, what is not done before what is. */
+function spotIn(
+  plan: PlacementPlan,
+  side: Side,
+  zone: number,
+  now: Spot | null,
+  isOpen: (spot: PlannedSpot) => boolean,
+): PlannedSpot | null {
+  const there = plan.spots.filter((one) => one.side === side && one.zone === zone);
+  const layer = there.filter((one) => one.layer === now?.layer);
+  const among = layer.length > 0 ? layer : there;
+  return among.find(isOpen) ?? among[0] ?? null;
+}
