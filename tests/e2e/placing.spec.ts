@@ -152,6 +152,54 @@ test("zones by digit, arrow and touch, the rest of one held, redone with why, fo
   await expect.poll(async () => (await kept("paused")).map(({ payload }) => payload.why)).toEqual([null, "sneezed"]);
 });
 
+test("minutes: what remains planned again, shown before and after, taken or not, and the whole plan again", async ({ page }) => {
+  await toTheBed(page);
+  for (let i = 0; i < 6; i++) await press(page, "Space");
+  const planned = async () =>
+    (
+      await page.locator("[data-bed] [data-planned]").evaluateAll((zones) => zones.map((zone) => Number(zone.getAttribute("data-planned"))))
+    ).reduce((sum, n) => sum + n, 0);
+  const whole = await planned();
+  await page.keyboard.press("m");
+  await page.getByRole("button", { name: "30 min" }).click();
+  const proposal = page.getByTestId("proposal");
+  await expect(proposal).toContainText(/\d+ more/);
+  await expect(proposal).toContainText(/\d+\s%\s→\s\d+\s%/);
+  await expect(proposal).toContainText("last check and drying");
+  await expect(page.locator("[data-then]").first()).toBeAttached();
+  // Not taken, nothing has changed.
+  await page.keyboard.press("Escape");
+  await expect(proposal).toHaveCount(0);
+  expect(await planned()).toBe(whole);
+  await page.keyboard.press("m");
+  await page.keyboard.press("3");
+  const more = Number(/(\d+) more/.exec((await proposal.innerText()).replace(/\s+/g, " "))![1]);
+  await page.keyboard.press("1");
+  await expect.poll(planned).toBe(6 + more);
+  await expect(page.getByTestId("bed-says")).toContainText("planned again for 30 min");
+  // A quarter of an hour goes to checks and drying first: hardly a lash.
+  await page.keyboard.press("m");
+  await page.keyboard.press("1");
+  await expect(proposal).toContainText(/^\d+ more/);
+  await page.keyboard.press("Escape");
+  await page.keyboard.press("m");
+  await page.getByRole("button", { name: "the whole plan again" }).click();
+  await expect.poll(planned).toBe(whole);
+  // Taken back, the shorter one stands again.
+  await press(page, "Backspace");
+  await expect.poll(planned).toBe(6 + more);
+  await page.keyboard.press("k");
+  await expect(page.getByTestId("bed-says")).toContainText("hold and dry 25 % longer");
+  // The client must leave now: the drying, its clock, and the caution before it ends.
+  await page.keyboard.press("m");
+  await page.getByRole("button", { name: /^leave now: dry \d/ }).click();
+  const eyes = page.getByTestId("eyes-clock");
+  await expect(eyes).toHaveAttribute("data-state", "shut");
+  await expect(eyes).toContainText("because the client talked or moved");
+  await page.getByRole("button", { name: "The client must leave now" }).click();
+  await expect(page.getByText("The cure is not there yet.")).toBeVisible();
+});
+
 test("by keyboard alone: every button by Tab and Enter, and Space is still the pedal", async ({ page }) => {
   await toTheBed(page);
   const focused = () => page.evaluate(() => document.activeElement?.textContent ?? "");

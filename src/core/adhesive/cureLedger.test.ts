@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { cureSettings, defaultPolicy } from "../policy";
-import { cureLedger as ledgerOf, doseCurve, EYES_SHUT_AT_LEAST_S, isolation, waitInAirS, type AirAt } from ".";
+import { cureLedger as ledgerOf, doseCurve, eyesWaitS, EYES_SHUT_AT_LEAST_S, isolation, waitInAirS, type AirAt } from ".";
 
 const at = (temperatureC: number, relativeHumidity: number) => ({ temperatureC, relativeHumidity });
 const cureLedger = (
@@ -31,6 +31,51 @@ describe("when eyes may open (common practice: 3 to 5 minutes, never under 3 by 
   test("in damp air the clock holds them shut for three minutes all the same", () => {
     expect(eyes(0.74, 2.9)).toMatchObject({ may: false, waitsFor: "clock" });
     expect(eyes(0.74, 3.01).may).toBe(true);
+  });
+  test("without any reading twice the studio's minutes at true seconds, twelve at most, and no air is called slow", () => {
+    const unread = (minutes: number, change = {}) =>
+      cureLedger([{ key: "last", atMs: 0 }], [], minutes * MINUTE, cureSettings({ ...defaultPolicy, ...change })).eyes!;
+    expect(unread(0)).toMatchObject({
+      may: false,
+      leftS: 480,
+      leftLowS: 480,
+      leftHighS: 480,
+      waitsFor: "unread",
+      mend: false,
+      times: null,
+    });
+    // A minute later a minute less is left: the clock runs at the speed of clocks.
+    expect(unread(1).leftHighS).toBe(420);
+    expect([unread(7.9).may, unread(8).may]).toEqual([false, true]);
+    expect([unread(11.9, { eyesOpenMinutes: 8 }).may, unread(12, { eyesOpenMinutes: 8 }).may]).toEqual([false, true]);
+    expect(eyesWaitS(settings, null)).toBe(480);
+    expect(eyesWaitS(cureSettings({ ...defaultPolicy, eyesOpenMinutes: 8 }), null)).toBe(720);
+    // A finish ends it by its leaflet here too.
+    const misted = cureLedger([{ key: "last", atMs: 0 }], [], 4 * MINUTE, settings, { finish: { method: "mist", atMs: MINUTE } }).eyes!;
+    expect(misted.waitsFor).not.toBe("unread");
+  });
+  test("what a known air will take from the last lash, never under three minutes", () => {
+    expect(eyesWaitS(settings, at(22, 0.5))).toBeCloseTo(240, 6);
+    expect(eyesWaitS(settings, at(22, 0.25))).toBeCloseTo(480, 6);
+    expect(eyesWaitS(settings, at(22, 0.74))).toBe(180);
+  });
+  test("where the client talked a quarter more is asked, also of a lash that is not the last", () => {
+    const talked = (minutes: number) => cureLedger([{ key: "last", atMs: 0, talked: true }], steady(0.5), minutes * MINUTE, settings);
+    expect(talked(4.9).eyes).toMatchObject({ may: false, talked: true, atReferenceS: 300 });
+    expect(talked(5.01).eyes!.may).toBe(true);
+    expect([talked(4.5).lines[0]!.setThrough, talked(5.01).lines[0]!.setThrough]).toEqual([false, true]);
+    // Held 3 s, or 3.75 where there was talk.
+    expect([talked(3.5 / 60).lines[0]!.isolationSafe, talked(3.8 / 60).lines[0]!.isolationSafe]).toEqual([false, true]);
+    const both = cureLedger(
+      [
+        { key: "before", atMs: 0, talked: true },
+        { key: "last", atMs: 0.5 * MINUTE },
+      ],
+      steady(0.5),
+      4.6 * MINUTE,
+      settings,
+    ).eyes!;
+    expect(both).toMatchObject({ may: false, talked: true, sinceS: 246 });
   });
   test("past twelve minutes by the clock the air is to be mended", () => {
     const slow = cureLedger(

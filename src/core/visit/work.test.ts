@@ -103,9 +103,32 @@ describe("what the cure ledger counts", () => {
   test("a finish ends the last bead's work; more work undoes the finish", () => {
     const finish = event(30, "finishApplied", { method: "mist" });
     const done = visitState([started(), bead(1), finish]);
-    expect(placedLashesOf(done, T0 + 40 * MINUTE)).toEqual([{ key: "bead 1", atMs: T0 + 30 * MINUTE }]);
+    expect(placedLashesOf(done, T0 + 40 * MINUTE)).toEqual([{ key: "bead 1", atMs: T0 + 30 * MINUTE, talked: false }]);
     expect(visitState([started(), bead(1), finish, bead(33)]).set.finish).toBeNull();
     expect(visitState([started(), bead(1), finish, event(31, "zonePlaced", { side: "left", layer: 0, zone: 2 })]).set.finish).toBeNull();
+  });
+  test("zones are counted from their last lash or the one set anew; what was placed or cured while the client talked is marked", () => {
+    const lash = (minute: number, zone: number) => event(minute, "lashPlaced", { side: "left", layer: 0, zone, piece: 0, n: 1 });
+    const talk = (minute: number, on: boolean) => event(minute, "talkMarked", { on });
+    const state = visitState([
+      started(),
+      bead(1),
+      lash(2, 4),
+      lash(3, 4),
+      event(9, "lashRedone", { side: "left", layer: 0, zone: 4, piece: 0, n: 1, why: "leaned" }),
+      talk(10, true),
+      talk(12, false),
+      lash(11, 5),
+      lash(13, 6),
+    ]);
+    expect(placedLashesOf(state, T0 + 20 * MINUTE)).toEqual([
+      { key: "zone left 0 4", atMs: T0 + 9 * MINUTE, talked: true },
+      { key: "zone left 0 5", atMs: T0 + 11 * MINUTE, talked: true },
+      { key: "zone left 0 6", atMs: T0 + 13 * MINUTE, talked: false },
+      { key: "bead 1", atMs: T0 + 20 * MINUTE, talked: false },
+    ]);
+    // Talking still, everything is.
+    expect(placedLashesOf(visitState([started(), bead(1), talk(3, true)]), T0 + 20 * MINUTE)).toMatchObject([{ talked: true }]);
   });
   test("water waits a day by policy from the last lash, or as the adhesive or the finish says", () => {
     const settings = cureSettings(defaultPolicy);

@@ -13,6 +13,7 @@ import { BigClock } from "./BigClock";
 import { BrushCheck } from "./BrushCheck";
 import { ChangeBottle } from "./ChangeBottle";
 import type { adhesiveInUse } from "@/features/visit/adhesiveInUse";
+import { TypeAir } from "./TypeAir";
 import { grabFacts } from "./grabFacts";
 import type { useBeadTaps } from "./useBeadTaps";
 import type { VisitProps } from "./visitProps";
@@ -62,7 +63,7 @@ export const Placing = memo(function Placing({ visit, state, air, rated, glue, s
   return (
     <>
       <BigClock state={state} />
-      <div className="mt-4 flex flex-wrap gap-3">
+      <div className="mt-4 flex flex-wrap gap-x-2 gap-y-3">
         <Button tone={beads.length === 0 && !shake ? "ivy" : "line"} size={onBed ? "bedNarrow" : "bed"} onClick={taps.shake}>
           Shake {shakeS} s
         </Button>
@@ -80,6 +81,7 @@ export const Placing = memo(function Placing({ visit, state, air, rated, glue, s
       </div>
       <p className="mt-3 text-[0.9375rem] text-ink-2">
         <AirAndBottle visit={visit} bottleId={bottleId} air={air} glue={glue} settings={settings} />
+        {air ? null : <TypeAir roomId={visit.roomId} />}
         {rated.length > 0 ? <ChangeBottle visitId={visit.id} rated={rated} bottleId={bottleId} /> : null}
       </p>
       {beads.length > 0 ? (

@@ -31,6 +31,7 @@ import { Says } from "./Says";
 import type { LashTaps } from "./useLashTaps";
 import type { AtWork } from "./usePlacing";
 import { useReplan } from "./useReplan";
+import { useSpokenWork } from "./useSpokenWork";
 
 type Ask = "redo" | "pause" | "tape" | "off" | "minutes";
 
@@ -160,6 +161,8 @@ export function PlacingScreen({
   // Looking ahead may come a moment after the tap.
   const { spot: from, ...ahead } = useDeferredValue(work);
   const then = from && whatFollows(ahead.plan, ahead.progress, from, ahead.order, ahead.pace(from.side, from.isFan), ahead.stay);
+
+  useSpokenWork(spot, work.secondsLeft);
 
   const clocks = nowMs === null ? [] : visitClocks(state, nowMs);
   const check = clocks.find(({ kind }) => kind === "check");

@@ -1,5 +1,5 @@
 import { formatClock, formatPercent } from "@/core/units";
-import { Verdict } from "@/ui";
+import { cx, Verdict } from "@/ui";
 import type { Proposal } from "./useReplan";
 
 /** What remains, planned for the time there is: how much more, what it shows, and where the minutes go. */
@@ -20,8 +20,8 @@ export function ProposalFigures({ proposal: { minutes, more, look, uneven, placi
         </span>
         <span className="sm:ml-auto">
           {uneven ? (
-            <span className="text-brass">
-              ▲ {uneven.side} +{uneven.lashes}
+            <span className={cx(uneven.lashes > 1 && "text-brass")}>
+              {uneven.side} +{uneven.lashes}
             </span>
           ) : (
             <span className="font-normal text-ink-2">even</span>

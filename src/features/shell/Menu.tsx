@@ -12,6 +12,14 @@ import { turnTheme } from "./theme";
 const ITEM =
   "flex min-h-9 cursor-pointer items-center justify-between gap-6 rounded px-3 py-1.5 outline-none data-[highlighted]:bg-moss-soft";
 
+/** What may be heard, each turned on and off by itself. */
+const HEARD = [
+  ["sound", "Clocks sound"],
+  ["speech", "Warnings spoken"],
+  ["zones", "Next zone spoken"],
+  ["minutes", "Minutes to place spoken"],
+] as const;
+
 /** Who is signed in; theme, sounds, signing out. Fetched when it is first wanted, and open then. */
 export function Menu({ name, role, studioName }: { name: string; role: string; studioName: string }) {
   const tablet = useTabletStorage();
@@ -28,7 +36,7 @@ export function Menu({ name, role, studioName }: { name: string; role: string; s
     writeAlarmChoice(next);
     unlockSound();
     if (change.sound) ring("shaken");
-    if (change.speech) say("Speaking.");
+    if (change.speech || change.zones || change.minutes) say("Speaking.");
   };
   const signOut = async () => {
     try {
@@ -62,24 +70,19 @@ export function Menu({ name, role, studioName }: { name: string; role: string; s
             <DropdownMenu.Item className={ITEM} onSelect={turnTheme}>
               Paper or lamp <kbd className="text-sm text-ink-2">Shift L</kbd>
             </DropdownMenu.Item>
-            <DropdownMenu.CheckboxItem
-              className={ITEM}
-              checked={alarm.sound}
-              onCheckedChange={(sound) => setSound({ sound })}
-              onSelect={(e) => e.preventDefault()}
-            >
-              Clocks sound <span className="text-sm text-ink-2">{alarm.sound ? "on" : "off"}</span>
-            </DropdownMenu.CheckboxItem>
-            <DropdownMenu.CheckboxItem
-              className={ITEM}
-              checked={alarm.speech}
-              onCheckedChange={(speech) => setSound({ speech })}
-              onSelect={(e) => e.preventDefault()}
-            >
-              Clocks speak <span className="text-sm text-ink-2">{alarm.speech ? "on" : "off"}</span>
-            </DropdownMenu.CheckboxItem>
+            {HEARD.map(([key, label]) => (
+              <DropdownMenu.CheckboxItem
+                key={key}
+                className={ITEM}
+                checked={alarm[key]}
+                onCheckedChange={(on) => setSound({ [key]: on })}
+                onSelect={(e) => e.preventDefault()}
+              >
+                {label} <span className="text-sm text-ink-2">{alarm[key] ? "on" : "off"}</span>
+              </DropdownMenu.CheckboxItem>
+            ))}
             <p className="max-w-64 px-3 pt-1 pb-2 text-sm text-ink-2">
-              Both begin after one touch of the page. In a hidden tab they go on as long as the browser lets it run; a tablet that sleeps or
+              All begin after one touch of the page. In a hidden tab they go on as long as the browser lets it run; a tablet that sleeps or
               a tab put away makes none. During a visit the screen is kept awake where the browser can.
             </p>
             <DropdownMenu.Separator className="my-1 h-px bg-line" />

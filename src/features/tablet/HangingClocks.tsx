@@ -73,7 +73,7 @@ export function HangingClocks({ hung }: { hung: readonly string[] }) {
     // Whether it hangs here or fills its own page, it sounds; the eyes' own page tells that one itself.
     for (const { visit, clock } of all) {
       if (clock.kind === "eyes" && path === `/visits/${visit.id}`) continue;
-      const alarm = alarmOf(clock, visit.clientName);
+      const alarm = alarmOf(clock, visit.clientName.split(" ")[0]!);
       if (!alarm || rung.current.has(alarm.key)) continue;
       rung.current.add(alarm.key);
       tell(alarm);

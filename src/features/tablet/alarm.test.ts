@@ -1,5 +1,5 @@
 import type { Clock } from "@/core/clock";
-import { alarmOf } from "./alarm";
+import { alarmOf, MOST_WORDS, readAlarmChoice, sayAtBed, say, shortPhrase, writeAlarmChoice } from "./alarm";
 
 const clock = (change: Partial<Clock>): Clock => ({
   id: "e",
@@ -49,4 +49,81 @@ test("looks, paste and rinse ring once, at their moment", () => {
   expect(kinds({ kind: "paste", state: "running", leftS: 100 })).toBeNull();
   expect(kinds({ kind: "rinse", state: "done", leftS: -1 })).toBe("shaken");
   expect(kinds({ kind: "rinse", state: "over", leftS: 300 })).toBeNull();
+});
+
+describe("by ear", () => {
+  const spoken: string[] = [];
+  let ended: () => void = () => undefined;
+  const synthesis = {
+    speaking: false,
+    pending: false,
+    speak: ({ text, onend }: { text: string; onend: () => void }) => {
+      spoken.push(text);
+      ended = onend;
+    },
+  };
+  const kept = new Map<string, string>();
+  beforeAll(() => {
+    const storage = { getItem: (key: string) => kept.get(key) ?? null, setItem: (key: string, value: string) => void kept.set(key, value) };
+    class Utterance {
+      lang = "";
+      onend = () => undefined;
+      constructor(readonly text: string) {}
+    }
+    Object.assign(globalThis, {
+      localStorage: storage,
+      window: { speechSynthesis: synthesis },
+      speechSynthesis: synthesis,
+      SpeechSynthesisUtterance: Utterance,
+    });
+  });
+  afterAll(() => {
+    for (const name of ["localStorage", "window", "speechSynthesis", "SpeechSynthesisUtterance"]) Reflect.deleteProperty(globalThis, name);
+  });
+  beforeEach(() => {
+    spoken.length = 0;
+    kept.clear();
+    Object.assign(synthesis, { speaking: false, pending: false });
+  });
+
+  test("at first clocks sound and nothing is spoken; each is turned on and off by itself", () => {
+    expect(readAlarmChoice()).toEqual({ sound: true, speech: false, zones: false, minutes: false });
+    writeAlarmChoice({ sound: false, speech: true, zones: true, minutes: false });
+    expect(readAlarmChoice()).toEqual({ sound: false, speech: true, zones: true, minutes: false });
+    // As it was kept before zones and minutes were spoken.
+    kept.set("ivy-alarm", "sound speech");
+    expect(readAlarmChoice()).toEqual({ sound: true, speech: true, zones: false, minutes: false });
+  });
+  test("a zone is said where zones are to be said, and never over what is being said", () => {
+    writeAlarmChoice({ sound: true, speech: false, zones: true, minutes: false });
+    sayAtBed("zones", "left 6, 12");
+    sayAtBed("minutes", "40 minutes");
+    expect(spoken).toEqual(["left 6, 12"]);
+    synthesis.speaking = true;
+    sayAtBed("zones", "right 6, 12");
+    sayAtBed("zones", "right 7, 11");
+    expect(spoken).toHaveLength(1);
+    // The newest is said once there is silence; what was passed meanwhile is not.
+    synthesis.speaking = false;
+    ended();
+    expect(spoken.splice(1)).toEqual(["right 7, 11"]);
+    ended();
+    expect(spoken).toHaveLength(1);
+    // A warning waits for its turn in the browser's own queue instead.
+    synthesis.speaking = true;
+    say("bead 2 is spent.");
+    expect(spoken).toEqual(["left 6, 12", "bead 2 is spent."]);
+  });
+  test("no phrase is longer than about four seconds, whoever the client is", () => {
+    const who = "Wilhelmina Constantia Saltwhistle of the Upper Ferry";
+    const all = (["bead", "shake", "check", "eyes", "coat"] as const).flatMap((kind) =>
+      (["soon", "over", "done"] as const).flatMap(
+        (state) => alarmOf(clock({ kind, state, leftS: state === "soon" ? 119.9 : -0.5 }), who)?.words ?? [],
+      ),
+    );
+    expect(all.length).toBeGreaterThan(4);
+    for (const words of all) expect(shortPhrase(words).split(/\s+/).length).toBeLessThanOrEqual(MOST_WORDS);
+    expect(shortPhrase("Calla: brush through. Are both eyes closed?")).toBe("Calla: brush through. Are both eyes closed?");
+    expect(shortPhrase("One two three four five. Six seven eight nine ten eleven.")).toBe("One two three four five.");
+  });
 });

@@ -2,18 +2,19 @@ import { COAT_WARNING_S } from "@/core/processing";
 import type { Clock } from "@/core/clock";
 import { BEAD_WARNING_S } from "@/core/visit";
 
-/** Sound and speech; browsers let a page make either only after it was touched once. */
-export type AlarmChoice = { readonly sound: boolean; readonly speech: boolean };
+/** What is heard: sounds, and spoken warnings, zones and minutes, each by itself. Browsers let a page make any only after it was touched once. */
+export type AlarmChoice = { readonly sound: boolean; readonly speech: boolean; readonly zones: boolean; readonly minutes: boolean };
+const HEARD = ["sound", "speech", "zones", "minutes"] as const;
 
 const KEY = "ivy-alarm";
 
 export function readAlarmChoice(): AlarmChoice {
-  const text = localStorage.getItem(KEY);
-  return text === null ? { sound: true, speech: false } : { sound: text.includes("sound"), speech: text.includes("speech") };
+  const kept = localStorage.getItem(KEY)?.split(" ") ?? ["sound"];
+  return Object.fromEntries(HEARD.map((one) => [one, kept.includes(one)])) as AlarmChoice;
 }
 
 export function writeAlarmChoice(choice: AlarmChoice): void {
-  localStorage.setItem(KEY, [choice.sound ? "sound" : "", choice.speech ? "speech" : ""].join(" "));
+  localStorage.setItem(KEY, HEARD.filter((one) => choice[one]).join(" "));
 }
 
 let context: AudioContext | null = null;
@@ -47,11 +48,40 @@ export function ring(kind: Alarm["kind"]): void {
   });
 }
 
-export function say(words: string): void {
+/** Nobody listens to more than so many words at a time: about four seconds. */
+export const MOST_WORDS = 10;
+
+/** A phrase that takes no more than four seconds: a long one ends with a sentence that still fits, or is cut. */
+export function shortPhrase(words: string): string {
+  const count = (text: string) => text.split(/\s+/).filter(Boolean).length;
+  let said = "";
+  for (const sentence of words.split(/(?<=[.?!])\s+/)) {
+    if (count(`${said} ${sentence}`) > MOST_WORDS) break;
+    said = `${said} ${sentence}`.trim();
+  }
+  return said || words.split(/\s+/).slice(0, MOST_WORDS).join(" ");
+}
+
+/** What is to be said once there is silence: the newest zone, not all that were passed meanwhile. */
+let afterwards: string | null = null;
+
+/** One phrase after the other, never one over another. One that gives way waits for silence, and for no older one of its kind. */
+export function say(words: string, { givesWay = false } = {}): void {
   if (!("speechSynthesis" in window)) return;
-  const utterance = new SpeechSynthesisUtterance(words);
+  if (givesWay && (speechSynthesis.speaking || speechSynthesis.pending)) return void (afterwards = words);
+  const utterance = new SpeechSynthesisUtterance(shortPhrase(words));
   utterance.lang = "en";
+  utterance.onend = () => {
+    const next = afterwards;
+    afterwards = null;
+    if (next !== null) say(next, { givesWay: true });
+  };
   speechSynthesis.speak(utterance);
+}
+
+/** Says a zone or the minutes, where that was asked for. */
+export function sayAtBed(kind: "zones" | "minutes", words: string): void {
+  if (readAlarmChoice()[kind]) say(words, { givesWay: true });
 }
 
 /** Sounds and speaks as the tablet was told to. */
