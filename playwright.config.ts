@@ -17,6 +17,8 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     trace: "retain-on-failure",
     screenshot: "only-on-failure",
+    // A page that one answers for would answer past what a test puts in the server's place.
+    serviceWorkers: "block",
     launchOptions: CHROMIUM,
   },
 });

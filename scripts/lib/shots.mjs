@@ -55,7 +55,22 @@ async function toTheChair(page, name) {
   const answer = await page.request.post("/api/visits/events", { data: { events } });
   if (!answer.ok()) throw new Error(`The taps were not kept: ${await answer.text()}`);
   await page.reload();
-  await page.getByTestId("clock-bead").first().waitFor();
+  await page.getByTestId("big-clock").first().waitFor();
+}
+
+const PACE_S = 21;
+/** Lashes handed in one after the other as the screen at the bed proposes them, as if they had been placed at a steady pace until now. */
+async function placeLashes(page, count) {
+  const visitId = page.url().split("/").pop();
+  const shown = () =>
+    page.locator("[data-placed]").evaluateAll((zones) => zones.reduce((sum, zone) => sum + Number(zone.dataset.placed), 0));
+  for (let i = 0; i < count; i++) {
+    const [side, layer, zone, piece] = (await page.getByTestId("next-lash").getAttribute("data-spot")).split(" ");
+    const spot = { side, layer: Number(layer), zone: Number(zone), piece: Number(piece), n: 1 };
+    const event = tapAt(visitId, ((count - i) * PACE_S) / 60, "lashPlaced", spot);
+    await page.request.post("/api/visits/events", { data: { events: [event] } });
+    while ((await shown()) <= i) await page.waitForTimeout(20);
+  }
 }
 
 async function openPlan(page, name) {
@@ -199,14 +214,6 @@ export const shots = [
     },
   },
   {
-    name: "colour-shield",
-    take: async (page) => {
-      await openPlan(page, /Marigold/);
-      await page.getByRole("radio", { name: "Shield" }).click();
-      await settle(page);
-    },
-  },
-  {
     name: "colour-mix",
     take: async (page) => {
       await openPlan(page, /Marigold/);
@@ -252,10 +259,22 @@ export const shots = [
     },
   },
   {
-    name: "chair",
+    name: "placing",
     theme: "lamp",
     take: async (page) => {
       await toTheChair(page, /Ottilie/);
+      await placeLashes(page, 88);
+      await settle(page);
+    },
+  },
+  {
+    name: "planned-again",
+    take: async (page) => {
+      await toTheChair(page, /Ottilie/);
+      await placeLashes(page, 60);
+      await page.keyboard.press("m");
+      await page.getByRole("button", { name: "30 min" }).click();
+      await page.getByTestId("proposal").waitFor();
       await settle(page);
     },
   },
@@ -264,7 +283,7 @@ export const shots = [
     theme: "lamp",
     take: async (page) => {
       await toTheChair(page, /Hesper/);
-      await page.getByRole("button", { name: "Dry and finish" }).click();
+      await page.getByRole("button", { name: "dry", exact: true }).click();
       await page.getByTestId("eyes-clock").waitFor();
       await settle(page);
     },

@@ -29,6 +29,7 @@ test("at the chair: zones, the check by one key from any screen, a bad bead foun
   await page.keyboard.press("c");
   await expect(page.getByTestId("clock-check")).toHaveCount(0);
   await page.goto(`/visits/${visitId}`);
+  await page.getByRole("button", { name: "visit page" }).click();
 
   // Six of twenty-two off condemn the bead or the air, and lead through the trade's order.
   await page.getByRole("button", { name: "Some came off" }).click();

@@ -266,3 +266,44 @@ test("a whole set by Space alone: to the last lash, the drying, and the end once
   await expect(page.getByRole("heading", { name: "Done and kept" })).toBeVisible();
   await expect(page.getByRole("region", { name: "The visit as it was kept" })).toContainText(`${planned} of ${planned} lashes`);
 });
+
+test.describe("without the server", () => {
+  test.use({ serviceWorkers: "allow" });
+
+  test("the page of the visit loads again, clocks and taps go on, and all arrives; nothing of it stays after signing out", async ({
+    page,
+    context,
+  }) => {
+    test.setTimeout(120_000);
+    await toTheBed(page);
+    for (let i = 0; i < 3; i++) await press(page, "Space");
+    const keptPages = () =>
+      page.evaluate(async () => {
+        const found: string[] = [];
+        for (const name of await caches.keys())
+          for (const { url } of await (await caches.open(name)).keys()) found.push(new URL(url).pathname);
+        return found;
+      });
+    await expect.poll(async () => (await keptPages()).some((path) => path.startsWith("/visits/")), { timeout: 20_000 }).toBe(true);
+    await expect.poll(async () => (await keptPages()).length, { timeout: 20_000 }).toBeGreaterThan(5);
+    // What is fetched late is looked for once more.
+    await page.waitForTimeout(9000);
+    await context.setOffline(true);
+    await page.reload();
+    await expect(page.getByTestId("next-lash")).toBeVisible();
+    await expect.poll(() => placed(page)).toBe(3);
+    await expect(page.getByTestId("big-clock")).toContainText(/bead 1.*1\d:\d\d/);
+    for (let i = 0; i < 4; i++) await press(page, "Space");
+    await page.reload();
+    await expect.poll(() => placed(page)).toBe(7);
+    await expect(page.getByTestId("bed-waits")).toContainText("4 taps kept here");
+    await context.setOffline(false);
+    await expect.poll(async () => (await kept("lashPlaced")).length, { timeout: 30_000 }).toBe(7);
+    // Over, its page is kept no longer.
+    await page.keyboard.press("d");
+    await page.getByRole("button", { name: "The client must leave now" }).click();
+    await page.getByRole("button", { name: "Yes, finish the visit" }).click();
+    await expect(page.getByRole("heading", { name: "Done and kept" })).toBeVisible();
+    await expect.poll(async () => (await keptPages()).some((path) => path.startsWith("/visits/"))).toBe(false);
+  });
+});

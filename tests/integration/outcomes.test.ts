@@ -249,3 +249,81 @@ test("a tap of a kind or version that this server does not know is kept as it ca
   const { refused: bent } = await keep([{ ...tap(id, "beadWiped", {}), payload: { why: "pause" } }]);
   expect(bent).toHaveLength(1);
 });
+
+describe("lashes, one by one", () => {
+  const spot = { side: "right" as const, layer: 0, zone: 4, piece: 0 };
+  const lash = (visitId: string, over: Record<string, unknown> = {}) => ({
+    ...tap(visitId, "lashPlaced", { ...spot, n: 1 }),
+    payload: { ...spot, n: 1, ...over },
+  });
+
+  test("a set lash by lash is kept, survives its state's way into the database and back, and a rebuild makes the same", async () => {
+    const { visitPage } = await import("@/features/chair/page");
+    const id = await agreed("newSet", { map: true });
+    const lashes = Array.from({ length: 40 }, (_, i) => lash(id, { zone: 1 + (i % 9), side: i % 2 ? "left" : "right" }));
+    const { kept, refused } = await keep([
+      tap(id, "started", { bottleId: null, air: null }),
+      bead(id),
+      ...lashes,
+      tap(id, "lashRedone", { ...spot, n: 1, why: "leaned" }),
+      tap(id, "paused", { why: null }),
+      tap(id, "resumed", {}),
+      tap(id, "talkMarked", { on: true }),
+      tap(id, "taped", { what: "innerDrawn", side: "left", on: true }),
+      tap(id, "replanned", { minutes: 30, targets: [{ ...spot, planned: 5 }] }),
+    ]);
+    expect([kept.length, refused]).toEqual([48, []]);
+    const state = async () => (await sql<{ state: unknown }>("select state from studio.visit_outcome where visit_id = $1", [id]))[0]!.state;
+    const before = await state();
+    const { placing } = (await visitPage(acting(), id, new Date()))!.visit.state;
+    expect(placing.lashes).toHaveLength(40);
+    expect(placing).toMatchObject({ redone: [{ why: "leaned" }], targets: { minutes: 30 }, tapes: [{ what: "innerDrawn" }] });
+    await sql("update studio.visit_outcome set state = '{}'::jsonb where visit_id = $1", [id]);
+    await rebuildOutcomes(urls().owner, { onlyBehind: false });
+    expect(await state()).toEqual(before);
+  });
+
+  test("a zone that is not there, another layer, more than was planned, after the end: kept, and the visit still reads", async () => {
+    const { visitPage } = await import("@/features/chair/page");
+    const id = await agreed("newSet", { map: true });
+    const odd = [{ zone: 40 }, { layer: 9 }, { n: 200 }, { piece: 9 }].map((over) => lash(id, over));
+    const { kept, refused } = await keep([
+      tap(id, "started", { bottleId: null, air: null }),
+      bead(id),
+      ...odd,
+      tap(id, "finished", {}),
+      lash(id),
+    ]);
+    expect([kept.length, refused]).toEqual([8, []]);
+    const { state } = (await visitPage(acting(), id, new Date()))!.visit;
+    expect(state.head.finishedAtMs).not.toBeNull();
+    expect(state.placing.lashes).toHaveLength(5);
+  });
+
+  test.each([
+    ["no lash at all", { n: 0 }],
+    ["more than any tap", { n: 201 }],
+    ["half a lash", { n: 0.5 }],
+    ["zone 0", { zone: 0 }],
+    ["zone 41", { zone: 41 }],
+    ["a layer below the first", { layer: -1 }],
+    ["a third eye", { side: "middle" }],
+    ["a word more", { zone: 4, note: "x" }],
+  ])("%s is refused in words, and the tap beside it is kept", async (_, over) => {
+    const id = await agreed("newSet", { map: true });
+    const bad = lash(id, over);
+    const { kept, refused } = await keep([tap(id, "started", { bottleId: null, air: null }), bad, lash(id)]);
+    expect(kept).toHaveLength(2);
+    expect(refused.map((one) => one.id)).toEqual([bad.id]);
+    expect(refused[0]!.why.length).toBeGreaterThan(10);
+  });
+
+  test("nobody of another studio adds a lash to a visit", async () => {
+    const id = await agreed("newSet", { map: true });
+    await keep([tap(id, "started", { bottleId: null, air: null })]);
+    actAs(other.member("owner"));
+    const answer = await keep([lash(id)]).finally(() => actAs(studio.member("technician")));
+    expect(answer.kept ?? []).toEqual([]);
+    expect(await sql("select 1 from studio.visit_event where visit_id = $1 and type = 'lashPlaced'", [id])).toEqual([]);
+  });
+});

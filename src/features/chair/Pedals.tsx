@@ -1,8 +1,9 @@
 import { memo } from "react";
 const PEDALS = [
+  ["Space", "the next tap"],
   ["S", "shake"],
   ["N", "new bead"],
-  ["C, Space", "brushed, eyes closed"],
+  ["C", "brushed, eyes closed"],
   ["T", "time a lash"],
   ["Backspace", "take back"],
   ["Shift L", "paper or lamp"],

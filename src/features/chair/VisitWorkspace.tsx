@@ -21,7 +21,7 @@ import { PlaceOfVisit } from "@/features/visit/PlaceOfVisit";
 import { VisitHeading } from "@/features/visit/VisitHeading";
 import { workedWords } from "@/features/visit/workedWords";
 import type { VisitProps } from "./visitProps";
-import { useNow, useVisit } from "@/features/tablet/TabletProvider";
+import { useChairKept, useNow, useVisit } from "@/features/tablet/TabletProvider";
 
 // What a visit came to is read when it is over: fetched while it runs, so that it is there without a network too.
 const fetchDone = () => import("./DoneVisit").then((module) => module.DoneVisit);
@@ -35,6 +35,7 @@ export function VisitWorkspace(visit: VisitProps) {
   const now = useNow(COARSE_MS);
   const { state, passedOver } = useVisit(visit.id, visit.events);
   const running = state.head.startedAtMs !== null && state.head.finishedAtMs === null;
+  useChairKept(visit.id, running);
   useEffect(() => {
     if (running) void fetchDone().catch(() => undefined);
   }, [running]);

@@ -16,6 +16,7 @@ import { EMPTY_VISIT, haveSameClocks, VisitFold, type KeptEvent, type VisitState
 import { useNews } from "@/features/live/LiveProvider";
 import type { LiveNews } from "@/workers/live/messages";
 import { toast } from "@/ui/toast";
+import { dropChair, dropOtherChairs, keepChair } from "./chairCache";
 import type { Command } from "./command";
 import { CommandQueue, type CommandState, type Senders } from "./commands";
 import { studioNetwork } from "./network";
@@ -23,7 +24,7 @@ import type { RunningVisit } from "./runningVisit";
 import { TabletStorage } from "./storage";
 import { TabletStore, type TabletState } from "./store";
 
-type Kept = { store: TabletStore; storage: TabletStorage; commands: CommandQueue };
+type Kept = { memberId: string; store: TabletStore; storage: TabletStorage; commands: CommandQueue };
 const TabletContext = createContext<Kept | null>(null);
 
 const TIME_EVERY_MS = 5 * 60_000;
@@ -37,9 +38,10 @@ export function TabletProvider({ memberId, senders, children }: { memberId: stri
   const [kept] = useState((): Kept => {
     const storage = new TabletStorage(memberId);
     const commands = new CommandQueue(storage, senders, () => studioNetwork.serverTime(), sayWhatBecameOf);
-    return { storage, store: new TabletStore(storage), commands };
+    return { memberId, storage, store: new TabletStore(storage), commands };
   });
   useEffect(() => {
+    void dropOtherChairs(memberId).catch(() => undefined);
     void kept.store.begin();
     void kept.commands.begin();
     const time = setInterval(() => void kept.store.syncTime(), TIME_EVERY_MS);
@@ -57,7 +59,7 @@ export function TabletProvider({ memberId, senders, children }: { memberId: stri
       window.removeEventListener("online", back);
       document.removeEventListener("visibilitychange", woken);
     };
-  }, [kept]);
+  }, [kept, memberId]);
   const heard = useRef(new Map<string, number>());
   const gathering = useRef<ReturnType<typeof setTimeout> | null>(null);
   useNews(
@@ -101,6 +103,16 @@ export function useTabletStore(): TabletStore {
 
 export function useTabletStorage(): TabletStorage {
   return useKept().storage;
+}
+
+/** While a visit is under way its page is kept for a reload without the server; once it is over it is not. */
+export function useChairKept(visitId: string, isUnderWay: boolean): void {
+  const { memberId } = useKept();
+  useEffect(() => {
+    if (isUnderWay) return keepChair(memberId);
+    void dropChair(memberId, visitId).catch(() => undefined);
+    return undefined;
+  }, [memberId, visitId, isUnderWay]);
 }
 
 /** Asks the server for what may wait where there is no answer. */

@@ -20,17 +20,27 @@ export type RunningAnswer = { readonly visits: readonly (RunningVisit & { readon
 export function readRunning(answer: unknown): RunningAnswer {
   const visits = readField(answer, "visits", isList);
   return {
-    visits: visits.map((visit) => ({
-      id: readField(visit, "id", isText),
-      clientId: readField(visit, "clientId", isText),
-      clientName: readField(visit, "clientName", isText),
-      chairName: readField(visit, "chairName", isText),
-      mine: readField(visit, "mine", isFlag),
-      eyesMayAtMs: readField(visit, "eyesMayAtMs", isMoment),
-      events: readKeptEvents(readField(visit, "events", isList)),
-    })),
+    visits: visits.map((visit) => ({ ...readOne(visit), events: readKeptEvents(readField(visit, "events", isList)) })),
   };
 }
+
+/** Running visits as a tablet kept them; none where they cannot be read. */
+export function readRunningList(rows: unknown): RunningVisit[] {
+  try {
+    return isList(rows) ? rows.map(readOne) : [];
+  } catch {
+    return [];
+  }
+}
+
+const readOne = (visit: unknown): RunningVisit => ({
+  id: readField(visit, "id", isText),
+  clientId: readField(visit, "clientId", isText),
+  clientName: readField(visit, "clientName", isText),
+  chairName: readField(visit, "chairName", isText),
+  mine: readField(visit, "mine", isFlag),
+  eyesMayAtMs: readField(visit, "eyesMayAtMs", isMoment),
+});
 
 const isFlag = (value: unknown): value is boolean => typeof value === "boolean";
 const isMoment = (value: unknown): value is number | null => value === null || typeof value === "number";

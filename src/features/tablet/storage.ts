@@ -1,6 +1,7 @@
 import { deleteDB, openDB, type DBSchema, type IDBPDatabase } from "idb";
 import { readKeptEvents, type KeptEvent, type Tap, type TimeAnchor } from "@/core/visit";
 import type { Command, RefusedCommand } from "./command";
+import { readRunningList, type RunningVisit } from "./runningVisit";
 import { isNumber, isText, mayField } from "@/core/document/readField";
 
 /** A tap not yet acknowledged. `refused` says why the server would not have it. */
@@ -39,12 +40,12 @@ interface Stores extends DBSchema {
   events: { key: string; value: KeptEvent; indexes: { visitId: string } };
   commands: { key: string; value: KeptCommand };
   drafts: { key: string; value: Draft };
-  meta: { key: string; value: { key: "timeAnchor"; value: TimeAnchor } };
+  meta: { key: string; value: { key: "timeAnchor"; value: TimeAnchor } | { key: "running"; value: readonly RunningVisit[] } };
 }
 
 /**
  * What a tablet keeps for one person while they are signed in: taps and commands on their way, the events of running visits,
- * drafts of what is being edited. Ids and measures only. A database a person, so that nobody sends another's taps. What an older
+ * drafts of what is being edited, and whose visits run. A database a person, so that nobody sends another's taps. What an older
  * page left there is parsed like anything from outside. Every method rejects where the browser keeps nothing.
  */
 export class TabletStorage {
@@ -109,6 +110,15 @@ export class TabletStorage {
   }
   async keepTimeAnchor(value: TimeAnchor): Promise<void> {
     await (await this.open()).put("meta", { key: "timeAnchor", value });
+  }
+
+  /** The visits that ran when the server was heard last: their clocks sound without it too. */
+  async running(): Promise<RunningVisit[]> {
+    const row = await (await this.open()).get("meta", "running");
+    return readRunningList(row?.value);
+  }
+  async keepRunning(value: readonly RunningVisit[]): Promise<void> {
+    await (await this.open()).put("meta", { key: "running", value });
   }
 
   async draft(key: string): Promise<Draft | null> {

@@ -1,6 +1,6 @@
 import type { KeptEvent } from "@/core/visit";
 import { SignedOut, type Network } from "./network";
-import type { RunningAnswer } from "./runningVisit";
+import type { RunningAnswer, RunningVisit } from "./runningVisit";
 import { TabletStore } from "./store";
 import type { TabletStorage, WaitingTap } from "./storage";
 
@@ -11,6 +11,7 @@ const SERVER = Date.parse("2026-11-02T10:00:00.000Z");
 function memory() {
   const outbox = new Map<string, WaitingTap>();
   const events = new Map<string, KeptEvent>();
+  const running: RunningVisit[] = [];
   const state = { broken: false };
   const or = <T>(value: T) => (state.broken ? Promise.reject(new Error("no storage")) : Promise.resolve(value));
   const tablet = {
@@ -21,6 +22,8 @@ function memory() {
     events: () => or([...events.values()]),
     keepEvents: (all: readonly KeptEvent[]) => or(all.forEach((event) => events.set(event.id, event))),
     dropVisit: (visitId: string) => or([...events.values()].forEach((event) => event.visitId === visitId && events.delete(event.id))),
+    running: () => or([...running]),
+    keepRunning: (all: readonly RunningVisit[]) => or(void (running.splice(0), running.push(...all))),
     timeAnchor: () => or(null),
     keepTimeAnchor: () => or(undefined),
   } as unknown as TabletStorage;
@@ -75,6 +78,17 @@ afterEach(() => jest.useRealTimers());
 
 const bead = () => store.tap(VISIT, "beadPlaced", { lifeS: 900, air: null, bottleId: null });
 const shown = () => (store.getSnapshot().folds.get(VISIT)?.events ?? []).map(({ type }) => type);
+
+test("without the server after a reload it is still known which visits run, so that their clocks sound", async () => {
+  const { network, state } = server();
+  const { tablet } = memory();
+  await new TabletStore(tablet, network).begin();
+  state.mode = "away";
+  const again = new TabletStore(tablet, network);
+  await again.begin();
+  expect(again.getSnapshot().visits.map(({ id, mine }) => [id, mine])).toEqual([[VISIT, true]]);
+  expect(again.getSnapshot()).toMatchObject({ asked: true, reach: "no server" });
+});
 
 test("the frame that shows a tap is not held up by sending it; two of one moment go together", async () => {
   const posts = away.state.posts;

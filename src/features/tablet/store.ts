@@ -87,12 +87,17 @@ export class TabletStore {
     await this.onTablet(async () => {
       this.clock.resume(await this.storage.timeAnchor());
       const events = await this.storage.events();
+      const running = await this.storage.running();
       const refused: RefusedTap[] = [];
       for (const { refused: why, ...tap } of await this.storage.waiting()) {
         if (why) refused.push({ id: tap.id, type: tap.type, why });
         else this.outbox.set(tap.id, tap);
       }
-      this.publish({ refused, folds: this.withEvents([...events, ...[...this.outbox.values()].map(unsent)]) });
+      this.publish({
+        refused,
+        visits: this.state.asked ? this.state.visits : running,
+        folds: this.withEvents([...events, ...[...this.outbox.values()].map(unsent)]),
+      });
     });
     await this.wake();
   }
@@ -139,6 +144,7 @@ export class TabletStore {
         if (events.length > 0) await this.storage.keepEvents(events);
         // A visit just finished is no longer among the running ones, though its page is still open.
         for (const { id } of over) await this.storage.dropVisit(id);
+        await this.storage.keepRunning(this.state.visits);
       });
       void this.send();
     } catch (error) {

@@ -29,6 +29,8 @@ const tablet = () =>
     events: async () => [...kept.events.values()],
     keepEvents: async (all: readonly KeptEvent[]) => all.forEach((event) => kept.events.set(event.id, event)),
     dropVisit: async () => kept.events.clear(),
+    running: async () => [],
+    keepRunning: async () => undefined,
     timeAnchor: async () => kept.timeAnchor,
     keepTimeAnchor: async (anchor: unknown) => void (kept.timeAnchor = anchor),
   }) as unknown as TabletStorage;
