@@ -44,6 +44,7 @@ describe("when eyes may open (common practice: 3 to 5 minutes, never under 3 by 
       mend: false,
       times: null,
     });
+    expect(cureLedger([{ key: "last", atMs: 0 }], [], 3 * MINUTE, settings).unheardS).toBe(180);
     // A minute later a minute less is left: the clock runs at the speed of clocks.
     expect(unread(1).leftHighS).toBe(420);
     expect([unread(7.9).may, unread(8).may]).toEqual([false, true]);
@@ -66,6 +67,9 @@ describe("when eyes may open (common practice: 3 to 5 minutes, never under 3 by 
     expect([talked(4.5).lines[0]!.setThrough, talked(5.01).lines[0]!.setThrough]).toEqual([false, true]);
     // Held 3 s, or 3.75 where there was talk.
     expect([talked(3.5 / 60).lines[0]!.isolationSafe, talked(3.8 / 60).lines[0]!.isolationSafe]).toEqual([false, true]);
+    const quiet = (minutes: number) => cureLedger([{ key: "last", atMs: 0 }], steady(0.5), minutes * MINUTE, settings).lines[0]!;
+    expect([quiet(2.9 / 60).isolationSafe, quiet(3.1 / 60).isolationSafe]).toEqual([false, true]);
+    expect([quiet(3.9).setThrough, quiet(4.01).setThrough]).toEqual([false, true]);
     const both = cureLedger(
       [
         { key: "before", atMs: 0, talked: true },

@@ -51,6 +51,16 @@ describe("gaps from lash to lash", () => {
     const at = [0, 20, 40, 60, 80, 160, 241];
     expect(lashGaps(plan, workOf(at.map((s) => lash(s)))).map(({ seconds }) => seconds)).toEqual([20, 20, 20, 20, 80]);
   });
+  test("the middling gap is the middle one, or half way between the two in the middle", () => {
+    const kept = (...gaps: number[]) => {
+      const at = gaps.reduce((all, gap) => [...all, all.at(-1)! + gap], [0]);
+      return lashGaps(plan, workOf(at.map((s) => lash(s)))).map(({ seconds }) => seconds);
+    };
+    expect(kept(10, 20, 75)).toEqual([10, 20, 75]);
+    expect(kept(10, 20, 85)).toEqual([10, 20]);
+    expect(kept(10, 10, 20, 59)).toEqual([10, 10, 20, 59]);
+    expect(kept(10, 10, 20, 61)).toEqual([10, 10, 20]);
+  });
   test("the rest of a zone at one tap says nothing of a lash", () => {
     expect(lashGaps(plan, workOf([lash(0), lash(20), lash(90, { n: 5 }), lash(110)])).map(({ seconds }) => seconds)).toEqual([20, 20]);
   });

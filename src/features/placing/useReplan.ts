@@ -1,7 +1,7 @@
 "use client";
 import { useCallback, useState } from "react";
 import type { LashMap } from "@/core/map";
-import { placingTime, replan, shown, spotKey, unevenBy, weightsOf, type KeptWhole, type Targets } from "@/core/placing";
+import { lookOf, placingTime, replan, spotKey, unevenBy, weightsOf, type KeptWhole, type Targets } from "@/core/placing";
 import type { PictureOf } from "@/features/drawing/EyesPicture";
 import type { AtWork } from "./usePlacing";
 
@@ -40,7 +40,11 @@ export function useReplan(of: PictureOf & { readonly map: LashMap }, { whole, pr
         minutes,
         more: result.counts.reduce((n, count, i) => n + count - all[i]!.placed, 0),
         look: {
-          now: all.reduce((n, { spot, weight, placed }) => n + weight * shown(Math.min(1, placed / spot.planned)), 0),
+          now: lookOf(
+            whole.spots,
+            weights,
+            all.map(({ placed }) => placed),
+          ),
           then: result.look,
         },
         placingS: result.seconds,
