@@ -270,7 +270,7 @@ export const shots = [
   {
     name: "planned-again",
     take: async (page) => {
-      await toTheChair(page, /Ottilie/);
+      await toTheChair(page, /Calla/);
       await placeLashes(page, 60);
       await page.keyboard.press("m");
       await page.getByRole("button", { name: "30 min" }).click();

@@ -22,7 +22,7 @@ export {
 export { placementPlan, withTargets, everyOther, type PlacementPlan, type PlannedSpot } from "./placementPlan";
 export { progressOf, withLash, waitS, lastWasEarlyS, isWet, leadOf, unevenBy, type Progress, type SpotProgress } from "./progress";
 export { wetNeighbourS, lashesInTurn, WET_NEIGHBOUR } from "./wet";
-export { nextLash, whatFollows, stageOf, type Next, type OrderNow, type OrderSchools } from "./order";
+export { nextLash, whatFollows, schoolsFor, stageOf, type Next, type OrderNow, type OrderSchools } from "./order";
 export { lashGaps, paceOf, paceNow, firstAndLast, secondsLeft, LEAST_GAPS, type LashGap, type Pace } from "./pace";
 export { keptWhole } from "./keptWhole";
 export { drawnTo } from "./tape";

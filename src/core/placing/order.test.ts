@@ -12,6 +12,7 @@ import {
   nextLash,
   placementPlan,
   progressOf,
+  schoolsFor,
   spotKey,
   stageOf,
   unevenBy,
@@ -258,6 +259,11 @@ describe("each school", () => {
       ({ side, role, isCorner }) => side === "right" && role === "accent" && !isCorner,
     );
     expect(accentsOf.slice(0, 6).map(({ zone }) => zone)).toEqual([8, 7, 6, 5, 4, 3]);
+  });
+  test("on a fill accents come first whatever the studio's school says", () => {
+    const roles = (service: "fill" | "newSet") => work(plan, schoolsFor(service, defaultPolicy)).map((lash) => spotOf(lash).role);
+    expect([roles("newSet")[0], roles("fill")[0]]).toEqual(["base", "accent"]);
+    expect(schoolsFor("fill", { ...defaultPolicy, eyeOrder: "oneEye" }).eyeOrder).toBe("oneEye");
   });
   test("fans then singles beneath; long lashes then the short between", () => {
     const fans = worked({ layerOrder: "fansFirst" }).filter(({ side }) => side === "right");

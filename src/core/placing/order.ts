@@ -1,10 +1,18 @@
 import { otherSide, SIDES, type Side } from "../eye";
 import type { Policy } from "../policy";
+import type { ServiceId } from "../service";
 import type { PlacementPlan, PlannedSpot } from "./placementPlan";
 import { leadOf, waitS, withLash, type Progress } from "./progress";
 import { isSameSpot } from "./work";
 
 export type OrderSchools = Pick<Policy, "eyeOrder" | "layerOrder" | "cornersAfterPercent">;
+
+/** The studio's schools for a service. On a fill accents come first, whatever they say. Common practice. */
+export const schoolsFor = (service: ServiceId, { eyeOrder, layerOrder, cornersAfterPercent }: OrderSchools): OrderSchools => ({
+  eyeOrder,
+  layerOrder: service === "fill" ? "accentsFirst" : layerOrder,
+  cornersAfterPercent,
+});
 
 export type OrderNow = {
   readonly schools: OrderSchools;

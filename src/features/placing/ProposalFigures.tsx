@@ -20,7 +20,7 @@ export function ProposalFigures({ proposal: { minutes, more, look, uneven, placi
         </span>
         <span className="sm:ml-auto">
           {uneven ? (
-            <span className={cx(uneven.lashes > 1 && "text-brass")}>
+            <span className={cx(uneven.lashes > 2 && "text-brass")}>
               {uneven.side} +{uneven.lashes}
             </span>
           ) : (

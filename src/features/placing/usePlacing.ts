@@ -11,6 +11,7 @@ import {
   paceOf,
   placementPlan,
   progressOf,
+  schoolsFor,
   secondsLeft,
   wetNeighbourS,
   withTargets,
@@ -19,6 +20,7 @@ import {
   type Spot,
 } from "@/core/placing";
 import type { Policy } from "@/core/policy";
+import type { ServiceId } from "@/core/service";
 import type { VisitState } from "@/core/visit";
 import type { MapGround } from "@/features/visit/clientMaps";
 
@@ -27,6 +29,7 @@ export type PlacingOf = {
   readonly map: LashMap | null;
   readonly ground: MapGround | null;
   readonly policy: Policy;
+  readonly service: ServiceId;
   /** What a lash takes by this technician's last sets, or the studio's figures. */
   readonly pace: PlacingPace;
 };
@@ -37,7 +40,11 @@ type Chosen = { readonly spot: Spot; readonly taps: number; readonly wasFull: bo
 const NO_PLAN: PlacementPlan = { spots: [], worn: { right: 0, left: 0 } };
 
 /** The set as it is worked: what is planned, how far it has come, and where the next lash goes. */
-export function usePlacing({ map, ground, policy, pace: usual }: PlacingOf, { placing, set }: VisitState, setTimeS: number | null) {
+export function usePlacing(
+  { map, ground, policy, service, pace: usual }: PlacingOf,
+  { placing, set }: VisitState,
+  setTimeS: number | null,
+) {
   const survey = ground?.survey ?? null;
   const whole = useMemo(() => (map && survey ? placementPlan(map, survey) : NO_PLAN), [map, survey]);
   const { lashes, redone, targets } = placing;
@@ -53,10 +60,9 @@ export function usePlacing({ map, ground, policy, pace: usual }: PlacingOf, { pl
   const inTurn = lashesInTurn(wetS, pace(progress.turn?.side ?? "right", isMostlyFans));
   // What is proposed stays as it stood when the last lash was placed: hands have the fibre by now.
   const sinceMs = lashes.at(-1)?.atMs ?? 0;
-  const { eyeOrder, layerOrder, cornersAfterPercent } = policy;
   const order = useMemo(
-    () => ({ schools: { eyeOrder, layerOrder, cornersAfterPercent }, inTurn, wetS, nowMs: sinceMs }),
-    [eyeOrder, layerOrder, cornersAfterPercent, inTurn, wetS, sinceMs],
+    () => ({ schools: schoolsFor(service, policy), inTurn, wetS, nowMs: sinceMs }),
+    [service, policy, inTurn, wetS, sinceMs],
   );
   const proposed = useMemo(() => nextLash(plan, progress, order)?.spot ?? null, [plan, progress, order]);
   const [choice, setChoice] = useState<Chosen | null>(null);
