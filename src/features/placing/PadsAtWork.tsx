@@ -6,7 +6,7 @@ import { eyesInView, placements, type LashMap } from "@/core/map";
 import { drawnTo, isWet, spotKey, tapesOn, waitS, type PlannedSpot, type PlacingWork } from "@/core/placing";
 import { LashLayers, type LashLayer } from "@/features/drawing/LashLayers";
 import { lookOn, padOutline } from "@/features/drawing/lashesOnPlate";
-import { paintShapes } from "@/features/drawing/paint";
+import { inPx, paintBlades, paintShapes } from "@/features/drawing/paint";
 import { layPlate, type EyePlace, type Plate } from "@/features/drawing/plate";
 import { usePixelRatio } from "@/features/drawing/usePixelRatio";
 import { useTheme } from "@/features/drawing/useTheme";
@@ -38,7 +38,9 @@ export function PadsAtWork({ of, work, placing, nowMs, after, onZone }: Props) {
   const longestMm = useMemo(() => Math.max(...work.plan.spots.map(({ fibre }) => fibre.lengthMm), 8), [work.plan]);
   const isDrawn = (side: Side) => tapesOn(placing).some((tape) => tape.what === "innerDrawn" && tape.side === side);
   const litSide = work.spot?.side ?? "right";
-  const plates = useMemo(() => arranged(survey, longestMm, size, litSide), [survey, longestMm, size, litSide]);
+  const both = useMemo(() => arranged(survey, longestMm, size), [survey, longestMm, size]);
+  // Changing eyes lays nothing out anew where both are shown.
+  const plates = both.find((plates) => plates.some(({ eyes }) => eyes.some(({ side }) => side === litSide))) ?? both[0]!;
   return (
     <div ref={box} className="flex h-full w-full flex-col items-center justify-center overflow-hidden">
       {plates.map((plate) => (
@@ -82,8 +84,11 @@ export function PadsAtWork({ of, work, placing, nowMs, after, onZone }: Props) {
 /** Smaller than this two eyes say little, px per mm: then the one that is worked is shown alone. */
 const LEAST_SCALE = 6;
 
-/** Both eyes beside each other or one over the other, whichever is larger; where neither is large enough, the eye at work alone. */
-function arranged(survey: Survey, longestMm: number, { width, height }: { width: number; height: number }, litSide: Side): Plate[] {
+/**
+ * Both eyes beside each other or one over the other, whichever is larger: one arrangement of plates. Where neither is large
+ * enough, two: each eye alone, of which the one at work is shown.
+ */
+function arranged(survey: Survey, longestMm: number, { width, height }: { width: number; height: number }): Plate[][] {
   const fit = (onlys: readonly (Side | null)[]) => {
     const shapes = onlys.map((only) => layPlate(survey, "pad", 1000, { longestMm, only }));
     const tall = shapes.reduce((sum, shape) => sum + shownHeight(shape, survey), 0);
@@ -91,9 +96,11 @@ function arranged(survey: Survey, longestMm: number, { width, height }: { width:
     const scale = (Math.min(...shapes.flatMap(({ eyes }) => eyes.map(({ pxPerMm }) => pxPerMm))) * widthPx) / 1000;
     return { scale, plates: () => onlys.map((only) => layPlate(survey, "pad", widthPx, { longestMm, only })) };
   };
-  const [beside, over, alone] = [fit([null]), fit(eyesInView("bedHead")), fit([litSide])];
+  const [beside, over] = [fit([null]), fit(eyesInView("bedHead"))];
+  const alone = eyesInView("bedHead").map((side) => fit([side]));
   const best = over.scale > beside.scale ? over : beside;
-  return (best.scale < LEAST_SCALE && alone.scale > best.scale ? alone : best).plates();
+  const isAlone = best.scale < LEAST_SCALE && alone.every(({ scale }) => scale > best.scale);
+  return isAlone ? alone.map(({ plates }) => plates()) : [best.plates()];
 }
 
 /** From the pads' upper edge to a little under the lash line. */
@@ -111,6 +118,8 @@ const PlacedLashes = memo(
     const lashes = useRef<HTMLCanvasElement>(null);
     const moving = useRef<HTMLCanvasElement>(null);
     const layers = useRef<LashLayers>(null);
+    /** What is on the canvas: of what drawing, and how many lashes of each spot. */
+    const shown = useRef<{ readonly of: readonly unknown[]; readonly counts: readonly number[] }>(null);
     const theme = useTheme();
     const ratio = usePixelRatio();
     const curlOf = useCurls(of);
@@ -143,8 +152,30 @@ const PlacedLashes = memo(
     useLayoutEffect(() => {
       const [resting, hand] = [lashes, moving].map((canvas) => canvas.current?.getContext("2d"));
       if (!resting || !hand) return;
-      layers.current ??= new LashLayers();
       const layerNow = work.spot?.layer;
+      const opacityOf = (spot: PlannedSpot) => (spot.layer === layerNow || layerNow === undefined ? 1 : OTHER_LAYER);
+      const bladesOf = (spot: PlannedSpot, from: number, to: number) =>
+        wornBlades(
+          spot.slots.slice(from, to).map((slot) => ({ lash: worn[spot.side][slot]!.lash, fibre: spot.fibre })),
+          { curlOf, offsetMm },
+          looks[spot.side]!,
+        );
+      const counts = work.plan.spots.map((spot) => Math.min(spot.planned, work.progress.of(spot).placed));
+      const of = [plate, looks, palette, ratio, worn, work.plan, layerNow, curlOf, offsetMm];
+      const before = shown.current;
+      shown.current = { of, counts };
+      // A lash more is drawn onto what is there; only where one is gone, or the drawing is another, all is laid anew.
+      if (before && of.every((part, i) => part === before.of[i]) && counts.every((count, i) => count >= before.counts[i]!)) {
+        resting.setTransform(ratio, 0, 0, ratio, 0, 0);
+        work.plan.spots.forEach((spot, i) => {
+          const place = plate.eyes.find(({ side }) => side === spot.side);
+          if (!place || counts[i] === before.counts[i]) return;
+          const blades = bladesOf(spot, before.counts[i]!, counts[i]!).map((blade) => inPx(blade, place));
+          paintBlades(resting, blades, palette.lash, opacityOf(spot));
+        });
+        return;
+      }
+      layers.current ??= new LashLayers();
       const drawn = plate.eyes.flatMap((place): LashLayer[] => {
         const { side } = place;
         const look = looks[side]!;
@@ -165,15 +196,10 @@ const PlacedLashes = memo(
               {
                 key: spotKey(spot),
                 of: [look, curlOf, offsetMm, worn[side], spot, placed],
-                blades: () =>
-                  wornBlades(
-                    spot.slots.slice(0, placed).map((slot) => ({ lash: worn[side][slot]!.lash, fibre: spot.fibre })),
-                    { curlOf, offsetMm },
-                    look,
-                  ),
+                blades: () => bladesOf(spot, 0, placed),
                 brush: place,
                 ink: palette.lash,
-                opacity: spot.layer === layerNow || layerNow === undefined ? 1 : OTHER_LAYER,
+                opacity: opacityOf(spot),
               },
             ];
           }),
@@ -351,6 +377,9 @@ const Pad = memo(function Pad({
 
 const sum = (spots: readonly PlannedSpot[], of: (spot: PlannedSpot) => number) => spots.reduce((total, spot) => total + of(spot), 0);
 
+/** Less of a change in height than this is none. */
+const KEEPS_PX = 48;
+
 /** The room there is, px. */
 function useSize() {
   const ref = useRef<HTMLDivElement>(null);
@@ -358,7 +387,10 @@ function useSize() {
   useEffect(() => {
     if (!ref.current) return;
     const observer = new ResizeObserver(([entry]) => {
-      if (entry) setSize({ width: entry.contentRect.width, height: entry.contentRect.height });
+      if (!entry) return;
+      const { width, height } = entry.contentRect;
+      // A line of words more or less under them lays no eyes out anew.
+      setSize((now) => (now.width === width && Math.abs(now.height - height) < KEEPS_PX ? now : { width, height }));
     });
     observer.observe(ref.current);
     return () => observer.disconnect();
