@@ -61,7 +61,12 @@ export function AtTheChair({
   const ending = !beadIsOut && (chosen === null ? beads.length > 0 : chosen === "ending");
   const settings = useMemo(() => cureSettings(visit.policy), [visit.policy]);
   const glue = useMemo(() => adhesiveInUse(visit, bottleId), [visit, bottleId]);
-  const ledger = useLedger(state, readings, nowMs, settings, glue.law, glue.waterHours);
+  // With a bead out the hands are at the bed; who wants the page asks for it, until the next lash.
+  const lashesTapped = state.placing.lashes.length;
+  const [onPageAt, setOnPageAt] = useState<number | null>(null);
+  const atBed = beadIsOut && !ending && visit.map !== null && visit.ground !== null && onPageAt !== lashesTapped;
+  // At the bed nothing is shown of it, and a tap waits for nothing that is not.
+  const ledger = useLedger(state, readings, atBed ? null : nowMs, settings, glue.law, glue.waterHours);
   const place = useCallback(
     (side: Side, layer: number, zone: number) => {
       const done = zones.find((one) => one.side === side && one.layer === layer && one.zone === zone);
@@ -83,10 +88,6 @@ export function AtTheChair({
   const taps = useLashTaps(id, work, visit.policy);
   const shakeS = glue.adhesive?.shakeSeconds ?? visit.policy.shakeSeconds;
   const beadTaps = useBeadTaps(visit, state, air, shakeS);
-  // With a bead out the hands are at the bed; who wants the page asks for it, until the next lash.
-  const lashesTapped = state.placing.lashes.length;
-  const [onPageAt, setOnPageAt] = useState<number | null>(null);
-  const atBed = beadIsOut && !ending && visit.map !== null && visit.ground !== null && onPageAt !== lashesTapped;
   useEffect(() => void fetchScreen().catch(() => undefined), []);
 
   const finish = (method: FinishId) => void store.tap(id, "finishApplied", { method });

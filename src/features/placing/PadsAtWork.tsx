@@ -1,5 +1,5 @@
 "use client";
-import { memo, useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
+import { memo, useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
 import { closedEye, drawClosedEye, naturalBlades, NATURALS_OPACITY, PAD_BY_LAMP, paletteOf, wornBlades } from "@/core/drawing";
 import { fieldOf, sideLabel, type Side, type Survey } from "@/core/eye";
 import { eyesInView, placements, type LashMap } from "@/core/map";
@@ -241,6 +241,16 @@ const COVERS_MM = 4.2;
 /** Wet marks and how long they last stand on the lid, mm below the line. */
 const WET = { dots: -1, words: -4.2 } as const;
 
+type Point = readonly [number, number];
+/** Where a pad's marks stand on the screen, and how they are drawn; the same object until the pad is laid anew. */
+type PadGround = {
+  readonly k: number;
+  readonly at: (share: number, outMm: number) => Point;
+  readonly arc: (from: number, to: number, outMm: number) => Point[];
+};
+
+const path = (points: readonly Point[]) => `M${points.map(([x, y]) => `${x.toFixed(1)} ${y.toFixed(1)}`).join("L")}`;
+
 /** What is written on one pad: zones and lengths of the layer that is worked, how full each is, the one to work lit, what is wet. */
 const Pad = memo(function Pad({
   place,
@@ -266,24 +276,32 @@ const Pad = memo(function Pad({
   isDrawn: boolean;
   onZone: Props["onZone"];
 }) {
-  const { side, pxPerMm: k } = place;
-  const closed = useMemo(() => closedEye(survey.eyes[side]), [survey, side]);
+  const { side } = place;
   const layer = map.eyes[side].layers[work.spot?.layer ?? 0] ?? map.eyes[side].layers[0]!;
   const layerIndex = map.eyes[side].layers.indexOf(layer);
-  const drawn = (share: number) => (isDrawn ? drawnTo(share, closed.lashLineMm, stretchMm) : share);
-  const at = (share: number, outMm: number) => place.point(closed.point(drawn(share), outMm));
-  const labelAt = ({ boundaries }: typeof layer, i: number, outMm: number) =>
-    at((boundaries[i]! + boundaries[i + 1]!) / 2, longestMm + outMm);
-  const arc = (from: number, to: number, outMm: number) => Array.from({ length: 9 }, (_, i) => at(from + ((to - from) * i) / 8, outMm));
-  const path = (points: readonly (readonly [number, number])[]) =>
-    `M${points.map(([x, y]) => `${x.toFixed(1)} ${y.toFixed(1)}`).join("L")}`;
+  const ground = useMemo((): PadGround => {
+    const closed = closedEye(survey.eyes[side]);
+    const drawn = (share: number) => (isDrawn ? drawnTo(share, closed.lashLineMm, stretchMm) : share);
+    const at = (share: number, outMm: number) => place.point(closed.point(drawn(share), outMm));
+    return { k: place.pxPerMm, at, arc: (from, to, outMm) => Array.from({ length: 9 }, (_, i) => at(from + ((to - from) * i) / 8, outMm)) };
+  }, [place, survey, side, isDrawn, stretchMm]);
+  const { k, at } = ground;
   const spots = work.plan.spots.filter((spot) => spot.side === side && spot.layer === layerIndex);
+  const wholes = work.whole.spots.filter((spot) => spot.side === side && spot.layer === layerIndex);
   const worn = useMemo(() => placements(map, survey, side).filter((placement) => placement.worn), [map, survey, side]);
+  // The same function for zones that have not changed.
+  const touch = useRef(onZone);
+  useLayoutEffect(() => {
+    touch.current = onZone;
+  });
+  const onTouch = useCallback((zone: number) => touch.current(side, zone), [side]);
+  const labelAt = (i: number, outMm: number) => at((layer.boundaries[i]! + layer.boundaries[i + 1]!) / 2, longestMm + outMm);
+  const lit = work.spot?.side === side && work.spot.layer === layerIndex ? work.spot : null;
+  const litLabel = lit ? labelAt(lit.zone - 1, RING.litLength) : null;
   const waitOf = (zone: number) =>
     Math.max(0, ...spots.flatMap((spot) => (spot.zone === zone ? [waitS(spot, work.progress, work.wetS, nowMs)] : [])));
   // Said once an eye, where it is longest: the dots show how far it reaches.
   const worst = Math.max(0, ...spots.map(({ zone }) => waitOf(zone)));
-  const litLabel = work.spot?.side === side && work.spot.layer === layerIndex ? labelAt(layer, work.spot.zone - 1, RING.litLength) : null;
   const nameAt = at(0.5, longestMm + RING.name);
   return (
     <g>
@@ -291,79 +309,32 @@ const Pad = memo(function Pad({
         {sideLabel(side)}
       </text>
       {layer.zones.map((fibre, i) => {
-        const [from, to] = [layer.boundaries[i]!, layer.boundaries[i + 1]!];
         const zone = i + 1;
         const here = spots.filter((spot) => spot.zone === zone);
-        const isLit = work.spot?.side === side && work.spot.layer === layerIndex && work.spot.zone === zone;
-        const planned = sum(here, (spot) => spot.planned);
-        const placed = sum(here, (spot) => Math.min(spot.planned, work.progress.of(spot).placed));
+        const isLit = lit?.zone === zone;
         const waits = waitOf(zone);
-        const isWorst = waits > 0 && waits === worst;
-        const edge = longestMm + RING.edge;
-        const sector = `${path([...arc(from, to, 0), ...arc(from, to, edge).reverse()])}Z`;
-        const middle = (from + to) / 2;
-        const [lx, ly] = labelAt(layer, i, isLit ? RING.litLength : RING.lengths);
-        // The lit length stands in front: one that it would cover is left out.
-        const isCovered = !isLit && litLabel !== null && Math.hypot(lx - litLabel[0], ly - litLabel[1]) < COVERS_MM * k;
-        const [wx, wy] = at(middle, WET.words);
-        const whole = sum(
-          work.whole.spots.filter((spot) => spot.side === side && spot.layer === layerIndex && spot.zone === zone),
-          (spot) => spot.planned,
-        );
-        const share = whole ? Math.min(1, placed / whole) : 0;
-        const then = after && whole ? sum(here, (spot) => after.get(spotKey(spot)) ?? spot.planned) / whole : 0;
-        const along = (share: number) => from + 0.006 + (to - from - 0.012) * share;
-        const arcOf = (less: number, more: number) => path(arc(along(less), along(more), longestMm + RING.share));
+        const [lx, ly] = labelAt(i, RING.lengths);
         return (
-          <g key={zone} data-zone={`${side} ${zone}`} data-lit={isLit || undefined} data-placed={placed} data-planned={planned}>
-            <path d={sector} fill={isLit ? "var(--ivy)" : "transparent"} fillOpacity={isLit ? 0.3 : 0} pointerEvents="none" />
-            {i > 0 ? (
-              <path
-                d={path([at(from, 0), at(from, longestMm + RING.lengths - 1.6)])}
-                stroke="var(--ivy)"
-                strokeWidth="1"
-                opacity="0.45"
-                fill="none"
-              />
-            ) : null}
-            {fibre ? (
-              <path
-                d={path(arc(from + 0.006, to - 0.006, longestMm + RING.share))}
-                stroke="var(--line-strong)"
-                strokeWidth={0.5 * k}
-                opacity="0.5"
-                fill="none"
-              />
-            ) : null}
-            {share > 0 ? <path d={arcOf(0, share)} stroke="var(--ivy)" strokeWidth={0.5 * k} fill="none" /> : null}
-            {then > share ? <path d={arcOf(share, then)} stroke="var(--ink-2)" strokeWidth={0.9 * k} fill="none" data-then={then} /> : null}
-            <text
-              x={lx}
-              y={ly}
-              dy="0.36em"
-              textAnchor="middle"
-              fontSize={isLit ? Math.max(30, Math.min(48, 4.6 * k)) : Math.max(13, Math.min(22, 2 * k))}
-              fontWeight={isLit ? 700 : 600}
-              fill={isLit ? "var(--ivy-deep)" : "var(--ink)"}
-              opacity={isCovered ? 0 : 1}
-            >
-              {isLit ? (work.spot?.fibre.lengthMm ?? "") : (fibre?.lengthMm ?? "–")}
-            </text>
-            {isWorst ? (
-              <text x={wx} y={wy} dy="0.36em" textAnchor="middle" fontSize="19" fontWeight="700" fill="var(--brass)">
-                wet {Math.ceil(waits)} s
-              </text>
-            ) : null}
-            {fibre ? (
-              <path
-                d={sector}
-                fill="transparent"
-                className="cursor-pointer"
-                onClick={() => onZone(side, zone)}
-                data-hit={`${side} ${zone}`}
-              />
-            ) : null}
-          </g>
+          <ZoneOnPad
+            key={zone}
+            ground={ground}
+            side={side}
+            zone={zone}
+            from={layer.boundaries[i]!}
+            to={layer.boundaries[i + 1]!}
+            longestMm={longestMm}
+            isBare={fibre === null}
+            length={String((isLit ? lit?.fibre.lengthMm : fibre?.lengthMm) ?? "–")}
+            isLit={isLit}
+            // The lit length stands in front: one that it would cover is left out.
+            isCovered={!isLit && litLabel !== null && Math.hypot(lx - litLabel[0], ly - litLabel[1]) < COVERS_MM * k}
+            placed={sum(here, (spot) => Math.min(spot.planned, work.progress.of(spot).placed))}
+            planned={sum(here, (spot) => spot.planned)}
+            whole={sum(wholes, (spot) => (spot.zone === zone ? spot.planned : 0))}
+            then={after ? sum(here, (spot) => after.get(spotKey(spot)) ?? spot.planned) : null}
+            wetS={waits > 0 && waits === worst ? Math.ceil(waits) : 0}
+            onTouch={onTouch}
+          />
         );
       })}
       {work.progress.line[side].map((atMs, slot) => {
@@ -371,6 +342,94 @@ const Pad = memo(function Pad({
         const [x, y] = at(worn[slot]!.lash.at, WET.dots);
         return <circle key={slot} cx={x} cy={y} r={Math.max(2.5, 0.36 * k)} fill="var(--brass)" pointerEvents="none" data-wet />;
       })}
+    </g>
+  );
+});
+
+/** One zone on its pad. Drawn anew only when something of this zone has changed. */
+const ZoneOnPad = memo(function ZoneOnPad({
+  ground: { k, at, arc },
+  side,
+  zone,
+  from,
+  to,
+  longestMm,
+  isBare,
+  length,
+  isLit,
+  isCovered,
+  placed,
+  planned,
+  whole,
+  then,
+  wetS,
+  onTouch,
+}: {
+  ground: PadGround;
+  side: Side;
+  zone: number;
+  from: number;
+  to: number;
+  longestMm: number;
+  isBare: boolean;
+  length: string;
+  isLit: boolean;
+  isCovered: boolean;
+  placed: number;
+  planned: number;
+  /** Lashes of the map, whatever was planned again. */
+  whole: number;
+  /** Lashes it would end with, while what remains is planned again. */
+  then: number | null;
+  /** Seconds until its next lash has no wet one beside it, where that is said. */
+  wetS: number;
+  onTouch: (zone: number) => void;
+}) {
+  const sector = `${path([...arc(from, to, 0), ...arc(from, to, longestMm + RING.edge).reverse()])}Z`;
+  const middle = (from + to) / 2;
+  const [lx, ly] = at(middle, longestMm + (isLit ? RING.litLength : RING.lengths));
+  const [wx, wy] = at(middle, WET.words);
+  const share = whole ? Math.min(1, placed / whole) : 0;
+  const along = (part: number) => from + 0.006 + (to - from - 0.012) * part;
+  const arcOf = (less: number, more: number) => path(arc(along(less), along(more), longestMm + RING.share));
+  const thenShare = then !== null && whole ? then / whole : 0;
+  return (
+    <g data-zone={`${side} ${zone}`} data-lit={isLit || undefined} data-placed={placed} data-planned={planned}>
+      <path d={sector} fill={isLit ? "var(--ivy)" : "transparent"} fillOpacity={isLit ? 0.3 : 0} pointerEvents="none" />
+      {zone > 1 ? (
+        <path
+          d={path([at(from, 0), at(from, longestMm + RING.lengths - 1.6)])}
+          stroke="var(--ivy)"
+          strokeWidth="1"
+          opacity="0.45"
+          fill="none"
+        />
+      ) : null}
+      {isBare ? null : <path d={arcOf(0, 1)} stroke="var(--line-strong)" strokeWidth={0.5 * k} opacity="0.5" fill="none" />}
+      {share > 0 ? <path d={arcOf(0, share)} stroke="var(--ivy)" strokeWidth={0.5 * k} fill="none" /> : null}
+      {thenShare > share ? (
+        <path d={arcOf(share, thenShare)} stroke="var(--ink-2)" strokeWidth={0.9 * k} fill="none" data-then={thenShare} />
+      ) : null}
+      <text
+        x={lx}
+        y={ly}
+        dy="0.36em"
+        textAnchor="middle"
+        fontSize={isLit ? Math.max(30, Math.min(48, 4.6 * k)) : Math.max(13, Math.min(22, 2 * k))}
+        fontWeight={isLit ? 700 : 600}
+        fill={isLit ? "var(--ivy-deep)" : "var(--ink)"}
+        opacity={isCovered ? 0 : 1}
+      >
+        {length}
+      </text>
+      {wetS > 0 ? (
+        <text x={wx} y={wy} dy="0.36em" textAnchor="middle" fontSize="19" fontWeight="700" fill="var(--brass)">
+          wet {wetS} s
+        </text>
+      ) : null}
+      {isBare ? null : (
+        <path d={sector} fill="transparent" className="cursor-pointer" onClick={() => onTouch(zone)} data-hit={`${side} ${zone}`} />
+      )}
     </g>
   );
 });
