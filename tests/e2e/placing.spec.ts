@@ -83,7 +83,11 @@ test("one press a lash whatever was touched before, and Backspace takes the last
   // On the visit's page the pedal is the pedal all the same, and leads back to the bed.
   await page.getByRole("button", { name: "visit page" }).click();
   await page.getByRole("button", { name: "It will not grab" }).click();
+  // While a sheet lies over the page its keys rest.
+  const sheet = page.getByRole("dialog", { name: "It will not grab" });
+  await expect(sheet).toBeVisible();
   await page.keyboard.press("Escape");
+  await expect(sheet).toBeHidden();
   await press(page, "Space");
   await expect(page.getByTestId("next-lash")).toBeVisible();
   await expect.poll(() => placed(page)).toBe(count + 1);

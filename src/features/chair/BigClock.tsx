@@ -39,11 +39,11 @@ export function BigClock({ state }: { state: VisitState }) {
           : "Good to work from.";
   return (
     <div data-testid="big-clock" data-state={clock.state}>
-      <p className={cx("text-5xl leading-tight", LABELS[clock.state])}>{clock.label}</p>
+      <p className={cx("text-4xl leading-tight", LABELS[clock.state])}>{clock.label}</p>
       <p
         data-time
         className={cx(
-          "text-[clamp(5.5rem,13vw,11rem)] leading-[0.95] font-semibold tracking-tight",
+          "text-[clamp(5.5rem,10vw,8.5rem)] leading-[0.95] font-semibold tracking-tight",
           clock.state === "over" && "text-rosehip",
           clock.state === "soon" && "text-brass",
         )}

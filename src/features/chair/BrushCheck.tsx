@@ -24,7 +24,7 @@ export function BrushCheck({
   const last = lastBrushes(state);
   const verdict = last ? brushVerdict(last.brushes, rate.rate) : null;
   return (
-    <section aria-label="Brush through" className="mt-4 border-t border-line pt-3">
+    <section aria-label="Brush through" className="mt-3 border-t border-line pt-2">
       <div className="flex flex-wrap items-center gap-3">
         <Button size="bed" tone={due ? "ivy" : "line"} onClick={() => onCheck(null)}>
           All held, eyes closed

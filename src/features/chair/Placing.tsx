@@ -93,7 +93,7 @@ export const Placing = memo(function Placing({ visit, state, air, rated, glue, s
           onWillNotGrab={willNotGrab}
         />
       ) : null}
-      <div className="mt-4 flex flex-wrap items-center gap-2 border-t border-line pt-3">
+      <div className="mt-3 flex flex-wrap items-center gap-2 border-t border-line pt-2">
         <Button tone="line" size="bedNarrow" onClick={onEnd}>
           Dry and finish
         </Button>

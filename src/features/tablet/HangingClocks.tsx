@@ -60,11 +60,13 @@ export function HangingClocks({ hung }: { hung: readonly string[] }) {
       window.removeEventListener("keydown", touch);
     };
   }, []);
-  // One key from any screen, or the pedal: what is owed is done, the one owed longest first.
+  // One key from any screen, or the pedal: what is owed is done; on a visit's own page that visit's, else the one owed longest.
   const acknowledge = (visitId: string) => void store.tap(visitId, "checked", { off: null, of: null });
   const checkOwed = () => {
-    const owed = all.filter(({ clock }) => clock.kind === "check").sort((a, b) => a.clock.leftS - b.clock.leftS)[0];
-    if (owed) acknowledge(owed.visit.id);
+    const owed = all.filter(({ clock }) => clock.kind === "check").sort((a, b) => a.clock.leftS - b.clock.leftS);
+    // Who stands at a client's bed has looked at that client's eyes.
+    const meant = owed.find(({ visit }) => path === `/visits/${visit.id}`) ?? owed[0];
+    if (meant) acknowledge(meant.visit.id);
   };
   const owesNone = () => !all.some(({ clock }) => clock.kind === "check");
   useKey("c", checkOwed, { unless: owesNone });
