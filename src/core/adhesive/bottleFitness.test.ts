@@ -1,4 +1,4 @@
-import { bottleAge, bottleFitness, handMatch, handTime, learnSetTime, setTime, windowVerdict, type Adhesive } from ".";
+import { bottleAge, bottleFitness, handMatch, handWords, handTime, learnSetTime, setTime, windowVerdict, type Adhesive } from ".";
 
 const at = (temperatureC: number, relativeHumidity: number) => ({ temperatureC, relativeHumidity });
 
@@ -38,6 +38,12 @@ describe("the bottle and the hand", () => {
     expect(handMatch(expected, handTime([handS, handS])!).word).toBe(word);
   });
   test("the same bottle is faster in damp air", () => expect(inAir(1.4, 0.7).lateShare).toBeGreaterThan(inAir(1.4, 0.4).lateShare));
+  test("what the match means at the bed: nothing where it fits; leaning only where direction must hold", () => {
+    expect(handWords({ word: "fits" }, true)).toBeNull();
+    expect(handWords({ word: "too fast" }, true)).toContain("skins before it arrives");
+    expect(handWords({ word: "too slow" }, true)).toContain("lean while neighbours are isolated");
+    expect(handWords({ word: "too slow" }, false)).toContain("waited for");
+  });
   test("nobody timed, no hand", () => expect(handTime([])).toBeNull());
 });
 

@@ -81,6 +81,10 @@ describe("when eyes may open (common practice: 3 to 5 minutes, never under 3 by 
     ).eyes!;
     expect(both).toMatchObject({ may: false, talked: true, sinceS: 246 });
   });
+  test("a lash is held two seconds at least, however fast the air makes the glue", () => {
+    expect(isolation({ holdS: 2, holdFollowsAir: true }, at(22, 0.74)).seconds).toBe(2);
+    expect(isolation({ holdS: 2, holdFollowsAir: true }, at(22, 0.4)).seconds).toBeCloseTo(2.5, 9);
+  });
   test("past twelve minutes by the clock the air is to be mended", () => {
     const slow = cureLedger(
       [{ key: "last", atMs: 0 }],

@@ -1,3 +1,5 @@
+import { defaultPolicy } from "../policy";
+import { lineLimits } from "./planLayers";
 import { accentOver } from "./planLayers";
 import type { Layer } from "./schema";
 
@@ -21,4 +23,10 @@ test("a base zone lies under the shortest accent over a good part of it, corners
   expect(over([8, 12, 10, 11], 0, 0.1)).toBeNull();
   expect(over([8, 12, null, 11], 0.25, 0.55)).toBe(12);
   expect(over([8, null, null, 11], 0.25, 0.55)).toBeNull();
+});
+
+test("where the last zone is long it drops by two, or by as much as the studio asks of every last zone if that is more", () => {
+  const limits = (outerDropMm: number) => lineLimits({ ...defaultPolicy, outerDropMm });
+  expect([limits(1).longEndDropMm, limits(2).longEndDropMm, limits(3).longEndDropMm]).toEqual([2, 2, 3]);
+  expect(limits(1).outerDropMm).toBe(1);
 });

@@ -19,7 +19,7 @@ export {
   type TapeOn,
   type Targets,
 } from "./work";
-export { placementPlan, withTargets, everyOther, type PlacementPlan, type PlannedSpot } from "./placementPlan";
+export { placementPlan, isDirected, withTargets, everyOther, type PlacementPlan, type PlannedSpot } from "./placementPlan";
 export { progressOf, withLash, waitS, lastWasEarlyS, isWet, leadOf, unevenBy, type Progress, type SpotProgress } from "./progress";
 export { wetNeighbourS, lashesInTurn, WET_NEIGHBOUR } from "./wet";
 export { nextLash, whatFollows, schoolsFor, stageOf, type Next, type OrderNow, type OrderSchools } from "./order";

@@ -126,6 +126,7 @@ describe("pace", () => {
   });
   test("first and last ten are told apart where a set has both", () => {
     expect(firstAndLast(gapsOf(Array(19).fill(20)))).toBeNull();
+    expect(firstAndLast(gapsOf(Array(20).fill(20)))).not.toBeNull();
     const ends = firstAndLast(gapsOf([...Array(10).fill(20), 5, 5, ...Array(10).fill(26)]))!;
     expect([ends.first.seconds, ends.last.seconds]).toEqual([20, 26]);
   });

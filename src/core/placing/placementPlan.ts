@@ -18,6 +18,9 @@ export type PlannedSpot = Spot & {
   readonly isCorner: boolean;
 };
 
+/** Must its direction hold while it sets? So it is with a single, and with a closed fan, a spike. Common practice. */
+export const isDirected = ({ isFan, fibre }: Pick<PlannedSpot, "isFan" | "fibre">): boolean => !isFan || fibre.opening === "closed";
+
 /** Everything a set puts on: spots in the order of eye, layer and zone. */
 export type PlacementPlan = {
   readonly spots: readonly PlannedSpot[];

@@ -11,7 +11,7 @@ export { nextTap, type NextTap } from "./nextTap";
 export { visitClocks, haveSameClocks, isDrying, BEAD_WARNING_S, CHECK_RED_AFTER_S } from "./clocks";
 export { trueTime, clocksApartMs, CLOCKS_APART_MS, type TimeAnchor, type TrueTime } from "./trueTime";
 export { pastService } from "./pastService";
-export { placedLashesOf, lastBrushes, visitWaterFromMs } from "./placedLashes";
+export { placedLashesOf, lashesSinceBrush, lastBrushes, visitWaterFromMs } from "./placedLashes";
 export { bottlesNoted, correctionObjection, type Correction } from "./correction";
 export { outcomeOf, type VisitOutcome } from "./outcome";
 export { readState, writeState, STATE_VERSION, type StateDocument } from "./stateDocument";

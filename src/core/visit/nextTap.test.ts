@@ -1,5 +1,5 @@
 import { eventAt } from "../../../tests/support/visitEvents";
-import { nextTap, visitState, type KeptEvent } from ".";
+import { lashesSinceBrush, nextTap, visitState, type KeptEvent } from ".";
 
 const T0 = Date.parse("2026-11-27T10:00:00.000Z");
 const at = (s: number) => T0 + s * 1000;
@@ -67,6 +67,12 @@ describe("what the new kinds do to a visit", () => {
       { fromMs: at(1), toMs: at(5) },
       { fromMs: at(8), toMs: at(9) },
     ]);
+  });
+  test("what comes off at a brush is of the lashes placed since the last one", () => {
+    const check = (s: number) => eventAt(at(s), "checked", { off: null, of: null });
+    expect(lashesSinceBrush(visitState([lash(1, 3), lash(2)]))).toBe(4);
+    expect(lashesSinceBrush(visitState([lash(1, 3), check(2), lash(3), lash(4, 2)]))).toBe(3);
+    expect(lashesSinceBrush(visitState([lash(1, 3), check(2)]))).toBe(0);
   });
   test("a lash tapped after the end is kept, and breaks nothing", () => {
     const state = visitState([bead(0), eventAt(at(9), "finished", {}), lash(20)]);

@@ -19,6 +19,12 @@ function lastWorkMs(state: VisitState, endedAtMs: number): number {
   return state.set.finish ? Math.min(endedAtMs, state.set.finish.atMs) : endedAtMs;
 }
 
+/** How many lashes were placed since they were brushed last: what came off then is of these. */
+export function lashesSinceBrush({ set, placing }: VisitState): number {
+  const since = set.checks.at(-1)?.atMs ?? -Infinity;
+  return placing.lashes.reduce((sum, { n, atMs }) => sum + (atMs > since ? n : 0), 0);
+}
+
 /** Counted brushes of the bead that was brushed last, and when that was; null before the first count. */
 export function lastBrushes(
   state: VisitState,

@@ -62,9 +62,8 @@ export function AtTheChair({
   const settings = useMemo(() => cureSettings(visit.policy), [visit.policy]);
   const glue = useMemo(() => adhesiveInUse(visit, bottleId), [visit, bottleId]);
   // With a bead out the hands are at the bed; who wants the page asks for it, until the next lash.
-  const lashesTapped = state.placing.lashes.length;
-  const [onPageAt, setOnPageAt] = useState<number | null>(null);
-  const atBed = beadIsOut && !ending && visit.map !== null && visit.ground !== null && onPageAt !== lashesTapped;
+  const [onPage, setOnPage] = useState(false);
+  const atBed = beadIsOut && !ending && visit.map !== null && visit.ground !== null && !onPage;
   // At the bed nothing is shown of it, and a tap waits for nothing that is not.
   const ledger = useLedger(state, readings, atBed ? null : nowMs, settings, glue.law, glue.waterHours);
   const place = useCallback(
@@ -99,7 +98,8 @@ export function AtTheChair({
       isAllPlaced: work.isAllPlaced,
       isEnding: ending,
       mayFinish: (eyes?.sinceS ?? 0) >= settings.figures[usual].waitS,
-      mayOpen: !onClient || (eyes?.may ?? true),
+      // Until the cure is counted nobody's eyes may open.
+      mayOpen: !onClient || (ledger !== null && (eyes?.may ?? true)),
     });
     const does = {
       shake: beadTaps.shake,
@@ -111,6 +111,7 @@ export function AtTheChair({
       finish: () => finish(usual),
       waits: null,
     };
+    if (next === "lash") setOnPage(false);
     does[next]?.();
   };
   // Whatever was touched before, Space is the pedal; a button that was reached by Tab is worked by Enter.
@@ -125,13 +126,13 @@ export function AtTheChair({
         state={state}
         work={work}
         taps={taps}
-        beads={{ ...beadTaps, shakeS }}
+        beads={beadTaps}
         stopStands={stopStands}
         hand={inUse?.hand ?? null}
         usualBeadLifeS={beadLifeS(visit.policy.beadMinutes, air)}
         eyesS={eyesWaitS(settings, air, glue.law)}
         onEnd={end}
-        onPage={() => setOnPageAt(lashesTapped)}
+        onPage={() => setOnPage(true)}
       />
     );
   return (
@@ -161,7 +162,7 @@ export function AtTheChair({
               settings={settings}
               taps={beadTaps}
               onEnd={end}
-              onBed={beadIsOut && visit.ground ? () => setOnPageAt(null) : null}
+              onBed={beadIsOut && visit.ground ? () => setOnPage(false) : null}
             />
           )}
           <LedgerSheet ledger={ledger} needS={settings.eyesOpenS} />

@@ -8,6 +8,7 @@ import { baseIndex, landmarksOf, type LashMap } from "@/core/map";
 import { lashLayers, lookOn, padOutline } from "./lashesOnPlate";
 import { LashLayers } from "./LashLayers";
 import { paintShapes } from "./paint";
+import { sizedCanvas } from "./sizedCanvas";
 import type { Plate } from "./plate";
 import { usePixelRatio } from "./usePixelRatio";
 import { useTheme } from "./useTheme";
@@ -56,7 +57,7 @@ export const EyesCanvas = memo(function EyesCanvas({ plate, survey, map, curlOf,
   const looks = useMemo(() => Object.fromEntries(plate.eyes.map((place) => [place.side, lookOn(plate, survey, place)])), [plate, survey]);
 
   useLayoutEffect(() => {
-    const context = sized(opening.current, plate, ratio);
+    const context = sizedCanvas(opening.current, plate, ratio);
     if (!context) return;
     for (const place of plate.eyes) {
       const { side } = place;
@@ -77,7 +78,7 @@ export const EyesCanvas = memo(function EyesCanvas({ plate, survey, map, curlOf,
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [plate, survey, palette, under, ratio]);
   useLayoutEffect(() => {
-    const context = sized(lids.current, plate, ratio);
+    const context = sizedCanvas(lids.current, plate, ratio);
     if (!context || plate.view === "pad") return;
     for (const { side, point, pxPerMm } of plate.eyes)
       paintShapes(context, drawLids(openEye(survey.eyes[side]), { seed: survey.seed }), { palette, point, pxPerMm });
@@ -100,8 +101,8 @@ export const EyesCanvas = memo(function EyesCanvas({ plate, survey, map, curlOf,
     paint(next, true);
   });
   useLayoutEffect(() => {
-    sized(lashes.current, plate, ratio);
-    sized(moved.current, plate, ratio);
+    sizedCanvas(lashes.current, plate, ratio);
+    sizedCanvas(moved.current, plate, ratio);
   }, [plate, ratio]);
   useLayoutEffect(() => {
     // What the hand holds was drawn as it moved; the page is a step behind it.
@@ -118,15 +119,3 @@ export const EyesCanvas = memo(function EyesCanvas({ plate, survey, map, curlOf,
     </>
   );
 });
-
-/** The canvas as large as the plate, cleared, in CSS px. */
-function sized(canvas: HTMLCanvasElement | null, { widthPx, eyeBottom }: Plate, ratio: number): CanvasRenderingContext2D | null {
-  const context = canvas?.getContext("2d");
-  if (!canvas || !context) return null;
-  canvas.width = Math.round(widthPx * ratio);
-  canvas.height = Math.round(eyeBottom * ratio);
-  canvas.style.width = `${widthPx}px`;
-  canvas.style.height = `${eyeBottom}px`;
-  context.setTransform(ratio, 0, 0, ratio, 0, 0);
-  return context;
-}

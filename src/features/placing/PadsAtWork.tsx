@@ -8,6 +8,7 @@ import { LashLayers, type LashLayer } from "@/features/drawing/LashLayers";
 import { lookOn, padOutline } from "@/features/drawing/lashesOnPlate";
 import { inPx, paintBlades, paintShapes } from "@/features/drawing/paint";
 import { layPlate, type EyePlace, type Plate } from "@/features/drawing/plate";
+import { sizedCanvas } from "@/features/drawing/sizedCanvas";
 import { usePixelRatio } from "@/features/drawing/usePixelRatio";
 import { useTheme } from "@/features/drawing/useTheme";
 import type { PictureOf } from "@/features/drawing/EyesPicture";
@@ -138,9 +139,9 @@ const PlacedLashes = memo(
       [map, survey],
     );
     useLayoutEffect(() => {
-      const context = sized(under.current, plate, ratio);
-      sized(lashes.current, plate, ratio);
-      sized(moving.current, plate, ratio);
+      const context = sizedCanvas(under.current, plate, ratio);
+      sizedCanvas(lashes.current, plate, ratio);
+      sizedCanvas(moving.current, plate, ratio);
       if (!context) return;
       for (const { side, point, pxPerMm } of plate.eyes)
         paintShapes(context, drawClosedEye(closedEye(survey.eyes[side]), padOutline(survey, map, side, plate.longestMm), survey.seed), {
@@ -222,17 +223,6 @@ const PlacedLashes = memo(
     a.work.progress === b.work.progress &&
     a.work.spot?.layer === b.work.spot?.layer,
 );
-
-function sized(canvas: HTMLCanvasElement | null, { widthPx, eyeBottom }: Plate, ratio: number): CanvasRenderingContext2D | null {
-  const context = canvas?.getContext("2d");
-  if (!canvas || !context) return null;
-  canvas.width = Math.round(widthPx * ratio);
-  canvas.height = Math.round(eyeBottom * ratio);
-  canvas.style.width = `${widthPx}px`;
-  canvas.style.height = `${eyeBottom}px`;
-  context.setTransform(ratio, 0, 0, ratio, 0, 0);
-  return context;
-}
 
 /** How far out over the pad things stand past the longest fibre, mm. */
 const RING = { lengths: 3.1, litLength: 3.9, share: 7.2, edge: 8, name: 9.5 } as const;

@@ -16,7 +16,7 @@ import {
   type Spot,
 } from "@/core/placing";
 import { formatClock } from "@/core/units";
-import { visitClocks, type VisitState } from "@/core/visit";
+import { lashesSinceBrush, visitClocks, type VisitState } from "@/core/visit";
 import type { PictureOf } from "@/features/drawing/EyesPicture";
 import { useClockTime } from "@/features/tablet/TabletProvider";
 import { useWaitingWords } from "@/features/tablet/useWaitingWords";
@@ -60,7 +60,7 @@ export function PlacingScreen({
   state: VisitState;
   work: AtWork;
   taps: LashTaps;
-  beads: { readonly shake: () => void; readonly bead: () => void; readonly shakeS: number };
+  beads: { readonly shake: () => void; readonly bead: () => void };
   /** Something stands against the visit now. */
   stopStands: boolean;
   /** The bottle against this hand in this air; null where it is not known. */
@@ -74,14 +74,14 @@ export function PlacingScreen({
   const { placing } = state;
   const { spot, progress } = work;
   const nowMs = useClockTime((ms) => String(Math.floor(ms / 1000)));
-  const [asked, setAsked] = useState<{ what: Ask; taps: number } | null>(null);
+  const [asked, setAsked] = useState<{ what: Ask; lashes: VisitState["placing"]["lashes"] } | null>(null);
   // A lash placed meanwhile answers it: the pedal is never in the way of what is asked, nor that of the pedal.
-  const ask = asked && asked.taps === placing.lashes.length ? asked.what : null;
-  const open = (what: Ask) => setAsked(ask === what ? null : { what, taps: placing.lashes.length });
+  const ask = asked && asked.lashes === placing.lashes ? asked.what : null;
+  const open = (what: Ask) => setAsked(ask === what ? null : { what, lashes: placing.lashes });
   const close = () => setAsked(null);
   const pause = openSpan(placing.pauses);
   const waits = useWaitingWords();
-  const sinceCheck = lashesSince(state);
+  const sinceCheck = lashesSinceBrush(state);
   const redoSpot: Spot | null = work.isChosen ? spot : (progress.lastSpot ?? spot);
 
   const again = useReplan(of, work);
@@ -286,12 +286,6 @@ export function PlacingScreen({
       )}
     </div>
   );
-}
-
-/** How many lashes were placed since they were brushed last. */
-function lashesSince({ set, placing }: VisitState): number {
-  const since = set.checks.at(-1)?.atMs ?? -Infinity;
-  return placing.lashes.reduce((sum, { n, atMs }) => sum + (atMs > since ? n : 0), 0);
 }
 
 const spotWords = ({ side, zone }: Spot) => `${side} ${zone}`;

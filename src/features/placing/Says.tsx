@@ -1,5 +1,5 @@
 import { handWords, type HandMatch } from "@/core/adhesive";
-import { lastWasEarlyS, openSpan, TAPES, tapesOn } from "@/core/placing";
+import { isDirected, lastWasEarlyS, openSpan, TAPES, tapesOn } from "@/core/placing";
 import type { VisitState } from "@/core/visit";
 import { Verdict } from "@/ui";
 import type { AtWork } from "./usePlacing";
@@ -29,7 +29,7 @@ export function Says({
     return <Verdict tone="look">{tapes.map(({ what, side }) => `Tape on the ${side}: ${TAPES[what]}`).join(". ")}.</Verdict>;
   if (openSpan(placing.talk)) return <Verdict tone="look">Client talks or moves: hold and dry {talkMorePercent} % longer.</Verdict>;
   const { spot } = work;
-  const words = hand && handWords(hand, spot !== null && (!spot.isFan || spot.fibre.opening === "closed"));
+  const words = hand && handWords(hand, spot !== null && isDirected(spot));
   if (words) return <Verdict tone="look">{words}</Verdict>;
   const { placed, planned } = work.progress;
   return (
