@@ -1,6 +1,5 @@
 import { defaultPolicy } from "../policy";
-import { lineLimits } from "./planLayers";
-import { accentOver } from "./planLayers";
+import { accentOver, lineLimits } from "./planLayers";
 import type { Layer } from "./schema";
 
 type Ground = Parameters<typeof accentOver>[1];
