@@ -84,7 +84,7 @@ test("at the chair: zones, the check by one key from any screen, a bad bead foun
   await expect(page.getByTestId("clock-eyes")).toHaveAttribute("data-state", "done");
   await page.goto(`/visits/${visitId}`);
   await expect(eyes).toHaveAttribute("data-state", "may");
-  await page.getByRole("button", { name: "Yes, finish the visit" }).click();
+  await page.getByRole("button", { name: "Finish the visit" }).click();
   await expect(page.getByRole("heading", { name: "Done and kept" })).toBeVisible();
   await expect(page.getByText("6 of 22 came off")).toBeVisible();
   await expect(page.getByRole("region", { name: "The visit as it was kept" })).toContainText(/after the last lash, nano mist/);

@@ -120,7 +120,7 @@ test("server killed with -9 under way: clocks go on, taps are kept and arrive on
   await expect(page.getByTestId("big-clock")).toContainText("bead 2");
   await page.getByRole("button", { name: "dry", exact: true }).click();
   await page.getByRole("button", { name: "The client must leave now" }).click();
-  await page.getByRole("button", { name: "Yes, finish the visit" }).click();
+  await page.getByRole("button", { name: "Leave before the cure is there" }).click();
   await expect(page.getByRole("heading", { name: "Done and kept" })).toBeVisible();
   await expect(page.getByTestId("safety")).toHaveAttribute("data-unsent", "0");
   await context.close();

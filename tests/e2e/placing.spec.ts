@@ -306,7 +306,7 @@ test.describe("without the server", () => {
     // Over, its page is kept no longer.
     await page.keyboard.press("d");
     await page.getByRole("button", { name: "The client must leave now" }).click();
-    await page.getByRole("button", { name: "Yes, finish the visit" }).click();
+    await page.getByRole("button", { name: "Leave before the cure is there" }).click();
     await expect(page.getByRole("heading", { name: "Done and kept" })).toBeVisible();
     await expect.poll(async () => (await keptPages()).some((path) => path.startsWith("/visits/"))).toBe(false);
   });

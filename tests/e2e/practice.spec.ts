@@ -36,7 +36,7 @@ test("practice on a mannequin head: surveyed, mapped to 25 mm, worked without a 
   await page.getByRole("button", { name: "First bead" }).click();
   await page.getByRole("button", { name: "dry", exact: true }).click();
   // Nobody's eyes wait for the cure.
-  await page.getByRole("button", { name: "Yes, finish the visit" }).click();
+  await page.getByRole("button", { name: "Finish the visit" }).click();
   await expect(page.getByRole("heading", { name: "Done and kept" })).toBeVisible();
   await expect(page.getByRole("region", { name: "Aftercare card" })).toHaveCount(0);
 

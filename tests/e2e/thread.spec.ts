@@ -124,7 +124,7 @@ test("client → survey → checked map → pad strip → air → bead → visit
   await other.getByRole("button", { name: "dry", exact: true }).click();
   await expect(other.getByTestId("eyes-clock")).toHaveAttribute("data-state", "shut");
   await other.getByRole("button", { name: "The client must leave now" }).click();
-  await other.getByRole("button", { name: "Yes, finish the visit" }).click();
+  await other.getByRole("button", { name: "Leave before the cure is there" }).click();
   await expect(other.getByRole("heading", { name: "Done and kept" })).toBeVisible();
   await expect(other.getByTestId("big-clock")).toHaveCount(0);
   await expect(other.getByTestId("safety")).toHaveAttribute("data-unsent", "0");

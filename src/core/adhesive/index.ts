@@ -18,6 +18,7 @@ export { independent, updated, sumOf, normalBelow, type Belief } from "../statis
 export { handTime, handMatch, handWords, type HandTime, type HandMatch } from "./handMatch";
 export { windowVerdict, type WindowVerdict, type AirAdvice } from "./windowVerdict";
 export { beadLifeS, beadsFor } from "./beadLife";
+export { shakeSecondsFor } from "./shakeS";
 export { bottleAge, type BottleAge } from "./bottleAge";
 export { bottleFitness, type BottleFitness } from "./bottleFitness";
 export { waitInAirS } from "./waitInAir";

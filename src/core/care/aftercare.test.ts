@@ -6,7 +6,16 @@ const words = {
   moment: (ms: number) => new Date(ms).toISOString().slice(0, 16),
   day: (ms: number) => new Date(ms).toISOString().slice(0, 10),
 };
-const done = { service: "lift", endedAtMs: NOW, againAfterDays: 0, stopped: null, used: ["Flood 1, lot F1"] } as const;
+const done = {
+  service: "lift",
+  endedAtMs: NOW,
+  againAfterDays: 0,
+  stopped: null,
+  used: ["Flood 1, lot F1"],
+  waterFromMs: null,
+  next: null,
+  aftercareWords: "",
+} as const;
 
 test("after a stop the card speaks of the eye, the doctor and what was used, and of no result", () => {
   for (const stopped of ["splash", "gluedLids"] as const) {

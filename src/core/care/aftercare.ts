@@ -33,14 +33,24 @@ export type CaredFor = {
   readonly stopped: StopKind | null;
   /** What touched the client, with its lots: asked for by a doctor. */
   readonly used: readonly string[];
+  /** From when water is harmless after extensions, ms; null where nothing was placed. */
+  readonly waterFromMs: number | null;
+  /** When the client comes again, in words; null where nothing is booked. */
+  readonly next: string | null;
+  /** What the studio adds, a line each (its policy's `aftercareWords`). */
+  readonly aftercareWords: string;
 };
 
 /** A card with its dates counted from the end of the visit. `words` puts a moment into the studio's words. */
 export function careCard(
-  { service, endedAtMs, againAfterDays, stopped, used }: CaredFor,
+  { service, endedAtMs, againAfterDays, stopped, used, waterFromMs, next, aftercareWords }: CaredFor,
   words: { readonly moment: (ms: number) => string; readonly day: (ms: number) => string },
 ): CareCard {
   const { label, aftercare } = serviceOf(service);
+  const own = aftercareWords
+    .split("\n")
+    .map((line) => line.trim())
+    .filter(Boolean);
   const dated = ({ before, text }: CareLine) => {
     if (!before) return text;
     const untilMs = endedAtMs + ((before.hours ?? 0) + (before.days ?? 0) * 24) * 3_600_000;
@@ -53,13 +63,22 @@ export function careCard(
         ...AFTER_STOP[stopped].map(dated),
         ...(used.length > 0 ? [`Used on ${words.day(endedAtMs)}: ${used.join("; ")}.`] : []),
         "Call us tomorrow, however it is.",
+        ...own,
       ],
       again: null,
     };
   return {
     title: `After your ${label}`,
-    lines: (aftercare ? AFTERCARE_LINES[aftercare] : []).map(dated),
-    again: againAfterDays > 0 ? `Again from ${words.day(endedAtMs + againAfterDays * 86_400_000)}, not sooner.` : null,
+    lines: [
+      ...(waterFromMs === null ? [] : [`No water, steam or oil before ${words.moment(waterFromMs)}.`]),
+      ...(aftercare ? AFTERCARE_LINES[aftercare] : []).map(dated),
+      ...own,
+    ],
+    again: next
+      ? `Next visit: ${next}.`
+      : againAfterDays > 0
+        ? `Again from ${words.day(endedAtMs + againAfterDays * 86_400_000)}, not sooner.`
+        : null,
   };
 }
 

@@ -1,7 +1,7 @@
 /** A running clock, reckoned from events and the time now: nothing counts down in memory. */
 export type Clock = {
   readonly id: string;
-  readonly kind: "shake" | "bead" | "check" | "eyes" | "coat" | "look" | "paste" | "rinse";
+  readonly kind: "shake" | "bead" | "check" | "eyes" | "coat" | "look" | "paste" | "rinse" | "soak";
   readonly label: string;
   readonly totalS: number;
   /** Negative once it is over: it keeps counting. */

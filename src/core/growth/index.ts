@@ -1,3 +1,4 @@
+export { nextFillDays } from "./nextFillDays";
 export { LASH_CYCLE, grownMm } from "./cycle";
 export {
   naturalSurvival,

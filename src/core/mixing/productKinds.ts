@@ -12,6 +12,8 @@ export const PRODUCT_KINDS = {
   developer: { label: "developer", family: null },
   lightener: { label: "lightener", family: "lightener" },
   remover: { label: "remover", family: null },
+  primer: { label: "primer or pH balancer", family: null },
+  disinfectant: { label: "disinfectant", family: null },
 } as const satisfies Record<string, { label: string; family: PatchFamily | null }>;
 export type ProductKind = keyof typeof PRODUCT_KINDS;
 

@@ -307,7 +307,7 @@ describe("how far it has come", () => {
   });
   test("redone where nothing was placed changes nothing", () => {
     const redone = [{ ...lash(1), why: "twisted" as const }];
-    expect(progressOf(plan, { lashes: [], redone }).of(spot)).toEqual({ placed: 0, lastAtMs: null, redoneAtMs: null });
+    expect(progressOf(plan, { lashes: [], redone }).of(spot)).toEqual({ placed: 0, lastAtMs: null, redoneAtMs: null, again: 0 });
   });
   test("which eye is ahead, in whole lashes", () => {
     expect(unevenBy(progressOf(plan, { lashes: [lash(3)], redone: [] }))).toEqual({ side: "right", lashes: 3 });

@@ -119,7 +119,7 @@ describe("pace", () => {
     expect(Math.abs(paces.reduce((sum, p) => sum + p, 0) / paces.length / 26 - 1)).toBeLessThan(0.015);
   });
   test("what a lash takes now: of that eye and technique where known, else of the technique, else as usual", () => {
-    const now = paceNow([...gapsOf(Array(10).fill(20)), ...gapsOf(Array(4).fill(30), { side: "left" })], (isFan) => (isFan ? 70 : 36));
+    const now = paceNow([...gapsOf(Array(10).fill(20)), ...gapsOf(Array(4).fill(30), { side: "left" })], (_, isFan) => (isFan ? 70 : 36));
     expect(now("right", false)).toBeCloseTo(20, 9);
     expect(now("left", false)).toBeCloseTo((200 + 120) / 14, 9);
     expect(now("left", true)).toBe(70);

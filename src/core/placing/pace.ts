@@ -1,4 +1,5 @@
 import type { Side } from "../eye";
+import { studentT975 } from "../statistics";
 import type { PlacementPlan } from "./placementPlan";
 import { spotKey, type PlacingWork } from "./work";
 
@@ -24,6 +25,7 @@ export function lashGaps(plan: PlacementPlan, work: PlacingWork, interruptionsMs
   const breaks = [
     ...interruptionsMs,
     ...work.redone.map(({ atMs }) => atMs),
+    ...work.faults.map(({ atMs }) => atMs),
     ...work.tapes.flatMap(bothEnds),
     ...work.pauses.flatMap(bothEnds),
   ];
@@ -56,25 +58,14 @@ export function paceOf(gaps: readonly LashGap[]): Pace | null {
   return { seconds: mean, lowS: Math.max(0, mean - half), highS: mean + half, lashes: n };
 }
 
-/** The 97.5 % point of Student's t, by Abramowitz & Stegun 26.7.5; within 0.3 % from 9 degrees of freedom on. */
-function studentT975(df: number): number {
-  const z = 1.959964;
-  return (
-    z +
-    (z ** 3 + z) / (4 * df) +
-    (5 * z ** 5 + 16 * z ** 3 + 3 * z) / (96 * df ** 2) +
-    (3 * z ** 7 + 19 * z ** 5 + 17 * z ** 3 - 15 * z) / (384 * df ** 3)
-  );
-}
-
 /** What a lash takes at this set: as it went so far on that eye, or in that technique, where enough is known; else `usual`. */
-export function paceNow(gaps: readonly LashGap[], usual: (isFan: boolean) => number): (side: Side, isFan: boolean) => number {
+export function paceNow(gaps: readonly LashGap[], usual: (side: Side, isFan: boolean) => number): (side: Side, isFan: boolean) => number {
   const known = new Map<string, number>();
   for (const isFan of [false, true]) {
     const alike = gaps.filter((gap) => gap.isFan === isFan);
-    const both = paceOf(alike)?.seconds ?? usual(isFan);
+    const both = paceOf(alike)?.seconds;
     for (const side of ["right", "left"] as const)
-      known.set(`${side} ${isFan}`, paceOf(alike.filter((gap) => gap.side === side))?.seconds ?? both);
+      known.set(`${side} ${isFan}`, paceOf(alike.filter((gap) => gap.side === side))?.seconds ?? both ?? usual(side, isFan));
   }
   return (side, isFan) => known.get(`${side} ${isFan}`)!;
 }

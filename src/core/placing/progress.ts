@@ -11,6 +11,8 @@ export type SpotProgress = {
   readonly lastAtMs: number | null;
   /** When one of its lashes was set anew at last, ms. Which one is not said, so that all of them are left alone. */
   readonly redoneAtMs: number | null;
+  /** Of what a check found amiss, how many are not set again yet: they are placed no more. */
+  readonly again: number;
 };
 
 /** How far a set has come. */
@@ -25,14 +27,16 @@ export type Progress = {
   readonly lastSpot: Spot | null;
   /** Lashes tapped in zones that the plan does not have. */
   readonly elsewhere: number;
+  /** Lashes that a check found amiss and that are to be set again. */
+  readonly again: number;
 };
 
-const NONE: SpotProgress = { placed: 0, lastAtMs: null, redoneAtMs: null };
+const NONE: SpotProgress = { placed: 0, lastAtMs: null, redoneAtMs: null, again: 0 };
 
 /** Counts what was placed against a plan. More than was planned is counted, and fills no slot. */
 export function progressOf(
   plan: PlacementPlan,
-  work: Pick<PlacingWork, "lashes" | "redone">,
+  work: Pick<PlacingWork, "lashes" | "redone"> & Partial<Pick<PlacingWork, "faults">>,
   zonesDone: readonly ZoneDone[] = [],
 ): Progress {
   const spots = new Map(plan.spots.map((spot) => [spotKey(spot), spot]));
@@ -44,14 +48,26 @@ export function progressOf(
     const key = spotKey(spot);
     const before = found.get(key) ?? NONE;
     for (let i = before.placed; i < Math.min(spot.planned, before.placed + n); i++) line[spot.side][spot.slots[i]!] = atMs;
-    found.set(key, { ...before, placed: before.placed + n, lastAtMs: atMs });
+    found.set(key, { ...before, placed: before.placed + n, lastAtMs: atMs, again: Math.max(0, before.again - n) });
   };
-  for (const tap of work.lashes) put(spots.get(spotKey(tap)), tap.n, tap.atMs);
-  // Said to be done as a whole: whatever its lashes still lacked.
-  for (const done of zonesDone)
-    for (const spot of plan.spots)
-      if (spot.side === done.side && spot.layer === done.layer && spot.zone === done.zone)
-        put(spot, Math.max(0, spot.planned - (found.get(spotKey(spot))?.placed ?? 0)), done.atMs);
+  const take = (spot: PlannedSpot | undefined, n: number) => {
+    const before = spot && found.get(spotKey(spot));
+    if (!before) return;
+    const off = Math.min(n, before.placed);
+    // Which of them it was is not said: the last ones are supposed.
+    for (let i = before.placed - off; i < before.placed; i++) if (i < spot.slots.length) line[spot.side][spot.slots[i]!] = null;
+    found.set(spotKey(spot), { ...before, placed: before.placed - off, again: before.again + off });
+  };
+  for (const act of inOrder(work.lashes, work.faults ?? [], zonesDone)) {
+    if ("zoneDone" in act) {
+      // Said to be done as a whole: whatever its lashes still lacked.
+      const { side, layer, zone, atMs } = act.zoneDone;
+      for (const spot of plan.spots)
+        if (spot.side === side && spot.layer === layer && spot.zone === zone)
+          put(spot, Math.max(0, spot.planned - (found.get(spotKey(spot))?.placed ?? 0)), atMs);
+    } else if ("why" in act) take(spots.get(spotKey(act)), act.n);
+    else put(spots.get(spotKey(act)), act.n, act.atMs);
+  }
   for (const redo of work.redone) {
     const before = found.get(spotKey(redo));
     if (before) found.set(spotKey(redo), { ...before, redoneAtMs: Math.max(before.redoneAtMs ?? 0, redo.atMs) });
@@ -68,13 +84,23 @@ export function progressOf(
     turn: turnOf(work),
     lastSpot: work.lashes.at(-1) ?? null,
     elsewhere,
+    again: [...found.values()].reduce((sum, { again }) => sum + again, 0),
   };
+}
+
+type Act = PlacingWork["lashes"][number] | PlacingWork["faults"][number] | { readonly zoneDone: ZoneDone; readonly atMs: number };
+
+/** Lashes, zones said to be done and faults as they happened: a lash that was found amiss may have been set again since. */
+function inOrder(lashes: PlacingWork["lashes"], faults: PlacingWork["faults"], zonesDone: readonly ZoneDone[]): readonly Act[] {
+  if (faults.length === 0 && zonesDone.length === 0) return lashes;
+  const zones = zonesDone.map((zoneDone) => ({ zoneDone, atMs: zoneDone.atMs }));
+  return [...lashes, ...zones, ...faults].sort((a, b) => a.atMs - b.atMs);
 }
 
 /** How far it will have come with one lash more: what looks ahead asks for this. */
 export function withLash(progress: Progress, spot: PlannedSpot, atMs: number): Progress {
   const before = progress.of(spot);
-  const after: SpotProgress = { ...before, placed: before.placed + 1, lastAtMs: atMs };
+  const after: SpotProgress = { ...before, placed: before.placed + 1, lastAtMs: atMs, again: Math.max(0, before.again - 1) };
   const line = [...progress.line[spot.side]];
   const slot = spot.slots[before.placed];
   if (slot !== undefined) line[slot] = atMs;

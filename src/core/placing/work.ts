@@ -60,6 +60,8 @@ export type Targets = {
 export type PlacingWork = {
   readonly lashes: readonly LashesPlaced[];
   readonly redone: readonly Redone[];
+  /** Found at a check, and to be set again. */
+  readonly faults: readonly Redone[];
   readonly pauses: readonly Pause[];
   /** While the client talked or moved. */
   readonly talk: readonly TimeSpan[];
@@ -68,7 +70,7 @@ export type PlacingWork = {
   readonly targets: Targets | null;
 };
 
-export const EMPTY_PLACING: PlacingWork = { lashes: [], redone: [], pauses: [], talk: [], tapes: [], targets: null };
+export const EMPTY_PLACING: PlacingWork = { lashes: [], redone: [], faults: [], pauses: [], talk: [], tapes: [], targets: null };
 
 /** The stretch that lasts, if any, is over at a moment. Only the last can last. */
 export function endSpan<Span extends TimeSpan>(spans: readonly Span[], atMs: number): readonly Span[] {

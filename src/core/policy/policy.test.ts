@@ -6,7 +6,7 @@ const questions = Object.entries(QUESTIONS) as [keyof typeof QUESTIONS, Question
 
 test("the defaults are a lawful policy; every question has a reason, a source, and is in the form or has one of its own", () => {
   expect(policySchema.parse(defaultPolicy)).toEqual(defaultPolicy);
-  const unasked = ["spacing", "curls", "country", "localNotes"];
+  const unasked = ["spacing", "curls", "country", "localNotes", "aftercareWords"];
   expect([...policyForm.map(({ key }) => key as string), ...unasked].sort()).toEqual(questions.map(([key]) => key as string).sort());
   for (const [key, { reason, standing, options }] of questions) {
     expect([key, reason.length > 20, standing.length > 0]).toEqual([key, true, true]);
@@ -33,7 +33,7 @@ test.each(questions)("what is asked about %s is read where its record says, or w
 test("a question that nothing reads, or reads elsewhere, is noticed", () => {
   expect(reads("core/map/zoneLimit", "mapOnPad")).toBe(false);
   expect(reads("core/map/nowhere", "corners")).toBe(false);
-  expect(questions.filter(([, { waitsFor }]) => waitsFor).map(([key]) => key)).toEqual(["fill", "outgrown"]);
+  expect(questions.filter(([, { waitsFor }]) => waitsFor).map(([key]) => key)).toEqual(["outgrown"]);
 });
 
 test("the form says the default in the words of the answer, with its unit and where it comes from", () => {

@@ -49,7 +49,7 @@ const spot = {
 /** A payload of each kind, as varied as it may be. A kind that is added wants a line here: the compiler asks for it. */
 const PAYLOADS: { readonly [Type in EventType]: fc.Arbitrary<object> } = {
   started: fc.record({ bottleId: fc.constantFrom(null, BOTTLE), air: fc.constantFrom(null, air) }),
-  bottleTaken: fc.record({ bottleId: fc.uuid() }),
+  bottleTaken: fc.record({ bottleId: fc.uuid(), fromStart: fc.boolean() }),
   shakeStarted: fc.record({ durationS: fc.integer({ min: 5, max: 120 }) }),
   beadPlaced: fc.record({
     lifeS: fc.integer({ min: 60, max: 1200 }),
@@ -68,6 +68,22 @@ const PAYLOADS: { readonly [Type in EventType]: fc.Arbitrary<object> } = {
     { minutes: null, targets: [] },
     { minutes: 30, targets: [{ side: "right", layer: 0, zone: 2, piece: 0, planned: 4 }] },
   ),
+  faultFound: fc.record({ ...spot, n: fc.constant(1), why: fc.constantFrom("twisted", "cameOff") }),
+  inspected: fc.constantFrom(
+    { what: "mirror", side: null, found: 2 },
+    { what: "stickies", side: "left", found: 3 },
+    { what: "stickies", side: "right", found: 0 },
+  ),
+  workedWith: fc.constantFrom(
+    { of: "primer", is: "balancer", batchId: BOTTLE },
+    { of: "dip", is: "oneMm" },
+    { of: "mask", is: true },
+    { of: "attachedAll", is: "top" },
+    { of: "attached", is: "under", side: "right", layer: 0, zone: 2 },
+  ),
+  stepDone: fc.record({ stepId: fc.constantFrom("pads", "hands") }),
+  soakStarted: fc.record({ contactS: fc.constantFrom(600, 900), batchId: fc.constantFrom(null, BOTTLE) }),
+  soakEnded: fc.constant({}),
   checked: fc.constantFrom({ off: null, of: null }, { off: 0, of: 12 }, { off: 3, of: 20 }),
   finishApplied: fc.record({ method: fc.constantFrom("fan", "mist") }),
   setTested: fc.record({ seconds: fc.double({ min: 0.2, max: 9, noNaN: true }), air: fc.constant(air), bottleId: fc.constant(BOTTLE) }),

@@ -17,7 +17,7 @@ test("what a set came to: when, what is on, beads by bottle, brushes that were c
       bead(28, null),
       counted,
       eventAt(T0 + 31 * MINUTE, "checked", { off: null, of: null }),
-      eventAt(T0 + 40 * MINUTE, "bottleTaken", { bottleId: A }),
+      eventAt(T0 + 40 * MINUTE, "bottleTaken", { bottleId: A, fromStart: false }),
       bead(41, A),
       eventAt(T0 + 90 * MINUTE, "finished", {}),
     ]),

@@ -19,8 +19,9 @@ export type VisitOutcome = {
 
 /** What a visit came to, from the state its events fold into. */
 export function outcomeOf(service: ServiceId, state: VisitState): VisitOutcome {
-  const { head, set, run } = state;
-  const lots = new Map([...(set.bottleId ? [set.bottleId] : []), ...batchesOf(run)].map((id) => [id, 0]));
+  const { head, steps, set, run } = state;
+  const taken = [set.bottleId, set.with.primer?.batchId, steps.soak?.batchId, ...batchesOf(run)];
+  const lots = new Map<string, number>(taken.flatMap((id) => (id ? [[id, 0] as const] : [])));
   for (const { bottleId } of set.beads) if (bottleId) lots.set(bottleId, (lots.get(bottleId) ?? 0) + 1);
   return {
     begunAtMs: head.startedAtMs,

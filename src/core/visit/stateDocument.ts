@@ -3,7 +3,9 @@ import { FINISH_IDS } from "../adhesive/finishes";
 import { airSchema } from "../air/schema";
 import { AREAS } from "../eye/areas";
 import { SIDES } from "../eye/sides";
+import { INSPECTION_IDS } from "../placing/inspections";
 import { PAUSE_REASON_IDS, REDO_REASON_IDS, TAPE_IDS, type PlacingWork } from "../placing/work";
+import { ATTACHMENT_IDS, DIP_IDS, PRIMER_IDS } from "../placing/workedWith";
 import { mixedPasteSchema } from "../processing/paste";
 import { runPlanSchema } from "../processing/runPlan";
 import { runResultSchema } from "../processing/runResult";
@@ -28,6 +30,11 @@ const headSchema = z.object({
   lastUndoable: z.object({ id: z.string(), type: z.string() }).nullable(),
 });
 
+const stepsSchema = z.object({
+  done: z.array(z.object({ stepId: z.string(), eventId, atMs: ms })),
+  soak: z.object({ eventId, startedAtMs: ms, contactS: z.number(), batchId: z.string().nullable(), endedAtMs: ms.nullable() }).nullable(),
+});
+
 const setSchema = z.object({
   bottleId: z.string().nullable(),
   shake: z.object({ eventId, startedAtMs: ms, durationS: z.number() }).nullable(),
@@ -48,25 +55,34 @@ const setSchema = z.object({
   checkDueSinceMs: ms.nullable(),
   finish: z.object({ method: z.enum(FINISH_IDS), atMs: ms }).nullable(),
   tests: z.array(z.object({ eventId, atMs: ms, seconds: z.number(), air: airSchema, bottleId: z.string() })),
+  inspections: z.array(z.object({ eventId, what: z.enum(INSPECTION_IDS), side: z.enum(SIDES).nullable(), found: z.int(), atMs: ms })),
+  with: z.object({
+    primer: z.object({ is: z.enum(PRIMER_IDS), batchId: z.string().nullable() }).nullable(),
+    dip: z.enum(DIP_IDS).nullable(),
+    mask: z.boolean().nullable(),
+    fan: z.boolean().nullable(),
+    attachedAll: z.enum(ATTACHMENT_IDS).nullable(),
+    attached: z.array(z.object({ side: z.enum(SIDES), layer: z.int(), zone: z.int(), is: z.enum(ATTACHMENT_IDS) })),
+  }),
 });
 
 const span = { fromMs: ms, toMs: ms.nullable() };
 /** A set has hundreds of lashes: one is a row of figures. */
 const lashRow = z.tuple([z.enum(SIDES), z.int(), z.int(), z.int(), z.int(), ms]);
 type LashRow = z.infer<typeof lashRow>;
+const redoneSchema = z.object({
+  side: z.enum(SIDES),
+  layer: z.int(),
+  zone: z.int(),
+  piece: z.int(),
+  n: z.int(),
+  atMs: ms,
+  why: z.enum(REDO_REASON_IDS),
+});
 const placingSchema = z.object({
   lashes: z.array(lashRow.transform(([side, layer, zone, piece, n, atMs]) => ({ side, layer, zone, piece, n, atMs }))),
-  redone: z.array(
-    z.object({
-      side: z.enum(SIDES),
-      layer: z.int(),
-      zone: z.int(),
-      piece: z.int(),
-      n: z.int(),
-      atMs: ms,
-      why: z.enum(REDO_REASON_IDS),
-    }),
-  ),
+  redone: z.array(redoneSchema),
+  faults: z.array(redoneSchema),
   pauses: z.array(z.object({ ...span, why: z.enum(PAUSE_REASON_IDS).nullable() })),
   talk: z.array(z.object(span)),
   targets: z
@@ -109,10 +125,11 @@ const runSchema = z.object({
 });
 
 /** Counts up whenever a part changes its shape, or is folded otherwise than before: kept states are then folded anew. */
-export const STATE_VERSION = 2;
+export const STATE_VERSION = 3;
 const documentSchema = z.object({
   version: z.literal(STATE_VERSION),
   head: headSchema,
+  steps: stepsSchema,
   set: setSchema,
   placing: placingSchema,
   run: runSchema,
@@ -121,11 +138,13 @@ const documentSchema = z.object({
 /** A state as it is kept as JSON. Everything in it follows from the visit's events. */
 export type StateDocument = z.input<typeof documentSchema>;
 
-export const writeState = ({ head, set, placing, run }: VisitState): StateDocument =>
-  ({ version: STATE_VERSION, head, set, placing: placingRows(placing), run: { ...run, tasks: [...run.tasks] } }) as StateDocument;
+export const writeState = ({ head, steps, set, placing, run }: VisitState): StateDocument =>
+  ({ version: STATE_VERSION, head, steps, set, placing: placingRows(placing), run: { ...run, tasks: [...run.tasks] } }) as StateDocument;
 
 /** A state as it was kept; null for one of another version, or that cannot be read: it is folded from the events then. */
 export function readState(document: unknown): VisitState | null {
   const read = documentSchema.safeParse(document);
-  return read.success ? { head: read.data.head, set: read.data.set, placing: read.data.placing, run: read.data.run } : null;
+  if (!read.success) return null;
+  const { version: _, ...state } = read.data;
+  return state;
 }

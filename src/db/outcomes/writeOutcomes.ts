@@ -1,8 +1,10 @@
 import { and, asc, eq, inArray, sql } from "drizzle-orm";
 import type { NodePgDatabase } from "drizzle-orm/node-postgres";
-import { wornLashes, type WornLashes } from "@/core/map";
+import type { Survey } from "@/core/eye";
+import { wornLashes, type LashMap, type WornLashes } from "@/core/map";
+import { lashGaps, placementPlan, setPace, type SetPace } from "@/core/placing";
 import { SET_SERVICES } from "@/core/service";
-import { outcomeOf, readRows, VisitFold, type KeptEvent, type VisitState } from "@/core/visit";
+import { interruptionsOf, outcomeOf, readRows, VisitFold, type KeptEvent, type VisitState } from "@/core/visit";
 import { lashMap, lashMapRevision, survey, visit, visitBrush, visitEvent, visitLot, visitOutcome } from "../schema";
 
 /** Whatever can read and write the studio's tables: a transaction of the app, or of the owner. */
@@ -41,8 +43,8 @@ export async function writeOutcomes(
   tx: Writes,
   studioId: string,
   visitIds: readonly string[],
-  /** Maps whose lashes were counted already, by studio, map and save: many visits wear the same. */
-  counted: Map<string, WornLashes | null> = new Map(),
+  /** Maps that were read already, by studio, map and save: many visits wear the same. */
+  counted: Map<string, WornMap | null> = new Map(),
 ): Promise<Map<string, VisitState>> {
   const states = new Map<string, VisitState>();
   if (visitIds.length === 0) return states;
@@ -62,7 +64,8 @@ export async function writeOutcomes(
     const { state } = VisitFold.empty.add(visitEvents);
     states.set(visitId, state);
     const came = outcomeOf(service, state);
-    const isWorn = came.finishedAtMs !== null && SET_SERVICES.includes(service) && mapId !== null && mapRevision !== null;
+    const isSet = came.finishedAtMs !== null && mapId !== null && mapRevision !== null;
+    const map = isSet ? await wornMap(tx, studioId, mapId, mapRevision, counted) : null;
     outcomes.push({
       studioId,
       visitId,
@@ -72,7 +75,8 @@ export async function writeOutcomes(
       putOnAt: dateOf(came.putOnAtMs),
       stopped: came.stopped,
       memberIds: [...new Set(visitEvents.map(({ memberId }) => memberId))].sort(),
-      worn: isWorn ? await wornOf(tx, studioId, mapId, mapRevision, counted) : null,
+      worn: map && SET_SERVICES.includes(service) ? map.worn : null,
+      pace: map ? paceOf(map, state) : null,
       state,
     });
     lots.push(...[...came.lots].map(([lotId, beads]) => ({ studioId, visitId, lotId, beads })));
@@ -98,6 +102,7 @@ export async function writeOutcomes(
           stopped: sql`excluded.stopped`,
           memberIds: sql`excluded.member_ids`,
           worn: sql`excluded.worn`,
+          pace: sql`excluded.pace`,
           state: sql`excluded.state`,
         },
       });
@@ -108,14 +113,17 @@ export async function writeOutcomes(
 
 const dateOf = (ms: number | null) => (ms === null ? null : new Date(ms));
 
-/** What the map that was worn puts on its client's lashes. */
-async function wornOf(
+/** A map with the survey it was planned on, and what it puts on those lashes. */
+export type WornMap = { readonly map: LashMap; readonly survey: Survey; readonly worn: WornLashes };
+
+/** The map that was worn. */
+async function wornMap(
   tx: Pick<Writes, "select">,
   studioId: string,
   mapId: string,
   revision: number,
-  counted: Map<string, WornLashes | null>,
-): Promise<WornLashes | null> {
+  counted: Map<string, WornMap | null>,
+): Promise<WornMap | null> {
   const key = `${studioId} ${mapId} ${revision}`;
   const known = counted.get(key);
   if (known !== undefined) return known;
@@ -125,7 +133,13 @@ async function wornOf(
     .innerJoin(lashMap, and(eq(lashMap.studioId, lashMapRevision.studioId), eq(lashMap.id, lashMapRevision.mapId)))
     .innerJoin(survey, and(eq(survey.studioId, lashMap.studioId), eq(survey.id, lashMap.surveyId)))
     .where(and(eq(lashMapRevision.studioId, studioId), eq(lashMapRevision.mapId, mapId), eq(lashMapRevision.revision, revision)));
-  const worn = row ? wornLashes(row.map, row.survey) : null;
-  counted.set(key, worn);
-  return worn;
+  const found = row ? { ...row, worn: wornLashes(row.map, row.survey) } : null;
+  counted.set(key, found);
+  return found;
+}
+
+/** What a lash took, where they were tapped one by one. */
+function paceOf({ map, survey }: WornMap, { placing, set }: VisitState): SetPace | null {
+  if (placing.lashes.length === 0) return null;
+  return setPace(lashGaps(placementPlan(map, survey), placing, interruptionsOf(set)));
 }

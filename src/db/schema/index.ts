@@ -13,5 +13,6 @@ export * from "./product";
 export * from "./lot";
 export * from "./shelf";
 export * from "./visit";
+export * from "./checklist";
 export * from "./colour";
 export * from "./device";

@@ -1,4 +1,5 @@
 import { primaryKey, text, uuid } from "drizzle-orm/pg-core";
+import { HAND_LEVELS } from "@/core/placing";
 import { createdAt, studioId, studioSchema } from "./studio";
 
 export const ROLES = ["owner", "technician", "trainee"] as const;
@@ -12,6 +13,8 @@ export const member = studioSchema.table(
     id: uuid().notNull(),
     name: text().notNull(),
     role: text({ enum: ROLES }).notNull(),
+    /** What they said of their own hand; null where they said nothing. Until their pace is learned, times follow it. */
+    hand: text({ enum: HAND_LEVELS }),
     createdAt: createdAt(),
   },
   (t) => [primaryKey({ columns: [t.studioId, t.id] })],

@@ -2,6 +2,7 @@ import { SERVICE_IDS } from "@/core/service";
 import { sql } from "drizzle-orm";
 import { boolean, foreignKey, index, integer, jsonb, primaryKey, text, timestamp, uniqueIndex, uuid } from "drizzle-orm/pg-core";
 import { wornLashesDocument } from "@/core/map";
+import { setPaceDocument } from "@/core/placing";
 import { readState, writeState } from "@/core/visit";
 import { client } from "./client";
 import { documentOf, remadeOf } from "./document";
@@ -92,6 +93,7 @@ export const visitEvent = studioSchema.table(
 /** A state is kept as it was folded; null where it is of another version, and is folded anew. */
 const stateOf = remadeOf(readState, writeState);
 const wornOf = documentOf(wornLashesDocument);
+const paceOf = documentOf(setPaceDocument);
 
 /**
  * What a visit came to, written from its folded events in the same transaction. Everything here can be made again from the
@@ -114,6 +116,8 @@ export const visitOutcome = studioSchema.table(
     memberIds: uuid().array().notNull(),
     /** Lashes that wear what, by the map; null until a set is finished, and where there is no map. */
     worn: wornOf(),
+    /** What its lashes took, by eye and technique; null where they were not tapped one by one. */
+    pace: paceOf(),
     state: stateOf().notNull(),
   },
   (t) => [

@@ -1,12 +1,16 @@
 "use client";
 import dynamic from "next/dynamic";
-import { useCallback, useEffect, useMemo, useState, type ReactNode } from "react";
-import { beadLifeS, eyesWaitS, waitInAirS, windowTarget, type AirAt, type FinishId } from "@/core/adhesive";
+import { useCallback, useEffect, useMemo, useRef, useState, type ReactNode } from "react";
+import { beadLifeS, eyesWaitS, shakeSecondsFor, waitInAirS, windowTarget, type AirAt, type FinishId } from "@/core/adhesive";
 import type { Air } from "@/core/air";
 import type { Side } from "@/core/eye";
 import { cureSettings } from "@/core/policy";
 import { serviceOf } from "@/core/service";
-import { nextTap, type VisitState } from "@/core/visit";
+import { isLaterBead, nextTap, type VisitState } from "@/core/visit";
+import { inspectionOf, type PlannedSpot } from "@/core/placing";
+import { InspectionRows } from "@/features/thread/InspectionRows";
+import { looksOn } from "@/features/thread/looks";
+import { HELD_MS } from "@/features/placing/PlacedButton";
 import { useLashTaps } from "@/features/placing/useLashTaps";
 import { usePlacing } from "@/features/placing/usePlacing";
 import type { RatedBottle } from "@/features/shelf/ratedBottles";
@@ -21,7 +25,7 @@ import { SoundAndSleep } from "./SoundAndSleep";
 import { useLedger } from "./useLedger";
 import { useBeadTaps } from "./useBeadTaps";
 import type { VisitProps } from "./visitProps";
-import { useKey } from "@/ui/keys";
+import { useHeldKey, useKey } from "@/ui/keys";
 
 // The screen at the bed is fetched while the bead is shaken, so that it is there without a network too.
 const fetchScreen = () => import("@/features/placing/PlacingScreen").then((module) => module.PlacingScreen);
@@ -82,13 +86,15 @@ export function AtTheChair({
   const eyes = ledger?.eyes;
   const { onClient } = serviceOf(visit.service);
 
+  const looks = [...looksOn("check", onClient), ...looksOn("dry", onClient)];
   const inUse = rated.find(({ bottle }) => bottle.id === bottleId)?.fitness;
   const work = usePlacing(visit, state, inUse?.expected?.known ? inUse.expected.setTimeS : null);
   const taps = useLashTaps(id, work, visit.policy);
-  const shakeS = glue.adhesive?.shakeSeconds ?? visit.policy.shakeSeconds;
+  const shakeS = shakeSecondsFor(visit.policy, glue.adhesive?.shakeSeconds, isLaterBead(state.set));
   const beadTaps = useBeadTaps(visit, state, air, shakeS);
   useEffect(() => void fetchScreen().catch(() => undefined), []);
 
+  const pressed = useRef<PlannedSpot | null>(null);
   const finish = (method: FinishId) => void store.tap(id, "finishApplied", { method });
   const done = () => void store.tap(id, "finished", {});
   const pedal = () => {
@@ -112,8 +118,14 @@ export function AtTheChair({
       waits: null,
     };
     if (next === "lash") setOnPage(false);
+    pressed.current = next === "lash" ? work.spot : null;
     does[next]?.();
   };
+  // The lash is placed as the pedal goes down; held, it means what that zone lacks still.
+  useHeldKey("Space", HELD_MS, () => {
+    if (pressed.current) taps.restOf(pressed.current);
+    pressed.current = null;
+  });
   // Whatever was touched before, Space is the pedal; a button that was reached by Tab is worked by Enter.
   useKey("space", pedal);
   useKey("d", end, { unless: () => !atBed });
@@ -148,6 +160,9 @@ export function AtTheChair({
               usual={visit.policy.finish}
               onClient={onClient}
               figures={settings.figures}
+              unanswered={looks
+                .filter((one) => state.set.inspections.every(({ what }) => what !== one))
+                .map((one) => inspectionOf(one).label)}
               onFinish={finish}
               onDone={done}
               onBack={() => setChosen("placing")}
@@ -168,7 +183,15 @@ export function AtTheChair({
           <LedgerSheet ledger={ledger} needS={settings.eyesOpenS} />
           <SoundAndSleep />
         </div>
-        {visit.map ? <LengthRows map={visit.map} placed={zones} onPlace={place} /> : null}
+        {ending ? (
+          <section aria-label="Looks at the end">
+            <h2 className="text-2xl">Looks at the end</h2>
+            <p className="mb-2 text-[0.9375rem] text-ink-2">Eyes stay shut until the clock says so; the first three need no open eye.</p>
+            <InspectionRows visitId={id} what={looks} inspections={state.set.inspections} />
+          </section>
+        ) : visit.map ? (
+          <LengthRows map={visit.map} placed={zones} onPlace={place} />
+        ) : null}
         <Pedals />
       </div>
     </>

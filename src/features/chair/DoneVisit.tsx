@@ -2,10 +2,12 @@
 import { useMemo } from "react";
 import type { AirAt } from "@/core/adhesive";
 import { cureSettings } from "@/core/policy";
-import { serviceOf } from "@/core/service";
 import { visitWaterFromMs, type VisitState } from "@/core/visit";
 import { LinkButton } from "@/ui";
-import { AftercareCard } from "./AftercareCard";
+import { CareCardView } from "@/features/aftercare/CareCardView";
+import { caredFor } from "@/features/aftercare/caredFor";
+import { StepsKept } from "@/features/thread/StepsKept";
+import { useThread, type ThreadedVisit } from "@/features/thread/useThread";
 import { adhesiveInUse } from "@/features/visit/adhesiveInUse";
 import { KeptVisit } from "./KeptVisit";
 import { LedgerSheet } from "./LedgerSheet";
@@ -14,12 +16,28 @@ import { useLedger } from "./useLedger";
 import type { VisitProps } from "./visitProps";
 
 /** A visit as it was kept, with what the client takes home. */
-export function DoneVisit({ visit, state, readings }: { visit: VisitProps; state: VisitState; readings: readonly AirAt[] }) {
+export function DoneVisit({
+  visit,
+  threaded,
+  state,
+  readings,
+}: {
+  visit: VisitProps;
+  threaded: ThreadedVisit;
+  state: VisitState;
+  readings: readonly AirAt[];
+}) {
   const settings = useMemo(() => cureSettings(visit.policy), [visit.policy]);
   const { law, waterHours } = useMemo(() => adhesiveInUse(visit, state.set.bottleId), [visit, state.set.bottleId]);
   const ledger = useLedger(state, readings, state.head.finishedAtMs, settings, law, waterHours);
-  const waterMs = visitWaterFromMs(state, settings, waterHours);
-  const moment = new Intl.DateTimeFormat("en-GB", { weekday: "long", hour: "2-digit", minute: "2-digit", timeZone: visit.timeZone });
+  const parts = useThread(threaded, state);
+  const { thread, policy } = visit;
+  const cared = caredFor(visit.service, state, {
+    batchNames: thread.lotNames,
+    waterFromMs: visitWaterFromMs(state, settings, waterHours),
+    next: thread.next?.words ?? null,
+    aftercareWords: policy.aftercareWords,
+  });
   return (
     <div className="mt-6 grid gap-x-14 gap-y-8 lg:grid-cols-2">
       <div>
@@ -30,13 +48,12 @@ export function DoneVisit({ visit, state, readings }: { visit: VisitProps; state
           bottleNames={visit.bottleNames}
           map={visit.map}
           eyes={ledger?.eyes ?? null}
+          steps={<StepsKept parts={parts} state={state} lotNames={thread.lotNames} />}
         />
         <LedgerSheet ledger={ledger} needS={settings.eyesOpenS} />
       </div>
       <div className="space-y-8">
-        {serviceOf(visit.service).aftercare ? (
-          <AftercareCard clientName={visit.clientName} waterWords={waterMs === null ? null : moment.format(new Date(waterMs))} />
-        ) : null}
+        {cared ? <CareCardView visit={visit} studioName={thread.studioName} cared={cared} /> : null}
         {visit.map ? (
           <div>
             <LengthRows map={visit.map} placed={state.set.zones} />

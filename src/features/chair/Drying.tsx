@@ -15,6 +15,7 @@ export function Drying({
   usual,
   onClient,
   figures,
+  unanswered,
   onFinish,
   onDone,
   onBack,
@@ -26,6 +27,8 @@ export function Drying({
   /** False on a mannequin head: nobody's eyes wait for the cure. */
   onClient: boolean;
   figures: FinishFigures;
+  /** Looks of the end that nobody has answered, in words. */
+  unanswered: readonly string[];
   onFinish: (method: FinishId) => void;
   onDone: () => void;
   onBack: () => void;
@@ -65,20 +68,23 @@ export function Drying({
       <div className="mt-5 border-t border-line pt-4">
         {may || sure ? (
           <>
-            <p className="text-xl">
-              {onClient ? "Dry, lashes free of the pad, eyes open without a sting?" : "Dry, no two stuck together, all free of the pad?"}
-            </p>
             {may ? null : (
-              <p className="mt-1">
-                <Verdict tone="stop">The cure is not there yet.</Verdict>
+              <p className="max-w-xl text-xl">
+                <Verdict tone="stop">The cure is not there yet.</Verdict> Lids kept shut as long as can be, no rubbing, no water; at a sting
+                rinse at once. It is written down as left before the cure.
               </p>
             )}
+            {unanswered.length > 0 ? (
+              <p className="mt-1 max-w-xl text-[0.9375rem] text-ink-2" data-testid="unanswered">
+                Not answered yet, and left open on the record: {unanswered.join(", ")}.
+              </p>
+            ) : null}
             <div className="mt-3 flex flex-wrap gap-3">
-              <Button size="bed" onClick={onDone}>
-                Yes, finish the visit
+              <Button size="bed" tone={may ? "ivy" : "stop"} onClick={onDone}>
+                {may ? "Finish the visit" : "Leave before the cure is there"}
               </Button>
               <Button tone="line" size="bed" onClick={onBack}>
-                Not yet
+                Go on placing
               </Button>
             </div>
           </>

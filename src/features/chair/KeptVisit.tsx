@@ -1,3 +1,4 @@
+import type { ReactNode } from "react";
 import { FINISH_LABELS, type EyesOpen } from "@/core/adhesive";
 import { sideLabel, SIDES } from "@/core/eye";
 import type { LashMap } from "@/core/map";
@@ -16,6 +17,7 @@ export function KeptVisit({
   map,
   ground,
   eyes,
+  steps,
 }: {
   state: VisitState;
   timeZone: string;
@@ -24,6 +26,8 @@ export function KeptVisit({
   ground: MapGround | null;
   /** How the cure stood when the visit was finished; null where nothing was placed. */
   eyes: EyesOpen | null;
+  /** What every visit's record says beside its own work. */
+  steps: ReactNode;
 }) {
   const clock = new Intl.DateTimeFormat("en-GB", { hour: "2-digit", minute: "2-digit", timeZone: timeZone });
   const airWords = (air: Air | null) =>
@@ -83,6 +87,7 @@ export function KeptVisit({
             </dd>
           </>
         ) : null}
+        {steps}
       </dl>
       <h3 className="mt-6 text-xl">
         {state.set.beads.length === 0

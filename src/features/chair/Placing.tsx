@@ -1,9 +1,9 @@
 "use client";
 import { memo, useState } from "react";
-import { baseRate, beadLifeS, isolation, type LedgerSettings } from "@/core/adhesive";
+import { baseRate, beadLifeS, isolation, shakeSecondsFor, type LedgerSettings } from "@/core/adhesive";
 import type { Air } from "@/core/air";
 import { formatClock } from "@/core/units";
-import type { VisitState } from "@/core/visit";
+import { isLaterBead, type VisitState } from "@/core/visit";
 import type { RatedBottle } from "@/features/shelf/ratedBottles";
 import { Stopwatch } from "@/features/shelf/Stopwatch";
 import { useTabletStore } from "@/features/tablet/TabletProvider";
@@ -57,7 +57,7 @@ export const Placing = memo(function Placing({ visit, state, air, rated, glue, s
   const [askedMs, setAskedMs] = useState<number | null>(null);
   const sheet = useReserve(loadGrab, askedMs !== null);
   const { beads, bottleId, shake, checkDueSinceMs, tests } = state.set;
-  const shakeS = glue.adhesive?.shakeSeconds ?? visit.policy.shakeSeconds;
+  const shakeS = shakeSecondsFor(visit.policy, glue.adhesive?.shakeSeconds, isLaterBead(state.set));
   const willNotGrab = () => setAskedMs(store.now().ms);
   const inUse = rated.find(({ bottle }) => bottle.id === bottleId);
   return (
@@ -82,7 +82,14 @@ export const Placing = memo(function Placing({ visit, state, air, rated, glue, s
       <p className="mt-3 text-[0.9375rem] text-ink-2">
         <AirAndBottle visit={visit} bottleId={bottleId} air={air} glue={glue} settings={settings} />
         {air ? null : <TypeAir roomId={visit.roomId} />}
-        {rated.length > 0 ? <ChangeBottle visitId={visit.id} rated={rated} bottleId={bottleId} /> : null}
+        <ChangeBottle
+          visitId={visit.id}
+          rated={rated}
+          bottleId={bottleId}
+          hasBeads={beads.length > 0}
+          adhesives={visit.adhesives}
+          today={visit.today}
+        />
       </p>
       {beads.length > 0 ? (
         <BrushCheck

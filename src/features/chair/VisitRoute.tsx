@@ -44,6 +44,8 @@ export async function VisitRoute({ visitId }: { visitId: string }) {
       bottleNames={Object.fromEntries(names)}
       air={air}
       policy={policy}
+      adhesives={page.adhesives}
+      thread={page.thread}
       pace={page.pace}
       roomId={visit.roomId}
       today={today}

@@ -11,8 +11,8 @@ import { rateBottles } from "@/features/shelf/ratedBottles";
 import { LinkButton, Notice, Verdict } from "@/ui";
 import { AtTheChair } from "./AtTheChair";
 import { BeforeBeginning } from "./BeforeBeginning";
-import { Knots } from "@/features/visit/Knots";
-import { knotsOf } from "./knotsOf";
+import { VisitThread } from "@/features/thread/VisitThread";
+import type { ThreadedVisit } from "@/features/thread/useThread";
 import { LastMap } from "@/features/visit/LastMap";
 import { LateReason } from "./LateReason";
 import { Marks } from "@/features/visit/Marks";
@@ -54,13 +54,10 @@ export function VisitWorkspace(visit: VisitProps) {
     () => rateBottles(visit.bottles, visit.knowledge, air, visit.roomVolumeM3, visit.technique, visit.today),
     [visit.bottles, visit.knowledge, air, visit.roomVolumeM3, visit.technique, visit.today],
   );
-  const { hasSurvey } = visit;
-  const hasMap = visit.map !== null;
   const { onClient, label } = serviceOf(visit.service);
-  const isAsked = visit.care.consultation?.isOfToday ?? false;
-  const knots = useMemo(
-    () => knotsOf({ onClient, hasSurvey, hasMap, asked: isAsked }, state),
-    [onClient, hasSurvey, hasMap, isAsked, state],
+  const threaded = useMemo<ThreadedVisit>(
+    () => ({ ...visit, isAsked: visit.care.consultation?.isOfToday ?? false, hasMap: visit.map !== null }),
+    [visit],
   );
   const [picked, setPicked] = useState<string | null>(null);
   const bottleId = state.set.bottleId ?? picked ?? rated[0]?.bottle.id ?? null;
@@ -69,7 +66,11 @@ export function VisitWorkspace(visit: VisitProps) {
   const head = (
     <>
       <VisitHeading visit={visit} service={label} worked={workedWords(state, visit.timeZone)} />
-      <Knots knots={knots} />
+      <VisitThread
+        visit={threaded}
+        state={state}
+        opens={state.head.finishedAtMs !== null ? "here" : running && state.set.beads.length === 0 ? "prepare" : null}
+      />
       <Marks marks={visit.marks} />
       <PassedOver count={passedOver} />
       {state.head.startedAtMs !== null ? <LateReason visitId={visit.id} /> : null}
@@ -132,7 +133,7 @@ export function VisitWorkspace(visit: VisitProps) {
           </div>
         )
       ) : (
-        <DoneVisit visit={visit} state={state} readings={readings} />
+        <DoneVisit visit={visit} threaded={threaded} state={state} readings={readings} />
       )}
     </div>
   );

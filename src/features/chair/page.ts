@@ -1,12 +1,13 @@
 import "server-only";
-import { desc, eq } from "drizzle-orm";
+import { asc, desc, eq } from "drizzle-orm";
 import type { Brush } from "@/core/adhesive";
 import { baseContactOf } from "@/core/map";
-import { survey, visitBrush } from "@/db/schema";
+import { adhesive, survey, visitBrush } from "@/db/schema";
 import { airByMinute } from "@/features/air/history";
 import { airOf, sensorsNow } from "@/features/readings/newestAir";
 import { namesOf, openBottles, usedBottles } from "@/features/shelf/bottles";
 import { glueKnowledge } from "@/features/shelf/knowledge";
+import { threadOfVisit } from "@/features/thread/threadOfVisit";
 import { inStudio, together, type StudioTransaction } from "@/server/inStudio";
 import type { Member } from "@/server/member";
 import { careOf } from "@/features/visit/care";
@@ -34,22 +35,25 @@ export function visitPage(me: Member, visitId: string, now: Date) {
     if (!row) return null;
     const begun = row.state.head.startedAtMs;
     const until = row.state.head.finishedAtMs ?? now.getTime();
-    const [policy, { air, readings }, bottles, bottlesUsed, events, knowledge, brushes, surveys, lastMap, marks, care] = await together([
-      studioPolicy(tx),
-      sensorsNow(tx, row.roomId).then(async (sensors) => ({
-        air: airOf(sensors, now.getTime()),
-        readings: begun === null ? [] : await airByMinute(tx, sensors, new Date(begun - READ_BEFORE_MS), new Date(until)),
-      })),
-      openBottles(tx),
-      usedBottles(tx, [row.state]),
-      eventsOf(tx, me, visitId),
-      glueKnowledge(tx, me.id),
-      pastBrushes(tx, me.id),
-      tx.select({ id: survey.id }).from(survey).where(eq(survey.clientId, row.clientId)).limit(1),
-      lastMapOf(tx, row.clientId, row.id),
-      marksOf(tx, visitId),
-      careOf(tx, me, row, now),
-    ]);
+    const [policy, { air, readings }, bottles, bottlesUsed, events, knowledge, brushes, surveys, lastMap, marks, care, thread, adhesives] =
+      await together([
+        studioPolicy(tx),
+        sensorsNow(tx, row.roomId).then(async (sensors) => ({
+          air: airOf(sensors, now.getTime()),
+          readings: begun === null ? [] : await airByMinute(tx, sensors, new Date(begun - READ_BEFORE_MS), new Date(until)),
+        })),
+        openBottles(tx),
+        usedBottles(tx, [row.state]),
+        eventsOf(tx, me, visitId),
+        glueKnowledge(tx, me.id),
+        pastBrushes(tx, me.id),
+        tx.select({ id: survey.id }).from(survey).where(eq(survey.clientId, row.clientId)).limit(1),
+        lastMapOf(tx, row.clientId, row.id),
+        marksOf(tx, visitId),
+        careOf(tx, me, row, now),
+        threadOfVisit(tx, me, row, now),
+        tx.select({ id: adhesive.id, document: adhesive.document }).from(adhesive).orderBy(asc(adhesive.id)),
+      ]);
     const [ground, pace] = await together([row.mapId ? groundOf(tx, row.mapId) : null, ownPace(tx, row.technicianId, policy)]);
     return {
       visit: row,
@@ -69,6 +73,8 @@ export function visitPage(me: Member, visitId: string, now: Date) {
       hasLastMap: lastMap !== null,
       marks,
       care,
+      thread,
+      adhesives: adhesives.map(({ id, document }) => ({ id, name: document.name })),
     };
   });
 }

@@ -1,14 +1,16 @@
 import type { AirAt, Brush } from "@/core/adhesive";
 import type { RoomAir } from "@/core/air";
 import type { Technique } from "@/core/lash";
-import type { LashMap, BaseContact, PlacingPace } from "@/core/map";
+import type { LashMap, BaseContact } from "@/core/map";
 import type { Policy } from "@/core/policy";
 import type { ServiceId } from "@/core/service";
 import type { KeptEvent } from "@/core/visit";
 import type { CareProps } from "@/features/care/careProps";
 import type { GlueKnowledge } from "@/features/shelf/knowledge";
 import type { MapGround } from "@/features/visit/clientMaps";
+import type { OwnPace } from "@/features/visit/ownPace";
 import type { Mark } from "@/features/visit/Marks";
+import type { ThreadProps } from "@/features/thread/threadOfVisit";
 import type { OpenBottle, UsedBottle } from "@/features/shelf/bottles";
 
 /** Everything a visit's screens are drawn from, as the server read it. */
@@ -50,7 +52,11 @@ export type VisitProps = {
   readonly knowledge: GlueKnowledge;
   readonly brushes: readonly Brush[];
   readonly baseContact: BaseContact | null;
+  /** What a bottle can be opened of. */
+  readonly adhesives: readonly { readonly id: string; readonly name: string }[];
+  /** Steps, pictures, the next visit. */
+  readonly thread: ThreadProps;
   readonly policy: Policy;
   /** What a lash takes by this technician's last sets, or the studio's figures. */
-  readonly pace: PlacingPace;
+  readonly pace: OwnPace;
 };

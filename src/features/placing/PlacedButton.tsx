@@ -4,7 +4,7 @@ import { BedButton } from "./BedButton";
 import type { LashTaps } from "./useLashTaps";
 
 /** Held so long, the pedal means the rest of the zone, ms. */
-const HELD_MS = 700;
+export const HELD_MS = 700;
 
 /** The pedal as a button: a tap is a lash, held it is the rest of the zone. */
 export function PlacedButton({ taps, disabled, isPaused }: { taps: LashTaps; disabled: boolean; isPaused: boolean }) {

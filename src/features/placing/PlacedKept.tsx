@@ -11,14 +11,14 @@ import {
   type Pace,
   type PlacingWork,
 } from "@/core/placing";
-import type { VisitState } from "@/core/visit";
+import { interruptionsOf, type VisitState } from "@/core/visit";
 import type { MapGround } from "@/features/visit/clientMaps";
 
 /** What a finished set's record says of its lashes: how many of how many, redone and why, pace, pauses, tape. Rows of a description list. */
 export function PlacedKept({ state: { set, placing }, map, ground }: { state: VisitState; map: LashMap; ground: MapGround }) {
   const plan = placementPlan(map, ground.survey);
   const progress = progressOf(plan, placing, set.zones);
-  const gaps = lashGaps(plan, placing, [...set.beads.map(({ placedAtMs }) => placedAtMs), ...set.checks.map(({ atMs }) => atMs)]);
+  const gaps = lashGaps(plan, placing, interruptionsOf(set));
   const { placed, planned } = progress;
   const rows: [string, string][] = [
     [
@@ -27,7 +27,12 @@ export function PlacedKept({ state: { set, placing }, map, ground }: { state: Vi
         (progress.elsewhere > 0 ? `; ${progress.elsewhere} in zones this map does not have` : ""),
     ],
   ];
-  if (placing.redone.length > 0) rows.push(["Redone", redoneWords(placing)]);
+  if (placing.redone.length > 0) rows.push(["Redone", reasonWords(placing.redone)]);
+  if (placing.faults.length > 0)
+    rows.push([
+      "Found at checks",
+      `${reasonWords(placing.faults)}${progress.again > 0 ? `; ${progress.again} not set again` : "; all set again"}`,
+    ]);
   const both = paceOf(gaps);
   if (both) rows.push(["Pace", paceWords(both, gaps)]);
   if (placing.pauses.length > 0) rows.push(["Paused", pausedWords(placing)]);
@@ -41,7 +46,7 @@ export function PlacedKept({ state: { set, placing }, map, ground }: { state: Vi
   ));
 }
 
-function redoneWords({ redone }: PlacingWork): string {
+function reasonWords(redone: PlacingWork["redone"]): string {
   const byWhy = new Map<string, number>();
   for (const { why, n } of redone) byWhy.set(REDO_REASONS[why], (byWhy.get(REDO_REASONS[why]) ?? 0) + n);
   const total = [...byWhy.values()].reduce((sum, n) => sum + n, 0);

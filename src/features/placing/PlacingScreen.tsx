@@ -1,22 +1,9 @@
 "use client";
-import { useDeferredValue, useState } from "react";
+import { useDeferredValue } from "react";
 import type { HandMatch } from "@/core/adhesive";
 import type { LashMap } from "@/core/map";
-import {
-  keptWhole,
-  openSpan,
-  PAUSE_REASON_IDS,
-  PAUSE_REASONS,
-  REDO_REASON_IDS,
-  REDO_REASONS,
-  TAPE_IDS,
-  TAPES,
-  tapesOn,
-  whatFollows,
-  type Spot,
-} from "@/core/placing";
-import { formatClock } from "@/core/units";
-import { lashesSinceBrush, visitClocks, type VisitState } from "@/core/visit";
+import { keptWhole, openSpan, whatFollows, type Spot } from "@/core/placing";
+import { visitClocks, type VisitState } from "@/core/visit";
 import type { PictureOf } from "@/features/drawing/EyesPicture";
 import { useClockTime } from "@/features/tablet/TabletProvider";
 import { useWaitingWords } from "@/features/tablet/useWaitingWords";
@@ -28,15 +15,12 @@ import { PadsAtWork } from "./PadsAtWork";
 import { PlacedButton } from "./PlacedButton";
 import { ProposalFigures } from "./ProposalFigures";
 import { Says } from "./Says";
+import { useBedAsk } from "./useBedAsk";
 import type { LashTaps } from "./useLashTaps";
 import type { AtWork } from "./usePlacing";
 import { useReplan } from "./useReplan";
 import { useSpokenWork } from "./useSpokenWork";
 
-type Ask = "redo" | "pause" | "tape" | "off" | "minutes";
-
-/** Times that are asked for, min. */
-const MINUTES = [15, 20, 30, 45, 60, 90] as const;
 const DIGITS = ["1", "2", "3", "4", "5", "6", "7", "8", "9", "0"] as const;
 
 /** At the bed: both eyes as the work lies, the next lash in figures that are read at arm's length, and nothing else. */
@@ -74,15 +58,8 @@ export function PlacingScreen({
   const { placing } = state;
   const { spot, progress } = work;
   const nowMs = useClockTime((ms) => String(Math.floor(ms / 1000)));
-  const [asked, setAsked] = useState<{ what: Ask; lashes: VisitState["placing"]["lashes"] } | null>(null);
-  // A lash placed meanwhile answers it: the pedal is never in the way of what is asked, nor that of the pedal.
-  const ask = asked && asked.lashes === placing.lashes ? asked.what : null;
-  const open = (what: Ask) => setAsked(ask === what ? null : { what, lashes: placing.lashes });
-  const close = () => setAsked(null);
   const pause = openSpan(placing.pauses);
   const waits = useWaitingWords();
-  const sinceCheck = lashesSinceBrush(state);
-  const redoSpot: Spot | null = work.isChosen ? spot : (progress.lastSpot ?? spot);
 
   const again = useReplan(of, work);
   const { proposal } = again;
@@ -100,31 +77,17 @@ export function PlacingScreen({
   };
   const talking = openSpan(placing.talk) !== null;
 
-  const answers: readonly { readonly words: string; readonly on?: boolean; readonly do: () => void }[] =
-    ask === "redo" && redoSpot
-      ? REDO_REASON_IDS.map((why) => ({ words: REDO_REASONS[why], do: () => taps.redo(redoSpot, why) }))
-      : ask === "pause"
-        ? PAUSE_REASON_IDS.map((why) => ({ words: PAUSE_REASONS[why], do: () => taps.pause(why) }))
-        : ask === "tape" && spot
-          ? TAPE_IDS.map((what) => {
-              const on = tapesOn(placing).some((tape) => tape.what === what && tape.side === spot.side);
-              return { words: TAPES[what], on, do: () => taps.tape(what, spot.side, !on) };
-            })
-          : ask === "off" && sinceCheck > 0
-            ? DIGITS.slice(0, Math.min(9, sinceCheck)).map((digit) => ({
-                words: `${digit} came off`,
-                do: () => taps.check({ off: Number(digit), of: Math.min(400, sinceCheck) }),
-              }))
-            : ask === "minutes"
-              ? [
-                  ...MINUTES.map((minutes) => ({ words: `${minutes} min`, do: () => again.propose(minutes, kept()) })),
-                  { words: `leave now: dry ${formatClock(eyesS)}`, do: onEnd },
-                  ...(placing.targets ? [{ words: "the whole plan again", do: () => taps.replan(null, []) }] : []),
-                ]
-              : [];
-  const answer = (index: number) => {
-    answers[index]?.do();
-    close();
+  const { ask, label, answers, isAsked, redoSpot, sinceCheck, ...bed } = useBedAsk({
+    state,
+    work,
+    taps,
+    eyesS,
+    propose: (minutes) => again.propose(minutes, kept()),
+    onEnd,
+  });
+  const { open } = bed;
+  const touchZone: typeof work.chooseZone = (side, zone) => {
+    if (!bed.touched(side, zone)) work.chooseZone(side, zone);
   };
 
   useKey([...DIGITS], ({ key }) => {
@@ -133,8 +96,8 @@ export function PlacingScreen({
       if (digit === 1) take();
       if (digit === 2) open("minutes");
       if (digit === 2) again.drop();
-    } else if (answers.length > 0) answer(digit - 1);
-    else if (spot) work.chooseZone(spot.side, digit);
+    } else if (answers.length > 0) bed.answer(digit - 1);
+    else if (spot) touchZone(spot.side, digit);
   });
   useKey("right", () => work.beside(1));
   useKey("left", () => work.beside(-1));
@@ -143,18 +106,15 @@ export function PlacingScreen({
   useKey("r", () => open("redo"));
   useKey("a", () => open("tape"));
   useKey("o", () => open("off"));
-  const startPause = () => {
-    if (pause) return taps.resume();
-    taps.pause(null);
-    open("pause");
-  };
-  useKey("p", startPause);
+  useKey("l", () => open("mirror"));
+  useKey("b", () => open("attach"));
+  useKey("p", bed.pause);
   useKey("k", () => taps.talk(!talking));
   useKey("m", () => open("minutes"));
   useKey("enter", take, { unless: () => proposal === null || document.activeElement !== document.body });
   useKey("escape", () => {
     if (proposal) again.drop();
-    else if (ask) close();
+    else if (ask) bed.close();
     else onPage();
   });
 
@@ -176,7 +136,7 @@ export function PlacingScreen({
     >
       <h1 className="sr-only">{title}</h1>
       <div className="min-h-16 flex-1 sm:min-h-[9rem]">
-        <PadsAtWork of={of} work={work} placing={placing} nowMs={nowMs ?? 0} after={proposal?.after ?? null} onZone={work.chooseZone} />
+        <PadsAtWork of={of} work={work} placing={placing} nowMs={nowMs ?? 0} after={proposal?.after ?? null} onZone={touchZone} />
       </div>
       {proposal ? (
         <ProposalFigures proposal={proposal} />
@@ -225,20 +185,20 @@ export function PlacingScreen({
             as before
           </BedButton>
         </div>
-      ) : answers.length > 0 ? (
-        <div role="group" aria-label={askLabel(ask!, redoSpot, spot)} className="flex flex-wrap items-center gap-2">
-          <span className="w-full text-xl">{askLabel(ask!, redoSpot, spot)}</span>
+      ) : isAsked ? (
+        <div role="group" aria-label={label!} className="flex flex-wrap items-center gap-2">
+          <span className="w-full text-xl">{label}</span>
           {answers.map(({ words, on }, i) => (
-            <BedButton key={words} keyName={DIGITS[i]!} pressed={on} onPress={() => answer(i)}>
+            <BedButton key={words} keyName={DIGITS[i]!} pressed={on} onPress={() => bed.answer(i)}>
               {on ? `take off: ${words}` : words}
             </BedButton>
           ))}
-          <BedButton keyName="Esc" onPress={close}>
-            {ask === "pause" ? "not said" : "none of it"}
+          <BedButton keyName="Esc" onPress={bed.close}>
+            {ask?.what === "pause" || ask?.what === "where" ? "not said" : "none of it"}
           </BedButton>
         </div>
       ) : (
-        <div role="group" aria-label="At the bed" className="grid grid-cols-4 gap-1.5 sm:grid-cols-8 sm:gap-2">
+        <div role="group" aria-label="At the bed" className="grid grid-cols-5 gap-1 sm:grid-cols-6 sm:gap-2 lg:grid-cols-9">
           <PlacedButton taps={taps} disabled={!spot} isPaused={pause !== null} />
           <BedButton keyName="⌫" disabled={!state.head.lastUndoable} onPress={taps.undo}>
             take back
@@ -255,13 +215,19 @@ export function PlacingScreen({
           <BedButton keyName="O" disabled={sinceCheck === 0} onPress={() => open("off")}>
             some came off
           </BedButton>
+          <BedButton keyName="L" onPress={() => open("mirror")}>
+            mirror
+          </BedButton>
           <BedButton keyName="↑" disabled={!spot} onPress={work.otherEye}>
             other eye
           </BedButton>
           <BedButton keyName="A" disabled={!spot} onPress={() => open("tape")}>
             tape
           </BedButton>
-          <BedButton keyName="P" tone={pause ? "due" : "line"} onPress={startPause}>
+          <BedButton keyName="B" onPress={() => open("attach")}>
+            attached
+          </BedButton>
+          <BedButton keyName="P" tone={pause ? "due" : "line"} onPress={bed.pause}>
             {pause ? "go on" : "pause"}
           </BedButton>
           <BedButton keyName="K" tone={talking ? "due" : "line"} pressed={talking} onPress={() => taps.talk(!talking)}>
@@ -289,21 +255,6 @@ export function PlacingScreen({
 }
 
 const spotWords = ({ side, zone }: Spot) => `${side} ${zone}`;
-
-function askLabel(ask: Ask, redo: Spot | null, spot: Spot | null): string {
-  switch (ask) {
-    case "redo":
-      return `A lash of ${redo ? spotWords(redo) : ""} set anew. Why?`;
-    case "pause":
-      return "Paused. Why?";
-    case "tape":
-      return `Tape on the client's ${spot?.side ?? ""} eye`;
-    case "minutes":
-      return "How long is there, until the client is up?";
-    case "off":
-      return "Brushed, eyes seen closed. How many came off?";
-  }
-}
 
 const thenWords = ({ spot, after }: NonNullable<ReturnType<typeof whatFollows>>) =>
   `then ${spotWords(spot)}, ${after === 1 ? "after this one" : `after ${after} more here`}`;

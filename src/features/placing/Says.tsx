@@ -37,6 +37,7 @@ export function Says({
       {placed.right + placed.left} of {planned.right + planned.left}
       {paceWords(work)}
       {placing.targets ? ` · planned again${placing.targets.minutes === null ? "" : ` for ${placing.targets.minutes} min`}` : ""}
+      {work.progress.again > 0 ? ` · ${work.progress.again} to set again` : ""}
       {placing.redone.length > 0 ? ` · ${placing.redone.length} redone` : ""}
     </span>
   );

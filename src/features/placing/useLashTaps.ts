@@ -1,6 +1,6 @@
 "use client";
-import { useCallback, useMemo, useRef } from "react";
-import type { PauseReason, RedoReason, Spot, TapeId, Targets } from "@/core/placing";
+import { useCallback, useEffect, useMemo, useRef } from "react";
+import type { AttachmentId, PauseReason, PlannedSpot, RedoReason, Spot, TapeId, Targets } from "@/core/placing";
 import type { Side } from "@/core/eye";
 import { useTabletStore } from "@/features/tablet/TabletProvider";
 import type { AtWork } from "./usePlacing";
@@ -9,6 +9,13 @@ import type { AtWork } from "./usePlacing";
 export type LashTaps = {
   readonly place: () => void;
   readonly rest: () => void;
+  /** What a spot lacks by then: the pedal was held on it. */
+  readonly restOf: (spot: PlannedSpot) => void;
+  /** A lash that a check found amiss: the plan asks for it again. */
+  readonly fault: (spot: Spot, why: RedoReason) => void;
+  readonly mirror: (found: number) => void;
+  /** How lashes are attached: in a zone, or everywhere where `spot` is null. */
+  readonly attach: (is: AttachmentId, spot: Spot | null) => void;
   readonly redo: (spot: Spot, why: RedoReason) => void;
   readonly pause: (why: PauseReason | null) => void;
   readonly resume: () => void;
@@ -35,6 +42,10 @@ export function useLashTaps(
     lastMs.current = ms;
     return slip;
   }, [slipMs]);
+  const latest = useRef(progress);
+  useEffect(() => {
+    latest.current = progress;
+  });
   const lacks = spot ? spot.planned - progress.of(spot).placed : 0;
   return useMemo(
     () => ({
@@ -44,6 +55,18 @@ export function useLashTaps(
       rest: () => {
         if (spot && lacks > 0) void store.tap(visitId, "lashPlaced", { ...at(spot), n: lacks });
       },
+      restOf: (one) => {
+        const n = one.planned - latest.current.of(one).placed;
+        if (n > 0) void store.tap(visitId, "lashPlaced", { ...at(one), n });
+      },
+      fault: (one, why) => void store.tap(visitId, "faultFound", { ...at(one), n: 1, why }),
+      mirror: (found) => void store.tap(visitId, "inspected", { what: "mirror", side: null, found: Math.min(200, found) }),
+      attach: (is, one) =>
+        void store.tap(
+          visitId,
+          "workedWith",
+          one ? { of: "attached", is, side: one.side, layer: one.layer, zone: one.zone } : { of: "attachedAll", is },
+        ),
       redo: (one, why) => void store.tap(visitId, "lashRedone", { ...at(one), n: 1, why }),
       pause: (why) => void store.tap(visitId, "paused", { why }),
       resume: () => void store.tap(visitId, "resumed", {}),

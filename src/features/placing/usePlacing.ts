@@ -21,7 +21,7 @@ import {
 } from "@/core/placing";
 import type { Policy } from "@/core/policy";
 import type { ServiceId } from "@/core/service";
-import type { VisitState } from "@/core/visit";
+import { interruptionsOf, type VisitState } from "@/core/visit";
 import type { MapGround } from "@/features/visit/clientMaps";
 
 /** What a set is placed by. */
@@ -31,11 +31,17 @@ export type PlacingOf = {
   readonly policy: Policy;
   readonly service: ServiceId;
   /** What a lash takes by this technician's last sets, or the studio's figures. */
-  readonly pace: PlacingPace;
+  readonly pace: PlacingPace & { readonly lash: readonly { readonly side: Side; readonly isFan: boolean; readonly seconds: number }[] };
 };
 
 /** A place somebody chose, and how many lashes were tapped by then. */
 type Chosen = { readonly spot: Spot; readonly taps: number; readonly wasFull: boolean };
+
+/** What a lash takes by this technician's earlier sets, on that eye, in that technique; else by the figure for a set. */
+const usualPace =
+  ({ lash, secondsPerFan, secondsPerSingle }: PlacingOf["pace"]) =>
+  (side: Side, isFan: boolean): number =>
+    lash.find((one) => one.side === side && one.isFan === isFan)?.seconds ?? (isFan ? secondsPerFan : secondsPerSingle);
 
 const NO_PLAN: PlacementPlan = { spots: [], worn: { right: 0, left: 0 } };
 
@@ -47,14 +53,15 @@ export function usePlacing(
 ) {
   const survey = ground?.survey ?? null;
   const whole = useMemo(() => (map && survey ? placementPlan(map, survey) : NO_PLAN), [map, survey]);
-  const { lashes, redone, targets } = placing;
+  const { lashes, redone, faults, targets } = placing;
+  const { beads, checks, inspections } = set;
   const plan = useMemo(() => withTargets(whole, targets), [whole, targets]);
-  const progress = useMemo(() => progressOf(plan, { lashes, redone }, set.zones), [plan, lashes, redone, set.zones]);
+  const progress = useMemo(() => progressOf(plan, { lashes, redone, faults }, set.zones), [plan, lashes, redone, faults, set.zones]);
   const gaps = useMemo(
-    () => lashGaps(plan, placing, [...set.beads.map(({ placedAtMs }) => placedAtMs), ...set.checks.map(({ atMs }) => atMs)]),
-    [plan, placing, set.beads, set.checks],
+    () => lashGaps(plan, placing, interruptionsOf({ beads, checks, inspections })),
+    [plan, placing, beads, checks, inspections],
   );
-  const pace = useMemo(() => paceNow(gaps, (isFan) => (isFan ? usual.secondsPerFan : usual.secondsPerSingle)), [gaps, usual]);
+  const pace = useMemo(() => paceNow(gaps, usualPace(usual)), [gaps, usual]);
   const wetS = wetNeighbourS(setTimeS);
   const isMostlyFans = plan.spots.reduce((sum, { isFan, planned }) => sum + (isFan ? planned : -planned), 0) > 0;
   const inTurn = lashesInTurn(wetS, pace(progress.turn?.side ?? "right", isMostlyFans));
@@ -93,6 +100,8 @@ export function usePlacing(
     choose,
     /** That zone of an eye, in the layer that is worked. */
     chooseZone: (side: Side, zone: number) => choose(spotIn(plan, side, zone, spot, (one) => progress.of(one).placed < one.planned)),
+    /** Where in a zone a lash could be off: in the layer that is worked, else in another; null where none is placed there. */
+    placedIn: (side: Side, zone: number) => spotIn(plan, side, zone, spot, (one) => progress.of(one).placed > 0, true),
     /** The zone beside, to the right (1) or the left (-1) as it lies before who works. */
     beside: (way: 1 | -1) => {
       if (!spot) return;
@@ -137,8 +146,9 @@ function spotIn(
   zone: number,
   now: Spot | null,
   isOpen: (spot: PlannedSpot) => boolean,
+  onlyOpen = false,
 ): PlannedSpot | null {
-  const there = plan.spots.filter((one) => one.side === side && one.zone === zone);
+  const there = plan.spots.filter((one) => one.side === side && one.zone === zone && (!onlyOpen || isOpen(one)));
   const layer = there.filter((one) => one.layer === now?.layer);
   const among = layer.length > 0 ? layer : there;
   return among.find(isOpen) ?? among[0] ?? null;

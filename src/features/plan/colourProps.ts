@@ -7,6 +7,7 @@ import type { KeptEvent } from "@/core/visit";
 import type { CareProps } from "@/features/care/careProps";
 import type { Mark } from "@/features/visit/Marks";
 import type { OfferedProtocol } from "@/features/protocols/data";
+import type { ThreadProps } from "@/features/thread/threadOfVisit";
 import type { StockedProduct, StockedShield } from "@/features/shelf/stock";
 
 /** Everything the colour and lift workspace is drawn from, as the server read it. */
@@ -29,6 +30,8 @@ export type ColourProps = {
   readonly memberName: string;
   readonly isoDay: string;
   readonly policy: Policy;
+  /** Steps, pictures, the next visit. */
+  readonly thread: ThreadProps;
   readonly care: CareProps;
   readonly marks: readonly Mark[];
   readonly past: readonly PastRun[];

@@ -33,6 +33,7 @@ export async function ColourRoute({ visitId }: { visitId: string }) {
       memberName={member.name}
       isoDay={todayIn(member.timeZone, visit.startsAt)}
       policy={page.policy}
+      thread={page.thread}
       care={page.care}
       marks={page.marks}
       past={page.past}

@@ -3,7 +3,8 @@ import dynamic from "next/dynamic";
 import { SERVICES } from "@/core/service";
 import { useEffect, useMemo } from "react";
 import { isRunDone } from "@/core/processing";
-import { Knots, type Knot } from "@/features/visit/Knots";
+import { VisitThread } from "@/features/thread/VisitThread";
+import type { ThreadedVisit } from "@/features/thread/useThread";
 import { PlaceOfVisit } from "@/features/visit/PlaceOfVisit";
 import { VisitHeading } from "@/features/visit/VisitHeading";
 import { workedWords } from "@/features/visit/workedWords";
@@ -22,12 +23,6 @@ const fetchKept = () => import("./KeptRun").then((module) => module.KeptRun);
 const KeptRun = dynamic(fetchKept);
 
 type Stage = "plan" | "run" | "judge" | "kept";
-const ORDER: readonly [string, Stage][] = [
-  ["Plan", "plan"],
-  ["Mix and run", "run"],
-  ["Judge", "judge"],
-  ["Finish", "kept"],
-];
 
 /** Colour and lift: planned, run, judged, kept. The stage follows from what was tapped. */
 export function ColourWorkspace(visit: ColourProps) {
@@ -50,17 +45,20 @@ export function ColourWorkspace(visit: ColourProps) {
     }),
     [visit.products, visit.batchNames],
   );
-  const at = ORDER.findIndex(([, one]) => one === stage);
-  const asked = visit.care.consultation?.isOfToday ?? false;
-  const isNext = (i: number) => i === at && (asked || stage !== "plan");
-  const knots: Knot[] = [
-    { name: "Consult", state: asked ? "tied" : stage === "plan" ? "here" : "open" },
-    ...ORDER.map(([name], i): Knot => ({ name, state: i < at || stage === "kept" ? "tied" : isNext(i) ? "here" : "ahead" })),
-  ];
+  const threaded = useMemo<ThreadedVisit>(
+    () => ({
+      ...visit,
+      service: visit.kind,
+      isAsked: visit.care.consultation?.isOfToday ?? false,
+      hasSurvey: visit.survey !== null,
+      hasMap: false,
+    }),
+    [visit],
+  );
   return (
     <div className="pt-3">
       <VisitHeading visit={visit} service={SERVICES[visit.kind].label} worked={workedWords(state, visit.timeZone)} />
-      {stage === "run" ? null : <Knots knots={knots} />}
+      {stage === "run" ? null : <VisitThread visit={threaded} state={state} opens={stage === "kept" ? "here" : null} />}
       <Marks marks={visit.marks} />
       <PassedOver count={passedOver} />
       {visit.reason && stage !== "plan" ? (
@@ -91,7 +89,7 @@ export function ColourWorkspace(visit: ColourProps) {
           />
         </>
       ) : null}
-      {stage === "kept" ? <KeptRun visit={visit} run={run} endedAtMs={state.head.finishedAtMs!} batchNames={batchNames} /> : null}
+      {stage === "kept" ? <KeptRun visit={visit} threaded={threaded} state={state} batchNames={batchNames} /> : null}
     </div>
   );
 }

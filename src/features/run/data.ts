@@ -13,6 +13,7 @@ import { careOf } from "@/features/visit/care";
 import { pastRuns } from "./pastRuns";
 import { offeredProtocols } from "@/features/protocols/data";
 import { stockedProducts, stockedShields } from "@/features/shelf/stock";
+import { threadOfVisit } from "@/features/thread/threadOfVisit";
 import { studioPolicy } from "@/server/studioPolicy";
 
 /** Whether a visit is worked by a protocol rather than from a map, and whether it is over; null when it is not in this studio. */
@@ -45,7 +46,7 @@ export function colourVisit(me: Member, visitId: string, now: Date) {
     if (!row || !isByProtocol(row.service)) return null;
     const kind = row.service;
     const policy = await studioPolicy(tx);
-    const [[house], sensors, events, past, care, marks, protocols, products, shields, newest, names, incidents] = await together([
+    const [[house], sensors, events, past, care, marks, protocols, products, shields, newest, names, incidents, thread] = await together([
       tx.select({ name: studio.name }).from(studio),
       sensorsNow(tx, row.roomId),
       eventsOf(tx, me, visitId),
@@ -63,6 +64,7 @@ export function colourVisit(me: Member, visitId: string, now: Date) {
         .innerJoin(member, eq(member.id, incident.writtenBy))
         .where(eq(incident.visitId, row.id))
         .orderBy(asc(incident.createdAt)),
+      threadOfVisit(tx, me, row, now),
     ]);
     return {
       visit: row,
@@ -80,6 +82,7 @@ export function colourVisit(me: Member, visitId: string, now: Date) {
       air: airOf(sensors, now.getTime()),
       batchNames: names,
       incidents,
+      thread,
     };
   });
 }

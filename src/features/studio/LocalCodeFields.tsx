@@ -2,9 +2,9 @@
 import type { Policy } from "@/core/policy";
 import { TextArea, TextField } from "@/ui";
 
-export type LocalCode = Pick<Policy, "country" | "localNotes">;
+export type LocalCode = Pick<Policy, "country" | "localNotes" | "aftercareWords">;
 
-/** What holds at the studio's place, in the owner's words. */
+/** What holds at the studio's place, and what goes home from it, in the owner's words. */
 export function LocalCodeFields({
   value,
   said,
@@ -34,6 +34,13 @@ export function LocalCodeFields({
           value={value.localNotes}
           error={said("localNotes")}
           onChange={(event) => onChange({ ...value, localNotes: event.target.value })}
+        />
+        <TextArea
+          label="On every aftercare card, a line each"
+          rows={3}
+          value={value.aftercareWords}
+          error={said("aftercareWords")}
+          onChange={(event) => onChange({ ...value, aftercareWords: event.target.value })}
         />
       </div>
     </div>

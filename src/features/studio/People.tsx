@@ -3,10 +3,11 @@ import { useState } from "react";
 import { Button, SelectField, TextField } from "@/ui";
 import { FormSheet, useStudioForm } from "@/ui/form";
 import { addPerson } from "./actions";
+import { HandPace } from "./HandPace";
 import type { StudioPage } from "./data";
 
 /** Who works here; the owner adds people. */
-export function People({ people, mayAdd }: Pick<StudioPage, "people"> & { mayAdd: boolean }) {
+export function People({ people, me, mayAdd }: Pick<StudioPage, "people"> & { me: string; mayAdd: boolean }) {
   const [asking, setAsking] = useState(false);
   return (
     <section aria-label="People">
@@ -20,9 +21,12 @@ export function People({ people, mayAdd }: Pick<StudioPage, "people"> & { mayAdd
       </div>
       <ul>
         {people.map((person) => (
-          <li key={person.id} className="flex justify-between gap-4 border-b border-line py-2">
-            <bdi className="min-w-0 break-words">{person.name}</bdi>
-            <span className="text-ink-2">{person.role}</span>
+          <li key={person.id} className="border-b border-line py-2">
+            <div className="flex justify-between gap-4">
+              <bdi className="min-w-0 break-words">{person.name}</bdi>
+              <span className="text-ink-2">{person.role}</span>
+            </div>
+            {person.hand ? <HandPace id={person.id} hand={person.hand} isMe={person.id === me} /> : null}
           </li>
         ))}
       </ul>

@@ -30,7 +30,7 @@ export function PolicyForm({
       answers: answersTyped(questions, policy),
       curls: curlsTyped(policy.curls),
       spacing: spacingTyped(policy.spacing),
-      local: { country: policy.country, localNotes: policy.localNotes },
+      local: { country: policy.country, localNotes: policy.localNotes, aftercareWords: policy.aftercareWords },
     },
     input: ({ answers, curls, spacing, local }) => ({
       base,

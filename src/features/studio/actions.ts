@@ -4,7 +4,8 @@ import { hashPassword } from "better-auth/crypto";
 import { and, eq, gt, isNull, ne, sql } from "drizzle-orm";
 import { refresh } from "next/cache";
 import { z } from "zod";
-import { chair, policy, room, ROLES, sensor, visit } from "@/db/schema";
+import { HAND_LEVELS } from "@/core/placing";
+import { chair, member, policy, room, ROLES, sensor, visit } from "@/db/schema";
 import { action, Refusal } from "@/server/action";
 import { inStudio, type StudioTransaction } from "@/server/inStudio";
 import { personForm, placeName, policyChange, sensorForm } from "./schema";
@@ -35,6 +36,17 @@ export const addPerson = action({ input: personForm.extend({ role: z.enum(ROLES)
   refresh();
   return null;
 });
+
+/** What a hand says of itself, until its own pace is known: by its owner, or the studio's. */
+export const sayHand = action(
+  { input: z.strictObject({ id: z.uuid(), hand: z.enum(HAND_LEVELS).nullable() }) },
+  async (me, { id, hand }) => {
+    const [row] = await inStudio(me, (tx) => tx.update(member).set({ hand }).where(eq(member.id, id)).returning({ id: member.id }));
+    if (!row) throw new Refusal("Only they, or the owner, say that.");
+    refresh();
+    return null;
+  },
+);
 
 const newToken = () => `ivy_${randomBytes(24).toString("base64url")}`;
 const hashOf = (token: string) => createHash("sha256").update(token).digest("hex");

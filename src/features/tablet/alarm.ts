@@ -111,6 +111,10 @@ export function alarmOf(clock: Clock, who: string): Alarm | null {
       : null;
   if (clock.kind === "shake")
     return clock.state === "done" && !late(-clock.leftS) ? { key: `${clock.id} shaken`, kind: "shaken", words: `${who}: shaken.` } : null;
+  if (clock.kind === "soak")
+    return clock.state === "done" && !late(-clock.leftS)
+      ? { key: `${clock.id} soaked`, kind: "shaken", words: `${who}: the disinfectant has had its time.` }
+      : null;
   if (clock.kind === "eyes")
     return clock.state === "done" && !late(-clock.leftS)
       ? { key: `${clock.id} may`, kind: "shaken", words: `${who}: eyes may open.` }

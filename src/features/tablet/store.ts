@@ -1,5 +1,6 @@
 import {
   isDrying,
+  isSoaking,
   MOST_EVENTS,
   newEvent,
   VisitFold,
@@ -235,7 +236,7 @@ export class TabletStore {
   private concernsServer({ type, visitId, payload }: Tap): boolean {
     const fold = this.state.folds.get(visitId);
     const about = type === "undone" ? fold?.events.find(({ id }) => id === payload.eventId)?.type : type;
-    return about === "started" || about === "finished" || (fold !== undefined && isDrying(fold.state));
+    return (about !== undefined && RUNS_BY.has(about)) || (fold !== undefined && isDrying(fold.state));
   }
 
   private slowTimer: (() => void) | null = null;
@@ -255,7 +256,7 @@ export class TabletStore {
   /** How far each visit that is not over is known without a gap. */
   private known() {
     return [...this.state.folds]
-      .filter(([, fold]) => fold.state.head.finishedAtMs === null)
+      .filter(([, { state }]) => state.head.finishedAtMs === null || isSoaking(state))
       .map(([visitId, fold]) => ({ visitId, seq: fold.seqWithoutGap }));
   }
 
@@ -275,6 +276,9 @@ export class TabletStore {
     for (const listener of this.listeners) listener();
   }
 }
+
+/** After these a visit has clocks, or has none any more. */
+const RUNS_BY: ReadonlySet<string> = new Set(["started", "finished", "soakStarted", "soakEnded"]);
 
 const unsent = (tap: Tap): KeptEvent => ({ ...tap, serverTime: null, seq: null });
 

@@ -157,7 +157,7 @@ export const giveReason = action({ input: z.strictObject({ visitId: z.uuid(), re
 
 /** Takes another bottle while a visit runs: asked like a beginning. */
 export const changeBottle = action(
-  { input: z.strictObject({ visitId: z.uuid(), eventId: z.uuid(), bottleId: z.uuid(), reason }) },
+  { input: z.strictObject({ visitId: z.uuid(), eventId: z.uuid(), bottleId: z.uuid(), fromStart: z.boolean(), reason }) },
   async (me, form) => {
     await inStudio(me, (tx) => takeBottle(tx, me, new Date(), form));
     return null;

@@ -73,7 +73,7 @@ async function keepTests(
 }
 
 /** Taps that put something on a person, or say that it was begun to. */
-const TOUCHES: readonly VisitEvent["type"][] = ["started", "bottleTaken", "beadPlaced", "batchTaken", "pasteMixed", "coated"];
+const TOUCHES: readonly VisitEvent["type"][] = ["started", "bottleTaken", "beadPlaced", "batchTaken", "pasteMixed", "coated", "workedWith"];
 
 /**
  * What follows from taps that came in: an act that has happened is never refused, but where something stood against it, it is
@@ -115,6 +115,8 @@ function lotsIn(event: VisitEvent): string[] {
     case "bottleTaken":
     case "beadPlaced":
       return event.payload.bottleId === null ? [] : [event.payload.bottleId];
+    case "workedWith":
+      return event.payload.of === "primer" && event.payload.batchId ? [event.payload.batchId] : [];
     case "batchTaken":
       return [event.payload.batchId];
     case "pasteMixed":

@@ -258,13 +258,13 @@ export async function takeBottle(
   tx: StudioTransaction,
   me: Member,
   now: Date,
-  taken: WithBottle & { readonly bottleId: string },
+  taken: WithBottle & { readonly bottleId: string; readonly fromStart: boolean },
 ): Promise<void> {
   await lockVisits(tx, [taken.visitId]);
   const row = await knownVisit(tx, taken.visitId);
   if (row.begunAt === null) throw new Refusal("This visit has not begun.");
   if (row.finishedAt !== null) throw new Refusal("This visit is over.");
   await passWithBottle(tx, me, now, row, taken);
-  const { visitId, eventId, bottleId } = taken;
-  await appendEvents(tx, me, [happensNow(visitId, eventId, now, "bottleTaken", { bottleId })]);
+  const { visitId, eventId, bottleId, fromStart } = taken;
+  await appendEvents(tx, me, [happensNow(visitId, eventId, now, "bottleTaken", { bottleId, fromStart })]);
 }

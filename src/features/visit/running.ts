@@ -1,6 +1,6 @@
 import "server-only";
 import { inArray } from "drizzle-orm";
-import type { KeptEvent } from "@/core/visit";
+import { hasClocks, type KeptEvent } from "@/core/visit";
 import { visitOutcome } from "@/db/schema";
 import type { RunningVisit } from "@/features/tablet/runningVisit";
 import { inStudio } from "@/server/inStudio";
@@ -9,7 +9,7 @@ import { eventsOf, visitsInFull } from "./data";
 import { eyesMayAtMs } from "./eyes";
 
 /**
- * Visits begun within the last day and not finished, in this studio. Of each come the events after the number up to which
+ * Visits begun within the last day that have clocks, in this studio: under way, or with implements in the disinfectant. Of each come the events after the number up to which
  * the tablet knows them all; every event of one it does not know.
  */
 export function runningVisits(
@@ -20,7 +20,7 @@ export function runningVisits(
   const day = { from: new Date(now.getTime() - 36 * 3_600_000), to: new Date(now.getTime() + 36 * 3_600_000) };
   return inStudio(me, async (tx) => {
     const running = (await visitsInFull(tx, { day })).filter(
-      ({ begunAt, finishedAt }) => begunAt !== null && finishedAt === null && now.getTime() - begunAt.getTime() < 24 * 3_600_000,
+      ({ begunAt, state }) => begunAt !== null && hasClocks(state) && now.getTime() - begunAt.getTime() < 24 * 3_600_000,
     );
     if (running.length === 0) return [];
     const tapped = await tx

@@ -3,6 +3,7 @@ import { studioPage } from "@/features/studio/data";
 import { Hygrometers } from "@/features/studio/Hygrometers";
 import { People } from "@/features/studio/People";
 import { Rooms } from "@/features/studio/Rooms";
+import { StepsOfVisits } from "@/features/studio/StepsOfVisits";
 import { defaultPolicy, policyForm } from "@/core/policy";
 import { PolicyForm } from "@/features/studio/PolicyForm";
 import { mayActAs, requireMember } from "@/server/member";
@@ -30,7 +31,8 @@ export default async function StudioPage() {
           <PolicyForm policy={policy} defaults={defaultPolicy} questions={policyForm} revision={revision} mayChange={isOwner} />
         </section>
         <div className="space-y-10">
-          <People people={people} mayAdd={isOwner} />
+          <People people={people} me={member.id} mayAdd={isOwner} />
+          <StepsOfVisits />
           <Rooms rooms={rooms} chairs={chairs} mayChange={isOwner} />
           <Hygrometers
             sensors={sensors.map((sensor) => ({ ...sensor, last: sensor.last ? ago(sensor.last, now) : null }))}

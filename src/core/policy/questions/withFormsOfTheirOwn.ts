@@ -38,6 +38,15 @@ export const withFormsOfTheirOwn = asked(null, {
     standing: "common practice",
     readBy: ["features/plan/PlanPanel"],
   },
+  /** What the studio adds to every aftercare card, a line each. */
+  aftercareWords: {
+    schema: z.string().trim().max(1000, "1000 characters at most."),
+    default: "",
+    label: "On every aftercare card",
+    reason: "Whom to call and when, what the studio's own leaflets ask: in its own words, in any language.",
+    standing: "common practice",
+    readBy: ["core/care/aftercare"],
+  },
   localNotes: {
     schema: z.string().trim().max(4000, "4000 characters at most."),
     default: LOCAL_NOTES,

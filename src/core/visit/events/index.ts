@@ -27,6 +27,12 @@ import { stopTakenBack } from "./stopTakenBack";
 import { talkMarked } from "./talkMarked";
 import { taped } from "./taped";
 import { taskDone } from "./taskDone";
+import { stepDone } from "./stepDone";
+import { workedWith } from "./workedWith";
+import { inspected } from "./inspected";
+import { faultFound } from "./faultFound";
+import { soakStarted } from "./soakStarted";
+import { soakEnded } from "./soakEnded";
 import { undone } from "./undone";
 import { wiped } from "./wiped";
 import { zonePlaced } from "./zonePlaced";
@@ -46,6 +52,12 @@ export const EVENT_KINDS = {
   talkMarked,
   taped,
   replanned,
+  faultFound,
+  inspected,
+  workedWith,
+  stepDone,
+  soakStarted,
+  soakEnded,
   checked,
   finishApplied,
   setTested,

@@ -27,6 +27,12 @@ import { stopTakenBackPayload } from "./payload/stopTakenBack";
 import { talkMarkedPayload } from "./payload/talkMarked";
 import { tapedPayload } from "./payload/taped";
 import { taskDonePayload } from "./payload/taskDone";
+import { stepDonePayload } from "./payload/stepDone";
+import { workedWithPayload } from "./payload/workedWith";
+import { inspectedPayload } from "./payload/inspected";
+import { faultFoundPayload } from "./payload/faultFound";
+import { soakStartedPayload } from "./payload/soakStarted";
+import { soakEndedPayload } from "./payload/soakEnded";
 import { undonePayload } from "./payload/undone";
 import { wipedPayload } from "./payload/wiped";
 import { zonePlacedPayload } from "./payload/zonePlaced";
@@ -48,6 +54,12 @@ export const EVENT_PAYLOADS = {
   talkMarked: talkMarkedPayload,
   taped: tapedPayload,
   replanned: replannedPayload,
+  faultFound: faultFoundPayload,
+  inspected: inspectedPayload,
+  workedWith: workedWithPayload,
+  stepDone: stepDonePayload,
+  soakStarted: soakStartedPayload,
+  soakEnded: soakEndedPayload,
   checked: checkedPayload,
   finishApplied: finishAppliedPayload,
   setTested: setTestedPayload,

@@ -1,6 +1,8 @@
 import type { Brush, FinishId } from "../../adhesive";
 import type { Air } from "../../air";
 import type { Side } from "../../eye";
+import type { InspectionId } from "../../placing/inspections";
+import { NOTHING_SAID, type WorkedWith } from "../../placing/workedWith";
 
 export type Bead = {
   readonly eventId: string;
@@ -31,6 +33,15 @@ export type SetTested = {
   readonly bottleId: string;
 };
 
+/** A look that was taken; `found` is how much was amiss, `side` null where both eyes are one question. */
+export type Inspected = {
+  readonly eventId: string;
+  readonly what: InspectionId;
+  readonly side: Side | null;
+  readonly found: number;
+  readonly atMs: number;
+};
+
 /** The work of a set of extensions: bottle, beads, zones, checks, finish. Times in ms since 1970, UTC. */
 export type SetWork = {
   readonly bottleId: string | null;
@@ -44,6 +55,8 @@ export type SetWork = {
   readonly checkDueSinceMs: number | null;
   readonly finish: { readonly method: FinishId; readonly atMs: number } | null;
   readonly tests: readonly SetTested[];
+  readonly inspections: readonly Inspected[];
+  readonly with: WorkedWith;
 };
 
 export const EMPTY_SET: SetWork = {
@@ -56,6 +69,8 @@ export const EMPTY_SET: SetWork = {
   checkDueSinceMs: null,
   finish: null,
   tests: [],
+  inspections: [],
+  with: NOTHING_SAID,
 };
 
 /** The bead in use, if any, is used up at a moment. Only the last can be in use. */
@@ -63,6 +78,10 @@ export function endBead(beads: readonly Bead[], atMs: number): readonly Bead[] {
   const last = beads.at(-1);
   return last && last.endedAtMs === null ? [...beads.slice(0, -1), { ...last, endedAtMs: atMs }] : beads;
 }
+
+/** Has the bottle in use given a bead already? Then it was mixed not long ago. */
+export const isLaterBead = ({ beads, bottleId }: Pick<SetWork, "beads" | "bottleId">): boolean =>
+  beads.some((bead) => bead.bottleId === bottleId);
 
 /** Beads of one bottle, or of none that was noted, were another's. */
 export const correctBottle = (set: SetWork, instead: string | null, bottleId: string): SetWork => ({

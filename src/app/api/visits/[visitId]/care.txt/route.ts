@@ -1,4 +1,4 @@
-import { careFile } from "@/features/run/careFiles";
+import { careFile } from "@/features/aftercare/careFile";
 import { guarded } from "@/server/respond";
 
 export function GET(request: Request, { params }: { params: Promise<{ visitId: string }> }) {

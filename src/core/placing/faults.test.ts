@@ -1,0 +1,53 @@
+import { classicWish, WIDE_SHELF } from "../../../tests/support/planShares";
+import { surveyOf } from "../../../tests/support/surveys";
+import { planMap } from "../map";
+import { defaultPolicy } from "../policy";
+import { INSPECTION_IDS, inspectionOf, lashesInTurn, nextLash, placementPlan, progressOf, schoolsFor } from ".";
+
+const survey = surveyOf([7, 9.5, 8.5]);
+const plan = placementPlan(planMap(survey, classicWish("doll"), defaultPolicy, WIDE_SHELF)!.map, survey);
+const spot = plan.spots.find(({ planned, side }) => planned > 5 && side === "right")!;
+const at = ({ side, layer, zone, piece }: typeof spot) => ({ side, layer, zone, piece });
+const lash = (atS: number, n = 1) => ({ ...at(spot), n, atMs: atS * 1000 });
+const fault = (atS: number, n = 1) => ({ ...lash(atS, n), why: "leaned" as const });
+
+describe("what a check found amiss goes back into the plan", () => {
+  test("it is placed no more, its place is empty, and once set again it counts once", () => {
+    const lashes = [lash(1), lash(20), lash(40)];
+    const after = progressOf(plan, { lashes, redone: [], faults: [fault(60)] });
+    expect(after.of(spot)).toMatchObject({ placed: 2, again: 1, lastAtMs: 40_000 });
+    expect([after.placed.right, after.again]).toEqual([2, 1]);
+    expect(after.line.right[spot.slots[2]!]).toBeNull();
+    expect(after.line.right[spot.slots[1]!]).toBe(20_000);
+    const again = progressOf(plan, { lashes: [...lashes, lash(80)], redone: [], faults: [fault(60)] });
+    expect(again.of(spot)).toMatchObject({ placed: 3, again: 0 });
+    expect(again.line.right[spot.slots[2]!]).toBe(80_000);
+  });
+  test("no more comes off than was placed by then, and one found before any was placed takes nothing", () => {
+    expect(progressOf(plan, { lashes: [lash(10, 2)], redone: [], faults: [fault(20, 5)] }).of(spot)).toMatchObject({ placed: 0, again: 2 });
+    expect(progressOf(plan, { lashes: [lash(10)], redone: [], faults: [fault(5)] }).of(spot)).toMatchObject({ placed: 1, again: 0 });
+  });
+  test("a zone said to be done after the fault is whole; one said before is not", () => {
+    const done = { side: spot.side, layer: spot.layer, zone: spot.zone };
+    const of = (atS: number) => progressOf(plan, { lashes: [], redone: [], faults: [fault(60)] }, [{ ...done, atMs: atS * 1000 }]).of(spot);
+    expect(of(30)).toMatchObject({ placed: spot.planned - 1, again: 1 });
+    expect(progressOf(plan, { lashes: [lash(1)], redone: [], faults: [fault(60)] }, [{ ...done, atMs: 90_000 }]).of(spot).placed).toBe(
+      spot.planned,
+    );
+  });
+  test("a set that was all placed asks for that lash, and no other", () => {
+    const lashes = plan.spots.map((one) => ({ ...at(one), n: one.planned, atMs: 1000 }));
+    const order = { schools: schoolsFor("newSet", defaultPolicy), inTurn: lashesInTurn(46, 21), wetS: 46, nowMs: 3_600_000 };
+    expect(nextLash(plan, progressOf(plan, { lashes, redone: [] }), order)).toBeNull();
+    const faulty = progressOf(plan, { lashes, redone: [], faults: [fault(600)] });
+    expect(nextLash(plan, faulty, order)!.spot).toBe(spot);
+  });
+});
+
+test("every look says what is counted and what to do; a sting is rinsed with water, glued lids are never pulled", () => {
+  for (const id of INSPECTION_IDS)
+    expect([id, inspectionOf(id).asks.length > 5, inspectionOf(id).mend.length > 20]).toEqual([id, true, true]);
+  expect(inspectionOf("sting").mend).toMatch(/Rinse at once with lukewarm clean water.*15 minutes at least.*doctor/);
+  expect(inspectionOf("stuck").mend).toMatch(/never pull, no remover near the eye/);
+  expect(INSPECTION_IDS.filter((id) => inspectionOf(id).each === "eye")).toEqual(["stickies", "freeOfPad", "bluntTool", "stuck"]);
+});

@@ -1,0 +1,3 @@
+import { z } from "zod";
+
+export const soakEndedPayload = () => z.strictObject({});

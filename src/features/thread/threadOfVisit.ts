@@ -1,0 +1,74 @@
+import "server-only";
+import type { Checklist } from "@/core/checklist";
+import { nextFillDays } from "@/core/growth";
+import { isByMap, serviceOf } from "@/core/service";
+import { bookingOptions, type BookingOptions } from "@/features/booking/data";
+import { checklistAt } from "@/features/checklists/data";
+import { picturesOfVisit, type VisitPicture } from "@/features/pictures/ofVisit";
+import { lotNames } from "@/features/shelf/lotNames";
+import type { FullVisit } from "@/features/visit/data";
+import { nextVisitOf } from "@/features/visit/nextVisit";
+import { studio } from "@/db/schema";
+import { together, type StudioTransaction } from "@/server/inStudio";
+import type { Member } from "@/server/member";
+import { studioPolicy } from "@/server/studioPolicy";
+import { formatIn, timeIn, todayIn } from "@/server/studioTime";
+
+/** What every kind of visit has beside its own work: steps, pictures, the next visit, and what that is booked with. */
+export type ThreadProps = {
+  readonly checklist: Checklist;
+  readonly pictures: readonly VisitPicture[];
+  /** The client's next agreed visit, in words. */
+  readonly next: { readonly id: string; readonly words: string } | null;
+  /** What is proposed for it: so many days after this one, at the hour it was agreed for. */
+  readonly proposed: {
+    readonly afterDays: number;
+    readonly day: string;
+    readonly time: string;
+    readonly technicianId: string;
+    readonly chairId: string;
+  };
+  readonly booking: BookingOptions;
+  readonly studioName: string;
+  /** Names of primers and disinfectants that the record speaks of, or that are on the shelf, by lot. */
+  readonly lotNames: Readonly<Record<string, string>>;
+  readonly primers: readonly { readonly id: string; readonly name: string }[];
+  readonly disinfectants: readonly { readonly id: string; readonly name: string }[];
+};
+
+/** Common practice where a protocol says nothing: a tint or a lamination is wanted again after six weeks. */
+const COLOUR_AGAIN_DAYS = 42;
+
+export async function threadOfVisit(tx: StudioTransaction, me: Member, row: FullVisit, now: Date): Promise<ThreadProps> {
+  const { set, steps, run } = row.state;
+  const spokenOf = [set.with.primer?.batchId, steps.soak?.batchId].flatMap((id) => id ?? []);
+  const [policy, { document: checklist }, pictures, next, booking, [house], names] = await together([
+    studioPolicy(tx),
+    checklistAt(tx, row.service, row.begunAt ?? now),
+    picturesOfVisit(tx, row),
+    nextVisitOf(tx, row),
+    bookingOptions(tx, me, now),
+    tx.select({ name: studio.name }).from(studio),
+    lotNames(tx, spokenOf),
+  ]);
+  const afterDays = isByMap(row.service) ? nextFillDays(policy) : run.plan?.protocol.againAfterDays || COLOUR_AGAIN_DAYS;
+  const today = todayIn(me.timeZone, now);
+  const wanted = todayIn(me.timeZone, new Date(row.startsAt.getTime() + afterDays * 86_400_000));
+  return {
+    checklist,
+    pictures,
+    next: next && { id: next.id, words: `${formatIn(me.timeZone, next.startsAt, "EEEE d MMMM, HH:mm")}, ${serviceOf(next.service).label}` },
+    proposed: {
+      afterDays,
+      day: wanted > today ? wanted : today,
+      time: timeIn(me.timeZone, row.startsAt),
+      technicianId: row.technicianId,
+      chairId: row.chairId,
+    },
+    booking,
+    studioName: house!.name,
+    lotNames: names.spokenOf,
+    primers: names.primers,
+    disinfectants: names.disinfectants,
+  };
+}
