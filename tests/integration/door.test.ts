@@ -155,20 +155,31 @@ describe("a hard stop holds at every door", () => {
     const words = { ok: false, message: expect.stringMatching(/past its printed date/) };
     expect(await begin(visitId, "because", studio.ids.bottle)).toMatchObject(words);
     expect(await begin(visitId, "because")).toMatchObject({ ok: true });
-    expect(await actions.changeBottle!({ visitId, eventId: uuid(), bottleId: studio.ids.bottle, reason: "because" })).toMatchObject(words);
+    expect(
+      await actions.changeBottle!({ visitId, eventId: uuid(), bottleId: studio.ids.bottle, fromStart: false, reason: "because" }),
+    ).toMatchObject(words);
     await sql("update studio.lot set expires_on = null, opened_on = current_date - 90 where studio_id = $1", [studio.ids.studioId]);
-    expect(await actions.changeBottle!({ visitId, eventId: uuid(), bottleId: studio.ids.bottle, reason: "" })).toMatchObject({
+    expect(
+      await actions.changeBottle!({ visitId, eventId: uuid(), bottleId: studio.ids.bottle, fromStart: false, reason: "" }),
+    ).toMatchObject({
       ok: false,
       message: expect.stringMatching(/past its life after opening/),
     });
     expect(
-      await actions.changeBottle!({ visitId, eventId: uuid(), bottleId: studio.ids.bottle, reason: "the last in the studio" }),
+      await actions.changeBottle!({
+        visitId,
+        eventId: uuid(),
+        bottleId: studio.ids.bottle,
+        fromStart: false,
+        reason: "the last in the studio",
+      }),
     ).toMatchObject({ ok: true });
   });
   test("a bottle is taken only while the visit runs", async () => {
     const visitId = await standing("fill");
     await whole("fill");
-    const take = () => actions.changeBottle!({ visitId, eventId: uuid(), bottleId: studio.ids.bottle, reason: "the last in the studio" });
+    const take = () =>
+      actions.changeBottle!({ visitId, eventId: uuid(), bottleId: studio.ids.bottle, fromStart: false, reason: "the last in the studio" });
     expect(await take()).toMatchObject({ ok: false, message: "This visit has not begun." });
     expect(await begin(visitId, "because")).toMatchObject({ ok: true });
     expect(await take()).toMatchObject({ ok: true });

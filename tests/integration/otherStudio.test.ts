@@ -1,6 +1,7 @@
 import { readdirSync, readFileSync, statSync } from "node:fs";
 import path from "node:path";
 import { NOTHING_SO } from "@/core/care";
+import { shippedChecklist } from "@/core/checklist";
 import { actAs } from "../support/memberAs";
 import { liftPlan } from "../support/runs";
 import { fingerprint, makeStudio, pointAppAtTests, type TestStudio } from "../support/studios";
@@ -102,7 +103,13 @@ const inputs: Record<string, (s: TestStudio) => unknown> = {
   "visit/takeLastMap": (s) => ({ visitId: s.ids.visit }),
   "visit/begin": (s) => ({ visitId: s.ids.visit, eventId: uuid(), bottleId: null, air: null, reason: "because I say so" }),
   "visit/giveReason": (s) => ({ visitId: s.ids.visit, reason: "because I say so" }),
-  "visit/changeBottle": (s) => ({ visitId: s.ids.visit, eventId: uuid(), bottleId: s.ids.bottle, reason: "because I say so" }),
+  "visit/changeBottle": (s) => ({
+    visitId: s.ids.visit,
+    eventId: uuid(),
+    bottleId: s.ids.bottle,
+    fromStart: false,
+    reason: "because I say so",
+  }),
   "survey/saveSurvey": (s) => ({ id: uuid(), clientId: s.ids.client, survey: s.survey }),
   "map/saveMap": (s) => ({ mapId: s.ids.map, clientId: s.ids.client, surveyId: s.ids.survey, base: 1, map: s.map }),
   "map/importMap": (s) => ({
@@ -151,6 +158,8 @@ const inputs: Record<string, (s: TestStudio) => unknown> = {
   "shelf/removeShield": (s) => ({ id: s.ids.shield }),
   "protocols/keepProtocol": (s) => ({ id: s.ids.protocol, base: 1, document: liftPlan().protocol }),
   "protocols/putProtocolAway": (s) => ({ id: s.ids.protocol, away: true }),
+  "checklists/keepChecklist": () => null,
+  "studio/sayHand": (s) => ({ id: s.ids.technician, hand: "beginner" }),
   "studio/savePolicy": () => null,
   "studio/addPerson": () => null,
   "studio/addRoom": () => null,
@@ -228,6 +237,7 @@ test("a trainee sets no policy, adds nobody, removes nothing, and is told whose 
     ["pictures/removePicture", { id: ours.ids.picture }],
     ["protocols/keepProtocol", { id: ours.ids.protocol, base: 1, document: liftPlan().protocol }],
     ["protocols/putProtocolAway", { id: ours.ids.protocol, away: true }],
+    ["checklists/keepChecklist", { base: 0, document: shippedChecklist("fill", defaultPolicy) }],
     ["shelf/keepProduct", { id: null, document: {} }],
     ["shelf/calibrateProduct", { id: ours.ids.product, how: "drops", drops: 40, grams: 2 }],
     ["shelf/addShield", {}],

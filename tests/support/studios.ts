@@ -5,6 +5,7 @@ import { NOTHING_SO } from "@/core/care";
 import { usualSurvey } from "@/core/eye";
 import { planMap, type LashMap } from "@/core/map";
 import type { Product } from "@/core/mixing";
+import { shippedChecklist } from "@/core/checklist";
 import { defaultPolicy } from "@/core/policy";
 import { shippedProtocols } from "@/core/protocol";
 import { lengthsFrom, trayOf } from "./surveys";
@@ -289,6 +290,11 @@ export async function makeStudio(name: string) {
       s,
       ids.protocol,
       JSON.stringify(shippedProtocols.lift(defaultPolicy)),
+      ids.owner,
+    ]);
+    await put("insert into studio.checklist (studio_id, service, revision, document, saved_by) values ($1, 'removal', 1, $2, $3)", [
+      s,
+      JSON.stringify(shippedChecklist("removal", defaultPolicy)),
       ids.owner,
     ]);
     await put(

@@ -2,7 +2,7 @@ import { classicWish, WIDE_SHELF } from "../../../tests/support/planShares";
 import { surveyOf } from "../../../tests/support/surveys";
 import { planMap } from "../map";
 import { defaultPolicy } from "../policy";
-import { INSPECTION_IDS, inspectionOf, lashesInTurn, nextLash, placementPlan, progressOf, schoolsFor } from ".";
+import { INSPECTION_IDS, inspectionOf, lashesInTurn, nextLash, placementPlan, progressOf, schoolsFor, usedPerEye } from ".";
 
 const survey = surveyOf([7, 9.5, 8.5]);
 const plan = placementPlan(planMap(survey, classicWish("doll"), defaultPolicy, WIDE_SHELF)!.map, survey);
@@ -50,4 +50,17 @@ test("every look says what is counted and what to do; a sting is rinsed with wat
   expect(inspectionOf("sting").mend).toMatch(/Rinse at once with lukewarm clean water.*15 minutes at least.*doctor/);
   expect(inspectionOf("stuck").mend).toMatch(/never pull, no remover near the eye/);
   expect(INSPECTION_IDS.filter((id) => inspectionOf(id).each === "eye")).toEqual(["stickies", "freeOfPad", "bluntTool", "stuck"]);
+});
+
+test("what was taken from the strips: every extension, those set anew along with it, by the fibres of each", () => {
+  const left = plan.spots.find((one) => one.side === "left" && one.zone === spot.zone)!;
+  const lashes = [lash(1, 20), { ...at(left), n: 17, atMs: 5000 }];
+  const used = usedPerEye(plan, { lashes, redone: [fault(9, 3)] }, () => 100);
+  expect(used).toEqual({
+    right: { extensions: 23, strips: expect.closeTo(0.23, 9) },
+    left: { extensions: 17, strips: expect.closeTo(0.17, 9) },
+  });
+  // A fan of five takes five fibres from the strip.
+  const fans = { ...plan, spots: plan.spots.map((one) => ({ ...one, fibre: { ...one.fibre, count: 5 } })) };
+  expect(usedPerEye(fans, { lashes, redone: [] }, () => 100).right.strips).toBeCloseTo(1, 9);
 });

@@ -42,6 +42,7 @@ export { wetNeighbourS, lashesInTurn, WET_NEIGHBOUR } from "./wet";
 export { nextLash, whatFollows, schoolsFor, stageOf, type Next, type OrderNow, type OrderSchools } from "./order";
 export { lashGaps, paceOf, paceNow, firstAndLast, secondsLeft, LEAST_GAPS, type LashGap, type Pace } from "./pace";
 export { setPace, learnedPace, setPaceDocument, BEGINNER_TIMES, HANDS, HAND_LEVELS, type SetPace, type HandLevel } from "./learnedPace";
+export { usedPerEye, type UsedOnEye } from "./usedPerEye";
 export { keptWhole } from "./keptWhole";
 export { drawnTo } from "./tape";
 export { shown, weightsOf, lookOf } from "./shows";

@@ -36,7 +36,7 @@ export const INSPECTIONS = {
     mend: "Part what it caught on, and run it along once more.",
   },
   sting: {
-    label: "eyes opened",
+    label: "sting at opening",
     asks: "Does it sting?",
     each: "both",
     isYesNo: true,

@@ -97,6 +97,16 @@ export const PRODUCTS: readonly { key: string; document: Product; lots: readonly
     document: { ...plain, name: "Let go", kind: "remover", packG: 10, packPrice: 8 },
     lots: [{ lot: "LG 66", openedDaysAgo: 50 }],
   },
+  {
+    key: "primer",
+    document: { ...plain, name: "Clear shore", kind: "primer", consistency: "liquid", packG: 15, packPrice: 9 },
+    lots: [{ lot: "CS 12", openedDaysAgo: 34 }],
+  },
+  {
+    key: "disinfectant",
+    document: { ...plain, name: "Brine bath", kind: "disinfectant", consistency: "liquid", packG: 1000, packPrice: 18 },
+    lots: [{ lot: "BB 77", openedDaysAgo: 21 }],
+  },
 ];
 
 export const SHIELDS: readonly { key: string; document: Shield }[] = [

@@ -317,16 +317,54 @@ async function loadPastVisit(tx: Tx, today: string, person: DemoClient, daysAgo:
   });
   const air = (minute: number) => airAt(hour + minute / 60, dayNumber(today, daysAgo));
   const bottleId = demoId(air(0).relativeHumidity < 0.4 ? "DW 1184" : daysAgo > 25 ? "SW 2208" : "SW 2311");
-  const events: { minute: number; type: VisitEvent["type"]; payload: VisitEvent["payload"] }[] = [
+  type Said = { minute: number; type: VisitEvent["type"]; payload: VisitEvent["payload"] };
+  const done = (minute: number, ...stepIds: string[]): Said[] =>
+    stepIds.map((stepId) => ({ minute, type: "stepDone", payload: { stepId } }));
+  const end = minutes - 6;
+  const looks: Said["payload"][] = [
+    { what: "mirror", side: null, found: 0 },
+    { what: "stickies", side: "right", found: (daysAgo % 3) + 1 },
+    { what: "stickies", side: "left", found: daysAgo % 2 },
+    { what: "freeOfPad", side: "right", found: 0 },
+    { what: "freeOfPad", side: "left", found: 0 },
+    { what: "bluntTool", side: "right", found: 0 },
+    { what: "bluntTool", side: "left", found: 0 },
+    { what: "sting", side: null, found: 0 },
+    { what: "stuck", side: "right", found: 0 },
+    { what: "stuck", side: "left", found: 0 },
+    { what: "word", side: null, found: 0 },
+  ];
+  const events: Said[] = [
     { minute: 4, type: "started", payload: { bottleId, air: air(4) } },
+    ...done(6, "aired", "hands", "gloves", "lenses"),
+    ...done(12, "cleanse-lashes", "cleanse-below", "rinse"),
+    ...done(17, "pads", "lower-lashes", "in-the-eye", "eyes-closed", "map-on-pads"),
+    { minute: 18, type: "workedWith", payload: { of: "primer", is: "primer", batchId: demoId("batch CS 12") } },
+    { minute: 18, type: "workedWith", payload: { of: "dip", is: "oneMm" } },
+    { minute: 19, type: "workedWith", payload: { of: "attachedAll", is: "top" } },
+    // The second asking is forgotten now and then.
+    ...(daysAgo % 4 === 0 ? [] : done(20, "in-the-eye-again")),
     { minute: 24, type: "shakeStarted", payload: { durationS: 60 } },
   ];
-  for (let minute = 26; minute < minutes - 12;) {
+  for (let minute = 26; minute < minutes - 24;) {
     const lifeS = beadLifeS(defaultPolicy.beadMinutes, air(minute));
+    if (minute > 26) events.push({ minute, type: "checked", payload: { off: null, of: null } });
     events.push({ minute, type: "beadPlaced", payload: { lifeS, air: air(minute), bottleId } });
     minute += Math.max(8, Math.round(lifeS / 60));
   }
-  events.push({ minute: minutes - 6, type: "finished", payload: {} });
+  events.push(
+    { minute: end - 14, type: "beadWiped", payload: {} },
+    { minute: end - 13, type: "checked", payload: { off: null, of: null } },
+    { minute: end - 12, type: "finishApplied", payload: { method: "fan" } },
+    ...looks.map((payload, i) => ({ minute: end - 11 + i, type: "inspected" as const, payload })),
+    ...done(end - 2, "pads-off"),
+    { minute: end, type: "finished", payload: {} },
+    ...done(end + 2, "card"),
+    ...done(end + 5, "single-use", "linen", "surfaces"),
+    { minute: end + 6, type: "soakStarted", payload: { contactS: defaultPolicy.disinfectantMinutes * 60, batchId: demoId("batch BB 77") } },
+    { minute: end + 18, type: "soakEnded", payload: {} },
+    ...done(end + 20, "closed"),
+  );
   await tx.insert(schema.visitEvent).values(
     events.map(({ minute, type, payload }, i) => {
       const at = new Date(start.getTime() + minute * 60_000 + ((i * 7) % 40) * 1000);

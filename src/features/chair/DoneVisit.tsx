@@ -43,6 +43,7 @@ export function DoneVisit({
       <div>
         <KeptVisit
           ground={visit.ground}
+          policy={policy}
           state={state}
           timeZone={visit.timeZone}
           bottleNames={visit.bottleNames}

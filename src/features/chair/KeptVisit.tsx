@@ -4,6 +4,7 @@ import { sideLabel, SIDES } from "@/core/eye";
 import type { LashMap } from "@/core/map";
 import type { Air } from "@/core/air";
 import { formatClock } from "@/core/units";
+import type { Policy } from "@/core/policy";
 import type { VisitState } from "@/core/visit";
 import { PlacedKept } from "@/features/placing/PlacedKept";
 import type { MapGround } from "@/features/visit/clientMaps";
@@ -16,6 +17,7 @@ export function KeptVisit({
   bottleNames,
   map,
   ground,
+  policy,
   eyes,
   steps,
 }: {
@@ -24,6 +26,7 @@ export function KeptVisit({
   bottleNames: Readonly<Record<string, string>>;
   map: LashMap | null;
   ground: MapGround | null;
+  policy: Policy;
   /** How the cure stood when the visit was finished; null where nothing was placed. */
   eyes: EyesOpen | null;
   /** What every visit's record says beside its own work. */
@@ -68,7 +71,7 @@ export function KeptVisit({
             </dd>
           </>
         ) : null}
-        {map && ground && hasLashes ? <PlacedKept state={state} map={map} ground={ground} /> : null}
+        {map && ground && hasLashes ? <PlacedKept state={state} map={map} ground={ground} policy={policy} /> : null}
         {map && !hasLashes ? (
           <>
             <dt className="text-ink-2">Zones tapped as placed</dt>

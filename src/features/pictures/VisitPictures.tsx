@@ -13,8 +13,9 @@ export function VisitPictures({ clientId, state, pictures }: { clientId: string;
   const router = useRouter();
   const [problem, setProblem] = useState<string | null>(null);
   return (
-    <section aria-label="Pictures of this visit" className="mt-2 border-t border-line pt-2">
-      <div className="flex flex-wrap gap-x-10 gap-y-3">
+    <section aria-label="Pictures of this visit">
+      <h3 className="text-2xl">Before and after</h3>
+      <div className="mt-1 flex flex-wrap gap-x-10 gap-y-3">
         {(Object.keys(MOMENTS) as (keyof typeof MOMENTS)[]).map((moment) => {
           const mine = pictures.filter(({ atMs }) => photoMoment(state, atMs) === moment);
           return mine.length > 0 ? (

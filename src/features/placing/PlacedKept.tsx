@@ -1,5 +1,5 @@
 import { SIDES, sideLabel } from "@/core/eye";
-import type { LashMap } from "@/core/map";
+import { fibresPerStrip, type LashMap } from "@/core/map";
 import {
   firstAndLast,
   lashGaps,
@@ -8,14 +8,27 @@ import {
   progressOf,
   REDO_REASONS,
   TAPES,
+  usedPerEye,
   type Pace,
   type PlacingWork,
+  type UsedOnEye,
 } from "@/core/placing";
+import type { Policy } from "@/core/policy";
 import { interruptionsOf, type VisitState } from "@/core/visit";
 import type { MapGround } from "@/features/visit/clientMaps";
 
 /** What a finished set's record says of its lashes: how many of how many, redone and why, pace, pauses, tape. Rows of a description list. */
-export function PlacedKept({ state: { set, placing }, map, ground }: { state: VisitState; map: LashMap; ground: MapGround }) {
+export function PlacedKept({
+  state: { set, placing },
+  map,
+  ground,
+  policy,
+}: {
+  state: VisitState;
+  map: LashMap;
+  ground: MapGround;
+  policy: Policy;
+}) {
   const plan = placementPlan(map, ground.survey);
   const progress = progressOf(plan, placing, set.zones);
   const gaps = lashGaps(plan, placing, interruptionsOf(set));
@@ -27,6 +40,7 @@ export function PlacedKept({ state: { set, placing }, map, ground }: { state: Vi
         (progress.elsewhere > 0 ? `; ${progress.elsewhere} in zones this map does not have` : ""),
     ],
   ];
+  rows.push(["Taken from the strips", usedWords(usedPerEye(plan, placing, (diameterMm) => fibresPerStrip(policy, diameterMm)))]);
   if (placing.redone.length > 0) rows.push(["Redone", reasonWords(placing.redone)]);
   if (placing.faults.length > 0)
     rows.push([
@@ -44,6 +58,13 @@ export function PlacedKept({ state: { set, placing }, map, ground }: { state: Vi
       <dd>{words}</dd>
     </div>
   ));
+}
+
+/** "client's right 107, 1.1 strips; client's left 112, 1.1 strips: 5 more on the left" */
+function usedWords(used: Readonly<Record<(typeof SIDES)[number], UsedOnEye>>): string {
+  const words = SIDES.map((side) => `${sideLabel(side)} ${used[side].extensions}, ${used[side].strips.toFixed(1)} strips`).join("; ");
+  const more = used.left.extensions - used.right.extensions;
+  return more === 0 ? `${words}: as many on both` : `${words}: ${Math.abs(more)} more on the ${more > 0 ? "left" : "right"}`;
 }
 
 function reasonWords(redone: PlacingWork["redone"]): string {

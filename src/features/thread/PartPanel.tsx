@@ -39,7 +39,9 @@ function Beside({ visit, state, part }: { visit: ThreadedVisit; state: VisitStat
     case "consult":
     case "survey":
       return onClient && (part === "survey" || !isByMap(service)) ? (
-        <VisitPictures clientId={clientId} state={state} pictures={thread.pictures} />
+        <div className="mt-2 border-t border-line pt-2">
+          <VisitPictures clientId={clientId} state={state} pictures={thread.pictures} />
+        </div>
       ) : null;
     case "prepare":
       return (
@@ -47,7 +49,7 @@ function Beside({ visit, state, part }: { visit: ThreadedVisit; state: VisitStat
           visitId={id}
           worked={state.set.with}
           primers={thread.primers}
-          usual={{ primer: `usual here: ${answerWords(policy, "primer")}`, dip: `usual here: ${answerWords(policy, "dip")}` }}
+          usual={{ primer: `usual: ${answerWords(policy, "primer")}`, dip: `usual: ${answerWords(policy, "dip")}` }}
         />
       );
     case "check":

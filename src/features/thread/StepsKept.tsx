@@ -37,14 +37,12 @@ export function StepsKept({
         : [
             [
               label[0]!.toUpperCase() + label.slice(1),
-              `${asks}: ${mine.map(({ side, found: n }) => (side ? `${sideLabel(side)} ${found(n)}` : found(n))).join(", ")}`,
+              `${asks}${isYesNo ? "" : ":"} ${mine.map(({ side, found: n }) => (side ? `${sideLabel(side)} ${found(n)}` : found(n))).join(", ")}`,
             ],
           ];
     }),
     ...(done.length > 0 ? [["Steps marked done", done.map(({ step }) => step.name).join("; ")] as const] : []),
-    ...(open.length > 0
-      ? [["Left open", open.map(({ part, name }) => `${name} (${VISIT_PARTS[part].toLowerCase()})`).join("; ")] as const]
-      : []),
+    ...(open.length > 0 ? [["Left open", openWords(open)] as const] : []),
     ...(soak
       ? [
           [
@@ -57,10 +55,22 @@ export function StepsKept({
   return rows.map(([term, words]) => (
     <div key={term} className="contents">
       <dt className="text-ink-2">{term}</dt>
-      <dd>{words}</dd>
+      <dd className="whitespace-pre-line">{words}</dd>
     </div>
   ));
 }
+
+/** Part by part, each on a line of its own. */
+const openWords = (open: ReturnType<typeof openSteps>): string =>
+  [...new Set(open.map(({ part }) => part))]
+    .map(
+      (part) =>
+        `${VISIT_PARTS[part]}: ${open
+          .filter((step) => step.part === part)
+          .map(({ name }) => name.charAt(0).toLowerCase() + name.slice(1))
+          .join(", ")}`,
+    )
+    .join("\n");
 
 function attachedWords({ attachedAll, attached }: VisitState["set"]["with"]): string {
   const zones = ATTACHMENT_IDS.flatMap((is) => {

@@ -1,6 +1,6 @@
 "use client";
 import { useId, useState } from "react";
-import { AIDS, AID_IDS, DIPS, DIP_IDS, PRIMERS, PRIMER_IDS, type WorkedWith } from "@/core/placing";
+import { AIDS, DIPS, DIP_IDS, PRIMERS, PRIMER_IDS, type AidId, type WorkedWith } from "@/core/placing";
 import { useTabletStore } from "@/features/tablet/TabletProvider";
 import { Button, SelectField } from "@/ui";
 
@@ -23,8 +23,18 @@ export function WorkedWithRows({
   const store = useTabletStore();
   const [picked, setPicked] = useState<string | null>(null);
   const batchId = picked ?? worked.primer?.batchId ?? primers[0]?.id ?? null;
+  const aid = (of: AidId) => (
+    <Row
+      label={AIDS[of]}
+      answers={[true, false].map((is) => ({
+        words: is ? "yes" : "no",
+        isSo: worked[of] === is,
+        say: () => void store.tap(visitId, "workedWith", { of, is }),
+      }))}
+    />
+  );
   return (
-    <div className="mt-1 flex flex-wrap gap-x-10 gap-y-2 border-t border-line pt-2">
+    <div className="mt-1 flex flex-wrap gap-x-8 gap-y-2 border-t border-line pt-2">
       <Row
         label="Primer"
         hint={usual.primer}
@@ -54,6 +64,7 @@ export function WorkedWithRows({
           </div>
         ) : null}
       </Row>
+      {aid("mask")}
       <Row
         label="Dip"
         hint={usual.dip}
@@ -63,17 +74,7 @@ export function WorkedWithRows({
           say: () => void store.tap(visitId, "workedWith", { of: "dip", is }),
         }))}
       />
-      {AID_IDS.map((of) => (
-        <Row
-          key={of}
-          label={AIDS[of]}
-          answers={[true, false].map((is) => ({
-            words: is ? "yes" : "no",
-            isSo: worked[of] === is,
-            say: () => void store.tap(visitId, "workedWith", { of, is }),
-          }))}
-        />
-      ))}
+      {aid("fan")}
     </div>
   );
 }
@@ -81,8 +82,8 @@ export function WorkedWithRows({
 function Row({ label, hint, answers, children }: { label: string; hint?: string; answers: readonly Answer[]; children?: React.ReactNode }) {
   const id = useId();
   return (
-    <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
-      <p id={id} className="text-[0.9375rem] font-semibold first-letter:uppercase">
+    <div className="flex flex-wrap items-end gap-x-3 gap-y-1">
+      <p id={id} className="pb-2.5 text-[0.9375rem] font-semibold first-letter:uppercase">
         {label}
         {hint ? <span className="ml-2 font-normal text-ink-2">{hint}</span> : null}
       </p>

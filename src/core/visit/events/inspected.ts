@@ -10,5 +10,4 @@ export const inspected = eventKind<Payload<typeof inspectedPayload>>({
       inspections: [...set.inspections.filter((one) => one.what !== what || one.side !== side), { eventId: id, what, side, found, atMs }],
     }),
   },
-  undo: "notByPedal",
 });

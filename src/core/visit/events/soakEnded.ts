@@ -7,5 +7,4 @@ export const soakEnded = eventKind<Payload<typeof soakEndedPayload>>({
   fold: {
     steps: (steps, { atMs }) => (steps.soak?.endedAtMs === null ? { ...steps, soak: { ...steps.soak, endedAtMs: atMs } } : steps),
   },
-  undo: "notByPedal",
 });

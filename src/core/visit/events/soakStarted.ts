@@ -10,5 +10,4 @@ export const soakStarted = eventKind<Payload<typeof soakStartedPayload>>({
       soak: { eventId: id, startedAtMs: atMs, contactS, batchId, endedAtMs: null },
     }),
   },
-  undo: "notByPedal",
 });

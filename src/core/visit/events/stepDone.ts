@@ -7,5 +7,4 @@ export const stepDone = eventKind<Payload<typeof stepDonePayload>>({
   fold: {
     steps: (steps, { id, atMs, payload }) => ({ ...steps, done: [...steps.done, { stepId: payload.stepId, eventId: id, atMs }] }),
   },
-  undo: "notByPedal",
 });

@@ -6,7 +6,6 @@ import type { workedWithPayload } from "./payload/workedWith";
 export const workedWith = eventKind<Payload<typeof workedWithPayload>>({
   version: 1,
   fold: { set: (set, { payload }) => ({ ...set, with: said(set.with, payload) }) },
-  undo: "notByPedal",
 });
 
 function said(before: WorkedWith, payload: Payload<typeof workedWithPayload>): WorkedWith {
