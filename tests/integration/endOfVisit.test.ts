@@ -93,6 +93,42 @@ describe("steps of a visit", () => {
   });
 });
 
+describe("what a lash takes", () => {
+  test("is learned from sets that were tapped, on that eye; until then what the hand said of itself counts", async () => {
+    const { inStudio } = await import("@/server/inStudio");
+    const { ownPace } = await import("@/features/visit/ownPace");
+    const { sayHand } = await import("@/features/studio/actions");
+    const { studioPage } = await import("@/features/studio/data");
+    const pace = () => inStudio(acting(), (tx) => ownPace(tx, studio.ids.technician, defaultPolicy));
+    await sql(
+      "delete from studio.visit where studio_id = $1 and technician_id = $2 and service = 'newSet' and not exists (select 1 from studio.visit_event e where e.visit_id = visit.id)",
+      [studio.ids.studioId, studio.ids.technician],
+    );
+    expect(await pace()).toMatchObject({ secondsPerSingle: 36, secondsPerFan: 70, known: false, lash: [] });
+    expect((await sayHand({ id: studio.ids.technician, hand: "beginner" })).ok).toBe(true);
+    // Common practice: three hours for a set where a practised hand takes two.
+    expect(await pace()).toMatchObject({ secondsPerSingle: 54, secondsPerFan: 105 });
+    const isFan = async () => (await pace()).lash[0]!.isFan;
+    await tappedSet(20);
+    await tappedSet(24);
+    const { lash, known } = await pace();
+    expect(known).toBe(true);
+    expect(lash).toHaveLength(1);
+    expect(lash[0]).toMatchObject({ side: "right", seconds: expect.closeTo(22, 6), lashes: 58 });
+    expect((await pace())[(await isFan()) ? "secondsPerFan" : "secondsPerSingle"]).toBe(22);
+    expect(lash[0]!.lowS).toBeLessThan(20);
+    // It is for themselves and the owner, and nobody says another's hand.
+    const seen = async () => (await studioPage(acting())).people.find(({ id }) => id === studio.ids.technician)!.hand;
+    expect((await seen())!.paces).toHaveLength(1);
+    actAs(studio.member("trainee"));
+    expect(await seen()).toBeNull();
+    expect((await sayHand({ id: studio.ids.technician, hand: null })).ok).toBe(false);
+    actAs(studio.member("owner"));
+    expect((await seen())!.said).toBe("beginner");
+    expect((await sayHand({ id: studio.ids.technician, hand: "practised" })).ok).toBe(true);
+  });
+});
+
 describe("after a visit", () => {
   test("a set's card as a file: from when water, the studio's own words, the next visit; refused before the end", async () => {
     const { GET } = await import("@/app/api/visits/[visitId]/care.txt/route");
@@ -145,41 +181,5 @@ describe("after a visit", () => {
     expect(await sql("select beads from studio.visit_lot where visit_id = $1 and lot_id = $2", [id, studio.ids.batch])).toEqual([
       { beads: 0 },
     ]);
-  });
-});
-
-describe("what a lash takes", () => {
-  test("is learned from sets that were tapped, on that eye; until then what the hand said of itself counts", async () => {
-    const { inStudio } = await import("@/server/inStudio");
-    const { ownPace } = await import("@/features/visit/ownPace");
-    const { sayHand } = await import("@/features/studio/actions");
-    const { studioPage } = await import("@/features/studio/data");
-    const pace = () => inStudio(acting(), (tx) => ownPace(tx, studio.ids.technician, defaultPolicy));
-    await sql(
-      "delete from studio.visit where studio_id = $1 and technician_id = $2 and service = 'newSet' and not exists (select 1 from studio.visit_event e where e.visit_id = visit.id)",
-      [studio.ids.studioId, studio.ids.technician],
-    );
-    expect(await pace()).toMatchObject({ secondsPerSingle: 36, secondsPerFan: 70, known: false, lash: [] });
-    expect((await sayHand({ id: studio.ids.technician, hand: "beginner" })).ok).toBe(true);
-    // Common practice: three hours for a set where a practised hand takes two.
-    expect(await pace()).toMatchObject({ secondsPerSingle: 54, secondsPerFan: 105 });
-    const isFan = async () => (await pace()).lash[0]!.isFan;
-    await tappedSet(20);
-    await tappedSet(24);
-    const { lash, known } = await pace();
-    expect(known).toBe(true);
-    expect(lash).toHaveLength(1);
-    expect(lash[0]).toMatchObject({ side: "right", seconds: expect.closeTo(22, 6), lashes: 58 });
-    expect((await pace())[(await isFan()) ? "secondsPerFan" : "secondsPerSingle"]).toBe(22);
-    expect(lash[0]!.lowS).toBeLessThan(20);
-    // It is for themselves and the owner, and nobody says another's hand.
-    const seen = async () => (await studioPage(acting())).people.find(({ id }) => id === studio.ids.technician)!.hand;
-    expect((await seen())!.paces).toHaveLength(1);
-    actAs(studio.member("trainee"));
-    expect(await seen()).toBeNull();
-    expect((await sayHand({ id: studio.ids.technician, hand: null })).ok).toBe(false);
-    actAs(studio.member("owner"));
-    expect((await seen())!.said).toBe("beginner");
-    expect((await sayHand({ id: studio.ids.technician, hand: "practised" })).ok).toBe(true);
   });
 });
