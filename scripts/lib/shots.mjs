@@ -222,19 +222,6 @@ export const shots = [
     },
   },
   {
-    name: "colour-run",
-    take: async (page) => {
-      const batch = (stepId) => ({ stepId, productId: crypto.randomUUID(), batchId: crypto.randomUUID() });
-      await toTheRun(page, /Marigold/, (tap) => [
-        ...["cleanse", "shield"].map((stepId) => tap(9, "taskDone", { stepId })),
-        ...["step-1", "step-2"].map((stepId) => tap(8, "batchTaken", batch(stepId))),
-        tap(5.2, "coated", { stepId: "step-1", area: "lashRight" }),
-        tap(4.5, "coated", { stepId: "step-1", area: "lashLeft" }),
-      ]);
-      await settle(page);
-    },
-  },
-  {
     name: "colour-run-lamp",
     theme: "lamp",
     who: "jossa",
@@ -285,6 +272,45 @@ export const shots = [
       await toTheChair(page, /Hesper/);
       await page.getByRole("button", { name: "dry", exact: true }).click();
       await page.getByTestId("eyes-clock").waitFor();
+      await settle(page);
+    },
+  },
+  {
+    name: "tidy",
+    take: async (page) => {
+      await toTheChair(page, /Imke/);
+      const visitId = page.url().split("/").pop();
+      const tap = (...of) => tapAt(visitId, ...of);
+      const looks = [
+        ["mirror", null, 0],
+        ["stickies", "right", 2],
+        ["stickies", "left", 1],
+        ...["freeOfPad", "bluntTool", "stuck"].flatMap((what) => ["right", "left"].map((side) => [what, side, 0])),
+        ["sting", null, 0],
+        ["word", null, 0],
+      ].map(([what, side, found], i) => tap(10 - i / 2, "inspected", { what, side, found }));
+      const steps = (minutesAgo, ...ids) => ids.map((stepId) => tap(minutesAgo, "stepDone", { stepId }));
+      const events = [
+        ...steps(33, "aired", "hands", "gloves", "lenses", "cleanse-lashes", "cleanse-below", "rinse"),
+        ...steps(32, "pads", "lower-lashes", "in-the-eye", "eyes-closed", "map-on-pads", "in-the-eye-again"),
+        tap(32, "workedWith", { of: "dip", is: "oneMm" }),
+        tap(19, "checked", { off: null, of: null }),
+        tap(12, "beadWiped", {}),
+        tap(11.5, "checked", { off: 1, of: 30 }),
+        tap(11, "finishApplied", { method: "fan" }),
+        ...looks,
+        ...steps(5, "pads-off"),
+        tap(4.5, "finished", {}),
+        ...steps(4, "card", "single-use", "linen"),
+        tap(2.6, "soakStarted", { contactS: 600, batchId: null }),
+      ];
+      await page.request.post("/api/visits/events", { data: { events } });
+      await page.reload();
+      await page.getByRole("list", { name: "Order of work" }).waitFor();
+      await settle(page);
+      // With the next visit booked it stands there already.
+      if ((await page.getByTestId("soak-clock").count()) === 0) await page.getByRole("button", { name: /^Tidy/ }).click();
+      await page.getByTestId("soak-clock").waitFor();
       await settle(page);
     },
   },

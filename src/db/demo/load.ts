@@ -232,7 +232,7 @@ async function loadClient(tx: Tx, today: string, person: DemoClient) {
     await tx.insert(schema.consultation).values({
       ...shared,
       id: demoId(`consultation ${person.key}`),
-      document: { ...NOTHING_SO, conditions: CLIENTS.indexOf(person) % 4 === 1 ? ["contactLenses"] : [] },
+      document: answersOf(person),
       service: "newSet",
       givenBy: "client",
       askedBy: technicianId,
@@ -294,6 +294,12 @@ async function loadClient(tx: Tx, today: string, person: DemoClient) {
   }
 }
 
+/** What a client answers at every consultation. */
+const answersOf = (person: DemoClient) => ({
+  ...NOTHING_SO,
+  conditions: CLIENTS.indexOf(person) % 4 === 1 ? (["contactLenses"] as const).slice() : [],
+});
+
 async function loadPastVisit(tx: Tx, today: string, person: DemoClient, daysAgo: number, first: boolean) {
   const key = `${person.key} ${isoDate(today, daysAgo)}`;
   const hour = 9 + (CLIENTS.indexOf(person) % 6);
@@ -314,6 +320,18 @@ async function loadPastVisit(tx: Tx, today: string, person: DemoClient, daysAgo:
     minutes,
     mapId: demoId(`map ${person.key}`),
     mapRevision: 1,
+  });
+  await tx.insert(schema.consultation).values({
+    studioId,
+    id: demoId(`consultation ${key}`),
+    clientId: demoId(person.key),
+    document: answersOf(person),
+    service: first ? "newSet" : "fill",
+    // Once it was asked whole, it is read out and confirmed.
+    confirms: daysAgo < Math.min(person.firstDaysAgo, 35) ? demoId(`consultation ${person.key}`) : null,
+    visitId,
+    askedBy: demoId(person.technician),
+    createdAt: start,
   });
   const air = (minute: number) => airAt(hour + minute / 60, dayNumber(today, daysAgo));
   const bottleId = demoId(air(0).relativeHumidity < 0.4 ? "DW 1184" : daysAgo > 25 ? "SW 2208" : "SW 2311");

@@ -159,6 +159,17 @@ async function loadRun(tx: Tx, make: Making, person: ColourClient, run: DemoRun)
     startsAt: start,
     minutes: 75,
   });
+  await tx.insert(schema.consultation).values({
+    studioId,
+    id: make.id(`consultation ${person.key} ${run.daysAgo}`),
+    clientId: make.id(person.key),
+    document: { ...NOTHING_SO, conditions: [...person.conditions] },
+    service: person.kind,
+    confirms: make.id(`consultation ${person.key}`),
+    visitId,
+    askedBy: make.id(person.technician),
+    createdAt: start,
+  });
   const products = new Map(PRODUCTS.map(({ key, document }) => [make.id(`product ${key}`), document]));
   const recipes = Object.fromEntries(
     steps
@@ -240,6 +251,8 @@ async function loadRun(tx: Tx, make: Making, person: ColourClient, run: DemoRun)
     second += lies + treated.length * 45 + 60;
   }
   events.push({ second: second + 60, type: "resultJudged", payload: run.result }, { second: second + 120, type: "finished", payload: {} });
+  for (const [i, stepId] of ["card", "single-use", "linen", "surfaces", "closed"].entries())
+    events.push({ second: second + 180 + i * 60, type: "stepDone", payload: { stepId } });
   await tx.insert(schema.visitEvent).values(
     events.map(({ second: at, type, payload }, i) => {
       const moment = new Date(start.getTime() + at * 1000);

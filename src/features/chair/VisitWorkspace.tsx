@@ -55,10 +55,9 @@ export function VisitWorkspace(visit: VisitProps) {
     [visit.bottles, visit.knowledge, air, visit.roomVolumeM3, visit.technique, visit.today],
   );
   const { onClient, label } = serviceOf(visit.service);
-  const threaded = useMemo<ThreadedVisit>(
-    () => ({ ...visit, isAsked: visit.care.consultation?.isOfToday ?? false, hasMap: visit.map !== null }),
-    [visit],
-  );
+  const threaded = useMemo<ThreadedVisit>(() => ({ ...visit, hasMap: visit.map !== null }), [visit]);
+  // Of an old one the record is read; what follows a visit is done on its day.
+  const isOfToday = visit.isoDay === visit.today;
   const [picked, setPicked] = useState<string | null>(null);
   const bottleId = state.set.bottleId ?? picked ?? rated[0]?.bottle.id ?? null;
 
@@ -69,7 +68,7 @@ export function VisitWorkspace(visit: VisitProps) {
       <VisitThread
         visit={threaded}
         state={state}
-        opens={state.head.finishedAtMs !== null ? "here" : running && state.set.beads.length === 0 ? "prepare" : null}
+        opens={state.head.finishedAtMs !== null ? (isOfToday ? "here" : null) : running && state.set.beads.length === 0 ? "prepare" : null}
       />
       <Marks marks={visit.marks} />
       <PassedOver count={passedOver} />

@@ -22,7 +22,7 @@ export function CheckStepFields({
   onRemove: () => void;
 }) {
   return (
-    <li className="grid gap-x-4 gap-y-2 border-b border-line py-3 md:grid-cols-[minmax(0,1.2fr)_minmax(0,1.6fr)_6.5rem_11rem_auto] md:items-end">
+    <li className="grid gap-x-4 gap-y-2 border-b border-line py-3 md:grid-cols-[minmax(0,1.2fr)_minmax(0,1.6fr)_6.5rem_11rem_auto] md:items-start">
       <TextField
         label="Step"
         value={step.name}
@@ -59,7 +59,7 @@ export function CheckStepFields({
           </option>
         ))}
       </SelectField>
-      <div className="flex gap-1 pb-1">
+      <div className="flex gap-1 md:pt-6">
         <Button tone="plain" disabled={isFirst} aria-label={`${step.name || "Step"} up`} onClick={() => onMove(-1)}>
           Up
         </Button>

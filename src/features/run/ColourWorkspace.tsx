@@ -49,7 +49,6 @@ export function ColourWorkspace(visit: ColourProps) {
     () => ({
       ...visit,
       service: visit.kind,
-      isAsked: visit.care.consultation?.isOfToday ?? false,
       hasSurvey: visit.survey !== null,
       hasMap: false,
     }),
@@ -58,7 +57,9 @@ export function ColourWorkspace(visit: ColourProps) {
   return (
     <div className="pt-3">
       <VisitHeading visit={visit} service={SERVICES[visit.kind].label} worked={workedWords(state, visit.timeZone)} />
-      {stage === "run" ? null : <VisitThread visit={threaded} state={state} opens={stage === "kept" ? "here" : null} />}
+      {stage === "run" ? null : (
+        <VisitThread visit={threaded} state={state} opens={stage === "kept" && visit.isoDay === visit.today ? "here" : null} />
+      )}
       <Marks marks={visit.marks} />
       <PassedOver count={passedOver} />
       {visit.reason && stage !== "plan" ? (

@@ -1,4 +1,5 @@
 import "server-only";
+import { and, eq, gte, lt, or } from "drizzle-orm";
 import type { Checklist } from "@/core/checklist";
 import { nextFillDays } from "@/core/growth";
 import { isByMap, serviceOf } from "@/core/service";
@@ -8,14 +9,16 @@ import { picturesOfVisit, type VisitPicture } from "@/features/pictures/ofVisit"
 import { lotNames } from "@/features/shelf/lotNames";
 import type { FullVisit } from "@/features/visit/data";
 import { nextVisitOf } from "@/features/visit/nextVisit";
-import { studio } from "@/db/schema";
+import { consultation, studio } from "@/db/schema";
 import { together, type StudioTransaction } from "@/server/inStudio";
 import type { Member } from "@/server/member";
 import { studioPolicy } from "@/server/studioPolicy";
-import { formatIn, timeIn, todayIn } from "@/server/studioTime";
+import { dayIn, formatIn, timeIn, todayIn } from "@/server/studioTime";
 
 /** What every kind of visit has beside its own work: steps, pictures, the next visit, and what that is booked with. */
 export type ThreadProps = {
+  /** The consultation was asked on the visit's day, or for it. */
+  readonly isAsked: boolean;
   readonly checklist: Checklist;
   readonly pictures: readonly VisitPicture[];
   /** The client's next agreed visit, in words. */
@@ -42,7 +45,8 @@ const COLOUR_AGAIN_DAYS = 42;
 export async function threadOfVisit(tx: StudioTransaction, me: Member, row: FullVisit, now: Date): Promise<ThreadProps> {
   const { set, steps, run } = row.state;
   const spokenOf = [set.with.primer?.batchId, steps.soak?.batchId].flatMap((id) => id ?? []);
-  const [policy, { document: checklist }, pictures, next, booking, [house], names] = await together([
+  const day = dayIn(me.timeZone, todayIn(me.timeZone, row.begunAt ?? row.startsAt));
+  const [policy, { document: checklist }, pictures, next, booking, [house], names, asked] = await together([
     studioPolicy(tx),
     checklistAt(tx, row.service, row.begunAt ?? now),
     picturesOfVisit(tx, row),
@@ -50,11 +54,19 @@ export async function threadOfVisit(tx: StudioTransaction, me: Member, row: Full
     bookingOptions(tx, me, now),
     tx.select({ name: studio.name }).from(studio),
     lotNames(tx, spokenOf),
+    tx.$count(
+      consultation,
+      and(
+        eq(consultation.clientId, row.clientId),
+        or(eq(consultation.visitId, row.id), and(gte(consultation.createdAt, day.from), lt(consultation.createdAt, day.to))),
+      ),
+    ),
   ]);
   const afterDays = isByMap(row.service) ? nextFillDays(policy) : run.plan?.protocol.againAfterDays || COLOUR_AGAIN_DAYS;
   const today = todayIn(me.timeZone, now);
   const wanted = todayIn(me.timeZone, new Date(row.startsAt.getTime() + afterDays * 86_400_000));
   return {
+    isAsked: asked > 0,
     checklist,
     pictures,
     next: next && { id: next.id, words: `${formatIn(me.timeZone, next.startsAt, "EEEE d MMMM, HH:mm")}, ${serviceOf(next.service).label}` },

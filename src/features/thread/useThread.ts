@@ -15,15 +15,13 @@ export type ThreadedVisit = {
   readonly timeZone: string;
   readonly policy: Policy;
   readonly thread: ThreadProps;
-  /** Asked at this visit. */
-  readonly isAsked: boolean;
   readonly hasSurvey: boolean;
   readonly hasMap: boolean;
 };
 
 /** A visit along its checklist, part by part. */
-export function useThread({ service, thread, isAsked, hasSurvey, hasMap }: ThreadedVisit, state: VisitState): readonly ThreadPart[] {
-  const { checklist, pictures, next } = thread;
+export function useThread({ service, thread, hasSurvey, hasMap }: ThreadedVisit, state: VisitState): readonly ThreadPart[] {
+  const { checklist, pictures, next, isAsked } = thread;
   return useMemo(() => {
     const moments = new Set(pictures.map(({ atMs }) => photoMoment(state, atMs)));
     const recorded = recordedOf(state, {
