@@ -34,6 +34,14 @@ module.exports = {
       to: { path: "^src/core/map/(schema|tray|ownLook|wornLashes|index)\\.ts$|node_modules/zod/", dependencyTypesNot: ["type-only"] },
     },
     {
+      name: "what-the-chair-reckons-parses-none",
+      comment:
+        "The visit's page counts lashes and follows its steps; what is parsed is parsed on the server, by schemas that it does not carry.",
+      severity: "error",
+      from: { path: "^src/core/(placing|checklist)/", pathNot: "/(schema|setPaceSchema)\\.ts$|\\.test\\.ts$" },
+      to: { path: "^src/core/(placing|checklist)/(schema|setPaceSchema)\\.ts$|node_modules/zod/", dependencyTypesNot: ["type-only"] },
+    },
+    {
       name: "queries-only-in-server-and-data",
       comment: "A route composes features; only data.ts, actions.ts and the server reach the database.",
       severity: "error",

@@ -30,8 +30,8 @@ async function confirmAnswers(page) {
   await page.getByText(/^Answered today/).waitFor();
 }
 
-/** A visit brought to the chair, begun a while ago, with its second bead out; taps are handed in as a tablet would. */
-async function toTheChair(page, name) {
+/** A visit brought to the chair, begun a while ago, with its second bead out; taps are handed in as a tablet would, `sinceMin` earlier. */
+async function toTheChair(page, name, sinceMin = 0) {
   // What an earlier picture left running would hang over this one.
   const { visits } = await (await page.request.get("/api/visits/running")).json();
   for (const { id } of visits) await page.request.post("/api/visits/events", { data: { events: [tapAt(id, 0, "finished", {})] } });
@@ -51,7 +51,11 @@ async function toTheChair(page, name) {
   const air = { temperatureC: 21.6, relativeHumidity: 0.45 };
   const tap = (...of) => tapAt(visitId, ...of);
   const bead = { lifeS: 900, air, bottleId };
-  const events = [tap(34, "started", { bottleId, air }), tap(19, "beadPlaced", bead), tap(4.3, "beadPlaced", bead)];
+  const events = [
+    tap(34 + sinceMin, "started", { bottleId, air }),
+    tap(19 + sinceMin, "beadPlaced", bead),
+    tap(4.3 + sinceMin, "beadPlaced", bead),
+  ];
   const answer = await page.request.post("/api/visits/events", { data: { events } });
   if (!answer.ok()) throw new Error(`The taps were not kept: ${await answer.text()}`);
   await page.reload();
@@ -278,7 +282,7 @@ export const shots = [
   {
     name: "tidy",
     take: async (page) => {
-      await toTheChair(page, /Imke/);
+      await toTheChair(page, /Imke/, 12);
       const visitId = page.url().split("/").pop();
       const tap = (...of) => tapAt(visitId, ...of);
       const looks = [
@@ -295,8 +299,8 @@ export const shots = [
         ...steps(32, "pads", "lower-lashes", "in-the-eye", "eyes-closed", "map-on-pads", "in-the-eye-again"),
         tap(32, "workedWith", { of: "dip", is: "oneMm" }),
         tap(19, "checked", { off: null, of: null }),
-        tap(12, "beadWiped", {}),
-        tap(11.5, "checked", { off: 1, of: 30 }),
+        tap(14, "beadWiped", {}),
+        tap(13.5, "checked", { off: 1, of: 30 }),
         tap(11, "finishApplied", { method: "fan" }),
         ...looks,
         ...steps(5, "pads-off"),

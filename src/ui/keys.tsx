@@ -1,5 +1,5 @@
 "use client";
-import { useEffect, useEffectEvent, type ReactNode } from "react";
+import { useEffect, type ReactNode } from "react";
 import { HotkeysProvider, useHotkeys, useHotkeysContext } from "react-hotkeys-hook";
 
 /** Keys of a page rest while a sheet lies over it; those of everywhere do not. */
@@ -59,30 +59,6 @@ export function useKey(keys: string | readonly string[], press: (event: Keyboard
     // What has the focus, or another key of the page, took it already.
     ignoreEventWhen: (event) => event.defaultPrevented || (event.repeat && !repeats) || (unless?.(event) ?? false),
   });
-}
-
-/** A key that is held down for so long, by its code: `useHeldKey("Space", 700, rest)`. Let go before, nothing happens. */
-export function useHeldKey(code: string, ms: number, held: () => void): void {
-  const isHeld = useEffectEvent(held);
-  useEffect(() => {
-    let timer: ReturnType<typeof setTimeout> | undefined;
-    const up = () => clearTimeout(timer);
-    const down = (event: KeyboardEvent) => {
-      if (event.code !== code || event.repeat || event.shiftKey) return;
-      up();
-      timer = setTimeout(isHeld, ms);
-    };
-    const letGo = (event: KeyboardEvent) => event.code === code && up();
-    window.addEventListener("keydown", down);
-    window.addEventListener("keyup", letGo);
-    window.addEventListener("blur", up);
-    return () => {
-      up();
-      window.removeEventListener("keydown", down);
-      window.removeEventListener("keyup", letGo);
-      window.removeEventListener("blur", up);
-    };
-  }, [code, ms]);
 }
 
 /** Space belongs to a button or link that has the focus. */

@@ -1,5 +1,6 @@
 export { VISIT_PARTS, partsOf, type VisitPart } from "./parts";
-export { checklistSchema, checklistDocument, STEP_WHEN, type Checklist, type CheckStep, type StepWhen } from "./checklist";
+export type { Checklist, CheckStep } from "./schema";
+export { STEP_WHEN, type StepWhen } from "./when";
 export { recordedOf, type Recorded, type BesideEvents } from "./recorded";
 export { shippedChecklist, type ChecklistSchools } from "./shipped";
 export { threadOf, reachedBy, openSteps, type ThreadPart, type ThreadStep } from "./thread";

@@ -1,6 +1,7 @@
 import type { Policy } from "../policy";
 import { serviceOf, type ServiceId } from "../service";
-import type { Checklist, CheckStep, StepWhen } from "./checklist";
+import type { Checklist, CheckStep } from "./schema";
+import type { StepWhen } from "./when";
 import { partsOf, type VisitPart } from "./parts";
 import type { Recorded } from "./recorded";
 

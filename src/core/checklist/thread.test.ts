@@ -2,7 +2,8 @@ import { defaultPolicy } from "../policy";
 import { SERVICE_IDS, serviceOf } from "../service";
 import { visitState, type EventPayload, type EventType } from "../visit";
 import { eventAt } from "../../../tests/support/visitEvents";
-import { checklistSchema, openSteps, partsOf, recordedOf, shippedChecklist, threadOf, type BesideEvents, type Checklist } from ".";
+import { checklistSchema } from "./schema";
+import { openSteps, partsOf, recordedOf, shippedChecklist, threadOf, type BesideEvents, type Checklist } from ".";
 
 const T0 = Date.parse("2026-03-02T10:00:00.000Z");
 const at = <Type extends EventType>(minute: number, type: Type, payload: EventPayload<Type>) =>

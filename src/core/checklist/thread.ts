@@ -1,7 +1,7 @@
 import type { ServiceId } from "../service";
 import type { VisitState } from "../visit/parts";
 import { isRunDone } from "../processing/nextTap";
-import type { Checklist, CheckStep } from "./checklist";
+import type { Checklist, CheckStep } from "./schema";
 import { partsOf, type VisitPart } from "./parts";
 import type { Recorded } from "./recorded";
 

@@ -1,5 +1,6 @@
 import { studentT975 } from "../statistics";
-import { learnedPace, setPace, setPaceDocument, type SetPace } from ".";
+import { learnedPace, setPace, type SetPace } from ".";
+import { setPaceDocument } from "./setPaceSchema";
 
 const gaps = (seconds: readonly number[], side: "right" | "left" = "right", isFan = false) =>
   seconds.map((s) => ({ side, isFan, seconds: s }));

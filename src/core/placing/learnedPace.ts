@@ -1,27 +1,10 @@
-import { z } from "zod";
-import type { DocumentKind } from "../document";
 import { SIDES, type Side } from "../eye/sides";
 import { studentT975 } from "../statistics";
 import type { LashGap, Pace } from "./pace";
+import type { SetPace } from "./setPaceSchema";
 
 /** Fewer lashes of one eye and technique say nothing of a set's pace there. */
 const LEAST_LASHES = 10;
-
-/** What the lashes of one finished set took, by eye and technique: mean and variance of the seconds from lash to lash. */
-export const setPaceSchema = z.object({
-  version: z.literal(1),
-  groups: z.array(
-    z.object({
-      side: z.enum(SIDES),
-      isFan: z.boolean(),
-      lashes: z.int().min(1),
-      seconds: z.number().min(0),
-      variance: z.number().min(0),
-    }),
-  ),
-});
-export type SetPace = z.infer<typeof setPaceSchema>;
-export const setPaceDocument: DocumentKind<SetPace> = { name: "pace of a set", version: 1, schema: setPaceSchema };
 
 /** A set's pace from its gaps; null where no eye and technique has enough of them. */
 export function setPace(gaps: readonly LashGap[]): SetPace | null {

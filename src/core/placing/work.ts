@@ -1,4 +1,5 @@
 import type { Side } from "../eye/sides";
+import type { PauseReason, RedoReason, TapeId } from "./choices";
 
 /** A zone of a layer of one eye, and which of its fibres: 0 its own, others where several are mixed. Zones count from 1 at the inner corner. */
 export type Spot = { readonly side: Side; readonly layer: number; readonly zone: number; readonly piece: number };
@@ -6,39 +7,6 @@ export type Spot = { readonly side: Side; readonly layer: number; readonly zone:
 export const spotKey = ({ side, layer, zone, piece }: Spot): string => `${side} ${layer} ${zone} ${piece}`;
 export const isSameSpot = (a: Spot, b: Spot): boolean =>
   a.side === b.side && a.layer === b.layer && a.zone === b.zone && a.piece === b.piece;
-
-/** Why a lash was set anew. Common practice. */
-export const REDO_REASONS = {
-  leaned: "leaned",
-  lifted: "lifted at the base",
-  twisted: "twisted",
-  clientMoved: "client moved",
-  outOfLine: "out of line in the mirror",
-  sticky: "sticky",
-  cameOff: "came off at the brush",
-} as const;
-export type RedoReason = keyof typeof REDO_REASONS;
-export const REDO_REASON_IDS = Object.keys(REDO_REASONS) as [RedoReason, ...RedoReason[]];
-
-/** Why the work stood still. */
-export const PAUSE_REASONS = {
-  talks: "client talks",
-  sneezed: "sneeze or cough",
-  leftBed: "client left the bed",
-  other: "another reason",
-} as const;
-export type PauseReason = keyof typeof PAUSE_REASONS;
-export const PAUSE_REASON_IDS = Object.keys(PAUSE_REASONS) as [PauseReason, ...PauseReason[]];
-
-/** What tape is for. A closed-eye check is owed whenever one comes on or off. Common practice. */
-export const TAPES = {
-  lidLifted: "lid lifted to the brow",
-  heldBack: "finished lashes held back",
-  innerDrawn: "inner corner drawn sideways",
-  offThePad: "lashes lifted off the pad",
-} as const;
-export type TapeId = keyof typeof TAPES;
-export const TAPE_IDS = Object.keys(TAPES) as [TapeId, ...TapeId[]];
 
 /** A stretch of time, ms since 1970; `toMs` is null while it lasts. */
 export type TimeSpan = { readonly fromMs: number; readonly toMs: number | null };

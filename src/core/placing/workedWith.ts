@@ -1,29 +1,9 @@
 import type { Side } from "../eye/sides";
-
-/** What a set hangs on later, beside bottle and air. Nothing is supposed: null until somebody said it. */
-export const PRIMERS = { primer: "primer", balancer: "pH balancer", none: "neither" } as const;
-export type PrimerId = keyof typeof PRIMERS;
-export const PRIMER_IDS = Object.keys(PRIMERS) as [PrimerId, ...PrimerId[]];
-
-export const DIPS = {
-  oneMm: "1 mm at the base",
-  threeQuarters: "three quarters, then dabbed",
-  frontOnly: "front only, the back wiped",
-} as const;
-export type DipId = keyof typeof DIPS;
-export const DIP_IDS = Object.keys(DIPS) as [DipId, ...DipId[]];
-
-export const ATTACHMENTS = { top: "on top", side: "at the side", under: "underneath" } as const;
-export type AttachmentId = keyof typeof ATTACHMENTS;
-export const ATTACHMENT_IDS = Object.keys(ATTACHMENTS) as [AttachmentId, ...AttachmentId[]];
-
-/** What changes the air at the lashes, which no hygrometer hears. */
-export const AIDS = { mask: "mask taped at the nose", fan: "fan while placing" } as const;
-export type AidId = keyof typeof AIDS;
-export const AID_IDS = Object.keys(AIDS) as [AidId, ...AidId[]];
+import type { AttachmentId, DipId, PrimerId } from "./choices";
 
 export type AttachedIn = { readonly side: Side; readonly layer: number; readonly zone: number; readonly is: AttachmentId };
 
+/** What a set hangs on later, beside bottle and air. Nothing is supposed: null until somebody said it. */
 export type WorkedWith = {
   readonly primer: { readonly is: PrimerId; readonly batchId: string | null } | null;
   readonly dip: DipId | null;

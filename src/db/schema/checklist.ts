@@ -1,5 +1,5 @@
 import { integer, primaryKey, text, timestamp, uuid } from "drizzle-orm/pg-core";
-import { checklistDocument } from "@/core/checklist";
+import { checklistDocument } from "@/core/checklist/schema";
 import { SERVICE_IDS } from "@/core/service";
 import { documentOf } from "./document";
 import { studioId, studioSchema } from "./studio";

@@ -2,7 +2,7 @@ import { SERVICE_IDS } from "@/core/service";
 import { sql } from "drizzle-orm";
 import { boolean, foreignKey, index, integer, jsonb, primaryKey, text, timestamp, uniqueIndex, uuid } from "drizzle-orm/pg-core";
 import { wornLashesDocument } from "@/core/map";
-import { setPaceDocument } from "@/core/placing";
+import { setPaceDocument } from "@/core/placing/setPaceSchema";
 import { readState, writeState } from "@/core/visit";
 import { client } from "./client";
 import { documentOf, remadeOf } from "./document";

@@ -4,7 +4,7 @@ import type { CareFinding } from "@/core/care";
 import { stopsOf } from "@/core/care";
 import { SERVICES, servicesFor, type ServiceId, type VisitMinutes } from "@/core/service";
 import { sentence } from "@/core/units";
-import { Findings } from "@/features/care/CareCheck";
+import { Findings } from "@/features/care/Findings";
 import { useAsk } from "@/features/tablet/useAsk";
 import { book, lookAtBooking, move } from "@/features/visit/actions";
 import { Button, SelectField, TextField } from "@/ui";

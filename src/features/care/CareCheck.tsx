@@ -10,26 +10,12 @@ import { newId } from "@/ui/newId";
 import { confirmConsultation } from "./actions";
 import { answersWords } from "./answersWords";
 import type { CareProps } from "./careProps";
+import { Findings } from "./Findings";
 import { answered } from "@/ui/answered";
 
 // Fetched when they are opened: most visits confirm by one tap.
 const ConsultSheet = dynamic(() => import("./ConsultSheet").then((module) => module.ConsultSheet));
 const ConsentSheet = dynamic(() => import("./ConsentSheet").then((module) => module.ConsentSheet));
-
-const TONES = { stop: "stop", ask: "look", note: "note" } as const;
-
-/** Findings as they are said everywhere: stops first, each by shape, colour and word. */
-export function Findings({ findings, className }: { findings: readonly CareFinding[]; className?: string }) {
-  return (
-    <ul className={className ?? "space-y-1"}>
-      {findings.map(({ key, weight, words }) => (
-        <li key={key}>
-          <Verdict tone={TONES[weight]}>{words}</Verdict>
-        </li>
-      ))}
-    </ul>
-  );
-}
 
 /** The reason for what is asked; where only the consultation is to be asked, asking it is the way, and going on without it stands back. */
 function Reasoned({ quietly, children }: { quietly: boolean; children: React.ReactNode }) {

@@ -25,7 +25,8 @@ import { SoundAndSleep } from "./SoundAndSleep";
 import { useLedger } from "./useLedger";
 import { useBeadTaps } from "./useBeadTaps";
 import type { VisitProps } from "./visitProps";
-import { useHeldKey, useKey } from "@/ui/keys";
+import { useKey } from "@/ui/keys";
+import { useHeldKey } from "@/ui/useHeldKey";
 
 // The screen at the bed is fetched while the bead is shaken, so that it is there without a network too.
 const fetchScreen = () => import("@/features/placing/PlacingScreen").then((module) => module.PlacingScreen);

@@ -4,16 +4,13 @@ import { useEffect, useMemo, useState } from "react";
 import { freshAir, type Air } from "@/core/air";
 import { stopsOf } from "@/core/care";
 import { serviceOf } from "@/core/service";
-import { Findings, CareCheck } from "@/features/care/CareCheck";
+import { Findings } from "@/features/care/Findings";
 import { useRooms } from "@/features/live/LiveProvider";
 import { useTrail } from "@/features/live/useTrail";
 import { rateBottles } from "@/features/shelf/ratedBottles";
-import { LinkButton, Notice, Verdict } from "@/ui";
-import { AtTheChair } from "./AtTheChair";
-import { BeforeBeginning } from "./BeforeBeginning";
+import { Notice, Verdict } from "@/ui";
 import { VisitThread } from "@/features/thread/VisitThread";
 import type { ThreadedVisit } from "@/features/thread/useThread";
-import { LastMap } from "@/features/visit/LastMap";
 import { LateReason } from "./LateReason";
 import { Marks } from "@/features/visit/Marks";
 import { PassedOver } from "@/features/visit/PassedOver";
@@ -26,6 +23,11 @@ import { useChairKept, useNow, useVisit } from "@/features/tablet/TabletProvider
 // What a visit came to is read when it is over: fetched while it runs, so that it is there without a network too.
 const fetchDone = () => import("./DoneVisit").then((module) => module.DoneVisit);
 const DoneVisit = dynamic(fetchDone);
+// A visit is one of these at a time; the work is fetched while it is begun, so that it is there without a network too.
+const fetchChair = () => import("./AtTheChair").then((module) => module.AtTheChair);
+const AtTheChair = dynamic(fetchChair);
+const BeforeBeginning = dynamic(() => import("./BeforeBeginning").then((module) => module.BeforeBeginning));
+const NoMapYet = dynamic(() => import("./NoMapYet").then((module) => module.NoMapYet));
 
 /** Often enough for whether a reading is still of now. */
 const COARSE_MS = 5000;
@@ -36,9 +38,7 @@ export function VisitWorkspace(visit: VisitProps) {
   const { state, passedOver } = useVisit(visit.id, visit.events);
   const running = state.head.startedAtMs !== null && state.head.finishedAtMs === null;
   useChairKept(visit.id, running);
-  useEffect(() => {
-    if (running) void fetchDone().catch(() => undefined);
-  }, [running]);
+  useEffect(() => void (running ? fetchDone() : fetchChair()).catch(() => undefined), [running]);
 
   const heard = useRooms().find(({ id }) => id === visit.roomId)?.air ?? null;
   const newest = heard && (!visit.air || heard.takenAt > visit.air.takenAt) ? heard : visit.air;
@@ -54,7 +54,7 @@ export function VisitWorkspace(visit: VisitProps) {
     () => rateBottles(visit.bottles, visit.knowledge, air, visit.roomVolumeM3, visit.technique, visit.today),
     [visit.bottles, visit.knowledge, air, visit.roomVolumeM3, visit.technique, visit.today],
   );
-  const { onClient, label } = serviceOf(visit.service);
+  const { label } = serviceOf(visit.service);
   const threaded = useMemo<ThreadedVisit>(() => ({ ...visit, hasMap: visit.map !== null }), [visit]);
   // Of an old one the record is read; what follows a visit is done on its day.
   const isOfToday = visit.isoDay === visit.today;
@@ -110,26 +110,7 @@ export function VisitWorkspace(visit: VisitProps) {
         visit.map ? (
           <BeforeBeginning visit={visit} rated={rated} bottleId={bottleId} air={air} onBottle={setPicked} />
         ) : (
-          <div className="mt-8">
-            <Notice tone="note" title="No map is chosen for this visit yet" className="max-w-xl">
-              A visit begins from a map. Take the one worn last time, open another, or plan a new one.
-            </Notice>
-            <div className="mt-4 flex flex-wrap gap-3">
-              {visit.hasLastMap ? <LastMap visitId={visit.id} /> : null}
-              <LinkButton href={`/clients/${visit.clientId}`} tone={visit.hasLastMap ? "line" : "ivy"}>
-                {onClient ? "To the client’s maps" : "To its maps"}
-              </LinkButton>
-              <LinkButton href={`/clients/${visit.clientId}/map`} tone="line">
-                Plan a new one
-              </LinkButton>
-            </div>
-            {onClient ? (
-              <div className="mt-8">
-                <CareCheck care={visit.care} findings={visit.care.findings} reason="" />
-              </div>
-            ) : null}
-            <PlaceOfVisit visit={visit} />
-          </div>
+          <NoMapYet visit={visit} />
         )
       ) : (
         <DoneVisit visit={visit} threaded={threaded} state={state} readings={readings} />

@@ -2,7 +2,7 @@
 import { and, desc, eq } from "drizzle-orm";
 import { refresh } from "next/cache";
 import { z } from "zod";
-import { checklistSchema } from "@/core/checklist";
+import { checklistSchema } from "@/core/checklist/schema";
 import { checklist } from "@/db/schema";
 import { action, Refusal } from "@/server/action";
 import { inStudio } from "@/server/inStudio";

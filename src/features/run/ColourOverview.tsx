@@ -1,5 +1,6 @@
 "use client";
 import { SERVICES, type ServiceId } from "@/core/service";
+import dynamic from "next/dynamic";
 import Link from "next/link";
 import { useEffect } from "react";
 import { coatsOn, isRunDone, lanesOf, nextTap } from "@/core/processing";
@@ -7,11 +8,13 @@ import { visitState, type KeptEvent } from "@/core/visit";
 import { useNow, useTabletState, useTabletStore } from "@/features/tablet/TabletProvider";
 import { Empty, LinkButton } from "@/ui";
 import { Products } from "@/features/shelf/Products";
-import { RunLanes } from "@/features/drawing/RunLanes";
 import { soonWords } from "./runWords";
 import { Shields } from "@/features/shelf/Shields";
 import type { OfferedProtocol } from "@/features/protocols/data";
 import type { StockedProduct, StockedShield } from "@/features/shelf/stock";
+
+// Drawn while something is processed.
+const RunLanes = dynamic(() => import("@/features/drawing/RunLanes").then((module) => module.RunLanes));
 
 export type OverviewVisit = {
   readonly id: string;

@@ -1,7 +1,6 @@
 "use client";
 import { useState } from "react";
 import { VISIT_PARTS, type ThreadPart } from "@/core/checklist";
-import { answerWords } from "@/core/policy";
 import { isByMap, serviceOf } from "@/core/service";
 import type { VisitState } from "@/core/visit";
 import { NextVisit } from "@/features/booking/NextVisit";
@@ -44,14 +43,7 @@ function Beside({ visit, state, part }: { visit: ThreadedVisit; state: VisitStat
         </div>
       ) : null;
     case "prepare":
-      return (
-        <WorkedWithRows
-          visitId={id}
-          worked={state.set.with}
-          primers={thread.primers}
-          usual={{ primer: `usual: ${answerWords(policy, "primer")}`, dip: `usual: ${answerWords(policy, "dip")}` }}
-        />
-      );
+      return <WorkedWithRows visitId={id} worked={state.set.with} primers={thread.primers} usual={thread.usual} />;
     case "check":
     case "dry":
       return (

@@ -85,7 +85,7 @@ function Row({ label, hint, answers, children }: { label: string; hint?: string;
     <div className="flex flex-wrap items-end gap-x-3 gap-y-1">
       <p id={id} className="pb-2.5 text-[0.9375rem] font-semibold first-letter:uppercase">
         {label}
-        {hint ? <span className="ml-2 font-normal text-ink-2">{hint}</span> : null}
+        {hint ? <span className="ml-2 font-normal text-ink-2">usual: {hint}</span> : null}
       </p>
       <div role="group" aria-labelledby={id} className="flex flex-wrap items-end gap-1.5">
         {answers.map(({ words, isSo, say }) => (

@@ -2,6 +2,7 @@ import "server-only";
 import { and, eq, gte, lt, or } from "drizzle-orm";
 import type { Checklist } from "@/core/checklist";
 import { nextFillDays } from "@/core/growth";
+import { answerWords } from "@/core/policy";
 import { isByMap, serviceOf } from "@/core/service";
 import { bookingOptions, type BookingOptions } from "@/features/booking/data";
 import { checklistAt } from "@/features/checklists/data";
@@ -33,6 +34,8 @@ export type ThreadProps = {
   };
   readonly booking: BookingOptions;
   readonly studioName: string;
+  /** What the studio's policy says, beside questions that are not answered by it. */
+  readonly usual: { readonly primer: string; readonly dip: string };
   /** Names of primers and disinfectants that the record speaks of, or that are on the shelf, by lot. */
   readonly lotNames: Readonly<Record<string, string>>;
   readonly primers: readonly { readonly id: string; readonly name: string }[];
@@ -79,6 +82,7 @@ export async function threadOfVisit(tx: StudioTransaction, me: Member, row: Full
     },
     booking,
     studioName: house!.name,
+    usual: { primer: answerWords(policy, "primer"), dip: answerWords(policy, "dip") },
     lotNames: names.spokenOf,
     primers: names.primers,
     disinfectants: names.disinfectants,

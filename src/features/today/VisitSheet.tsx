@@ -2,7 +2,7 @@
 import { useState } from "react";
 import { SERVICES } from "@/core/service";
 import { sentence } from "@/core/units";
-import { Findings } from "@/features/care/CareCheck";
+import { Findings } from "@/features/care/Findings";
 import { cancel, withdraw } from "@/features/visit/actions";
 import { LastMap } from "@/features/visit/LastMap";
 import { Button, Dialog, LinkButton, Notice, TextField, Verdict } from "@/ui";

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { REDO_REASON_IDS } from "../../../placing/work";
+import { REDO_REASON_IDS } from "../../../placing/choices";
 import { spotOf } from "./spot";
 
 export const faultFoundPayload = () => z.strictObject({ ...spotOf, why: z.enum(REDO_REASON_IDS) });

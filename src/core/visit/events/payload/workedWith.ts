@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { SIDES } from "../../../eye/sides";
-import { AID_IDS, ATTACHMENT_IDS, DIP_IDS, PRIMER_IDS } from "../../../placing/workedWith";
+import { AID_IDS, ATTACHMENT_IDS, DIP_IDS, PRIMER_IDS } from "../../../placing/choices";
 
 export const workedWithPayload = () =>
   z.discriminatedUnion("of", [

@@ -3,13 +3,9 @@ import type { DocumentKind } from "../document";
 import { SERVICE_IDS } from "../service";
 import { RECORDED } from "./recorded";
 import { partsOf, VISIT_PART_IDS } from "./parts";
+import { WHEN_IDS } from "./when";
 
 const words = (least: number, most: number) => z.string().trim().min(least, "Say it in words.").max(most, `${most} characters at most.`);
-
-/** When a step is asked for. */
-export const STEP_WHEN = { always: "always", whenAsked: "when it is wanted", never: "never" } as const;
-export type StepWhen = keyof typeof STEP_WHEN;
-const WHEN_IDS = Object.keys(STEP_WHEN) as [StepWhen, ...StepWhen[]];
 
 export const checkStepSchema = z.strictObject({
   id: z.string().regex(/^[a-z][a-zA-Z0-9-]{0,40}$/, "A short name of letters, figures and dashes."),
