@@ -38,7 +38,13 @@ export function VisitWorkspace(visit: VisitProps) {
   const { state, passedOver } = useVisit(visit.id, visit.events);
   const running = state.head.startedAtMs !== null && state.head.finishedAtMs === null;
   useChairKept(visit.id, running);
-  useEffect(() => void (running ? fetchDone() : fetchChair()).catch(() => undefined), [running]);
+  const isOver = state.head.finishedAtMs !== null;
+  // Of an old one the record is read; what follows a visit is done on its day.
+  const isOfToday = visit.isoDay === visit.today;
+  useEffect(() => {
+    if (running) void fetchDone().catch(() => undefined);
+    else if (isOfToday && !isOver) void fetchChair().catch(() => undefined);
+  }, [running, isOfToday, isOver]);
 
   const heard = useRooms().find(({ id }) => id === visit.roomId)?.air ?? null;
   const newest = heard && (!visit.air || heard.takenAt > visit.air.takenAt) ? heard : visit.air;
@@ -56,8 +62,6 @@ export function VisitWorkspace(visit: VisitProps) {
   );
   const { label } = serviceOf(visit.service);
   const threaded = useMemo<ThreadedVisit>(() => ({ ...visit, hasMap: visit.map !== null }), [visit]);
-  // Of an old one the record is read; what follows a visit is done on its day.
-  const isOfToday = visit.isoDay === visit.today;
   const [picked, setPicked] = useState<string | null>(null);
   const bottleId = state.set.bottleId ?? picked ?? rated[0]?.bottle.id ?? null;
 
@@ -68,7 +72,7 @@ export function VisitWorkspace(visit: VisitProps) {
       <VisitThread
         visit={threaded}
         state={state}
-        opens={state.head.finishedAtMs !== null ? (isOfToday ? "here" : null) : running && state.set.beads.length === 0 ? "prepare" : null}
+        opens={isOver ? (isOfToday ? "here" : null) : running && state.set.beads.length === 0 ? "prepare" : null}
       />
       <Marks marks={visit.marks} />
       <PassedOver count={passedOver} />

@@ -9,10 +9,12 @@ import type { BookingStart } from "@/features/booking/BookingSheet";
 import type { Person } from "@/features/booking/ClientChoice";
 import type { BookingOptions } from "@/features/booking/data";
 import { openVisit } from "@/features/visit/actions";
-import { Button, Dialog, Notice, Verdict } from "@/ui";
+import { Button, Notice, Verdict } from "@/ui";
 import { newId } from "@/ui/newId";
 import { answered } from "@/ui/answered";
 
+// Fetched when they are wanted: most visits are opened without either.
+const BookedThen = dynamic(() => import("./BookedThen").then((module) => module.BookedThen));
 const BookingSheet = dynamic(() => import("@/features/booking/BookingSheet").then((module) => module.BookingSheet));
 
 export type ServiceStanding = { readonly service: ServiceId; readonly findings: readonly CareFinding[] };
@@ -83,14 +85,7 @@ export function Services({
       {booking ? (
         <BookingSheet start={booking} options={options} onClose={() => setBooking(null)} onBooked={() => router.refresh()} />
       ) : null}
-      <Dialog open={warning !== null} onOpenChange={(open) => !open && setWarning(null)} title="Something is booked then">
-        <Notice tone="look" title={warning?.words ?? ""}>
-          A walk-in keeps nobody’s time. Move it on its page if it is in the way.
-        </Notice>
-        <Button className="mt-4" onClick={() => warning && router.push(`/visits/${warning.visitId}`)}>
-          To the visit
-        </Button>
-      </Dialog>
+      {warning ? <BookedThen warning={warning} onClose={() => setWarning(null)} /> : null}
     </section>
   );
 }

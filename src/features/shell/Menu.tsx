@@ -1,6 +1,7 @@
 "use client";
 import { DropdownMenu } from "radix-ui";
 import { useState } from "react";
+import { dropOtherChairs } from "@/features/tablet/chairCache";
 import { readAlarmChoice, ring, say, unlockSound, writeAlarmChoice } from "@/features/tablet/alarm";
 import { loadAfresh } from "@/ui/loadAfresh";
 import { keptWords } from "@/features/tablet/keptWords";
@@ -43,7 +44,7 @@ export function Menu({ name, role, studioName }: { name: string; role: string; s
       const response = await fetch("/api/auth/sign-out", { method: "POST", headers: { "content-type": "application/json" }, body: "{}" });
       if (!response.ok) throw new Error();
       await tablet.clear().catch(() => undefined);
-      await import("@/features/tablet/chairCache").then(({ dropOtherChairs }) => dropOtherChairs(null)).catch(() => undefined);
+      await dropOtherChairs(null).catch(() => undefined);
       loadAfresh("/sign-in");
     } catch {
       setFailed(true);

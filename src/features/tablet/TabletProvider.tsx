@@ -16,6 +16,7 @@ import { EMPTY_VISIT, haveSameClocks, VisitFold, type KeptEvent, type VisitState
 import { useNews } from "@/features/live/LiveProvider";
 import type { LiveNews } from "@/workers/live/messages";
 import { toast } from "@/ui/toast";
+import { dropChair, dropOtherChairs, keepChair } from "./chairCache";
 import type { Command } from "./command";
 import { CommandQueue, type CommandState, type Senders } from "./commands";
 import { studioNetwork } from "./network";
@@ -32,9 +33,6 @@ const REFRESH_EVERY_MS = 30_000;
 /** Taps come in flurries: one look after them is enough. */
 const GATHER_MS = 120;
 
-/** Wanted after the page is there, and by no page before. */
-const fetchChairCache = () => import("./chairCache");
-
 /** Holds the tablet's memory for the person signed in, on every screen. `senders` are the actions that may wait for a server. */
 export function TabletProvider({ memberId, senders, children }: { memberId: string; senders: Senders; children: ReactNode }) {
   const [kept] = useState((): Kept => {
@@ -43,9 +41,7 @@ export function TabletProvider({ memberId, senders, children }: { memberId: stri
     return { memberId, storage, store: new TabletStore(storage), commands };
   });
   useEffect(() => {
-    void fetchChairCache()
-      .then(({ dropOtherChairs }) => dropOtherChairs(memberId))
-      .catch(() => undefined);
+    void dropOtherChairs(memberId).catch(() => undefined);
     void kept.store.begin();
     void kept.commands.begin();
     const time = setInterval(() => void kept.store.syncTime(), TIME_EVERY_MS);
@@ -113,20 +109,9 @@ export function useTabletStorage(): TabletStorage {
 export function useChairKept(visitId: string, isUnderWay: boolean): void {
   const { memberId } = useKept();
   useEffect(() => {
-    let stop: (() => void) | undefined;
-    let isGone = false;
-    void fetchChairCache()
-      .then(({ keepChair, dropChair }) => {
-        if (isGone) return undefined;
-        if (!isUnderWay) return dropChair(memberId, visitId);
-        stop = keepChair(memberId);
-        return undefined;
-      })
-      .catch(() => undefined);
-    return () => {
-      isGone = true;
-      stop?.();
-    };
+    if (isUnderWay) return keepChair(memberId);
+    void dropChair(memberId, visitId).catch(() => undefined);
+    return undefined;
   }, [memberId, visitId, isUnderWay]);
 }
 

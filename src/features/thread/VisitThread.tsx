@@ -6,7 +6,7 @@ import type { VisitState } from "@/core/visit";
 import { Knots } from "./Knots";
 import { useThread, type ThreadedVisit } from "./useThread";
 
-// Fetched at once, so that it is there without a network too.
+// Fetched at once while the visit is not over, so that it is there without a network too.
 const fetchPanel = () => import("./PartPanel").then((module) => module.PartPanel);
 const PartPanel = dynamic(fetchPanel);
 
@@ -22,7 +22,10 @@ export const VisitThread = memo(function VisitThread({
   opens: VisitPart | "here" | null;
 }) {
   const parts = useThread(visit, state);
-  useEffect(() => void fetchPanel().catch(() => undefined), []);
+  const isOver = state.head.finishedAtMs !== null;
+  useEffect(() => {
+    if (!isOver) void fetchPanel().catch(() => undefined);
+  }, [isOver]);
   const opensAt = opens === "here" ? (parts.find((one) => one.state === "here")?.part ?? null) : opens;
   const [touched, setTouched] = useState<{ readonly part: VisitPart | null; readonly from: VisitPart | null } | null>(null);
   // What was touched holds until the visit has come to another part.
