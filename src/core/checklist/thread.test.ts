@@ -129,6 +129,23 @@ describe("along the thread", () => {
     expect(recordedOf(noBottle, NOTHING).has("lots")).toBe(false);
     expect(recordedOf(visitState(placed), NOTHING).has("lots")).toBe(true);
   });
+  test("once its day is over, what was not done after it is open too; a visit that is not over waits for nothing", () => {
+    const end = [started, bead(1), at(90, "beadWiped", {}), at(96, "finished", {}), at(97, "stepDone", { stepId: "card" })];
+    const past = (events: Parameters<typeof visitState>[0]) => {
+      const state = visitState(events);
+      return threadOf("newSet", set, state, recordedOf(state, NOTHING), true);
+    };
+    expect(stands(past(end))).toMatchObject({ aftercare: "open", tidy: "open" });
+    expect(openSteps(past(end)).map(({ id }) => id)).toEqual(expect.arrayContaining(["next-visit", "single-use"]));
+    expect(openSteps(past(end)).map(({ id }) => id)).not.toContain("card");
+    expect(openSteps(follow(end)).map(({ id }) => id)).not.toContain("single-use");
+    expect(stands(past([started]))).toMatchObject({ aftercare: "ahead", tidy: "ahead" });
+  });
+  test("a part of which nothing is asked is never waited at", () => {
+    const bare = { ...set, steps: set.steps.filter(({ part }) => part !== "survey") };
+    expect(stands(follow([], { consultation: true }, bare))).toMatchObject({ consult: "tied", survey: "ahead", map: "here" });
+    expect(stands(follow([started], { consultation: true, map: true }, bare))).toMatchObject({ survey: "tied" });
+  });
   test("colour keeps its own steps in one, and shares the rest", () => {
     const tint = shippedChecklist("lashTint", defaultPolicy);
     expect(tint.steps.filter(({ part }) => part === "run").map(({ recordedAs }) => recordedAs)).toEqual(["processed"]);

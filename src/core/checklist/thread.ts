@@ -27,13 +27,15 @@ export function threadOf(
   { steps }: Pick<Checklist, "steps">,
   state: VisitState,
   recorded: ReadonlySet<Recorded>,
+  /** The day of the visit is over: whatever of it was not done is not going to be. */
+  isPast = false,
 ): readonly ThreadPart[] {
-  const reached = reachedBy(service, state);
   const parts = partsOf(service);
+  const reached = isPast && state.head.finishedAtMs !== null ? parts.length : parts.indexOf(reachedBy(service, state));
   const taps = new Map(state.steps.done.map(({ stepId, eventId, atMs }) => [stepId, { eventId, atMs }]));
   let isHereGiven = false;
   return parts.map((part, i): ThreadPart => {
-    const isPassed = i < parts.indexOf(reached);
+    const isPassed = i < reached;
     const mine = steps
       .filter((step) => step.part === part && (step.when !== "never" || taps.has(step.id)))
       .map((step): ThreadStep => {
@@ -42,8 +44,10 @@ export function threadOf(
         return { step, tap, state: isTied ? "tied" : step.when === "whenAsked" ? "whenAsked" : isPassed ? "open" : "ahead" };
       });
     const wanted = mine.filter((one) => one.state !== "whenAsked");
+    // A part of which nothing is asked is passed with the rest, and never waited at.
     const isTied = wanted.every((one) => one.state === "tied") && (isPassed || wanted.length > 0);
-    const stands = isTied ? "tied" : isPassed ? "open" : isHereGiven ? "ahead" : "here";
+    const isAhead = isHereGiven || wanted.length === 0;
+    const stands = isTied ? "tied" : isPassed ? "open" : isAhead ? "ahead" : "here";
     if (stands === "here") isHereGiven = true;
     return { part, steps: mine, state: stands };
   });

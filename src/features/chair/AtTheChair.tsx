@@ -32,6 +32,9 @@ import { useHeldKey } from "@/ui/useHeldKey";
 const fetchScreen = () => import("@/features/placing/PlacingScreen").then((module) => module.PlacingScreen);
 const PlacingScreen = dynamic(fetchScreen, { ssr: false, loading: () => <div data-bed className="flex-1" aria-hidden="true" /> });
 
+/** By so much a timer may be late and still be of the press that began it, ms. */
+const HELD_SLACK_MS = 400;
+
 /** The ledger and the finishes that wait are told by the second. */
 const SECOND_MS = 1000;
 
@@ -95,7 +98,7 @@ export function AtTheChair({
   const beadTaps = useBeadTaps(visit, state, air, shakeS);
   useEffect(() => void fetchScreen().catch(() => undefined), []);
 
-  const pressed = useRef<PlannedSpot | null>(null);
+  const pressed = useRef<{ readonly spot: PlannedSpot | null; readonly ms: number }>({ spot: null, ms: 0 });
   const finish = (method: FinishId) => void store.tap(id, "finishApplied", { method });
   const done = () => void store.tap(id, "finished", {});
   const pedal = () => {
@@ -119,13 +122,14 @@ export function AtTheChair({
       waits: null,
     };
     if (next === "lash") setOnPage(false);
-    pressed.current = next === "lash" ? work.spot : null;
+    pressed.current = { spot: next === "lash" ? work.spot : null, ms: performance.now() };
     does[next]?.();
   };
   // The lash is placed as the pedal goes down; held, it means what that zone lacks still.
   useHeldKey("Space", HELD_MS, () => {
-    if (pressed.current) taps.restOf(pressed.current);
-    pressed.current = null;
+    const { spot, ms } = pressed.current;
+    // A Space that is held in a field or on a sheet was never the pedal's.
+    if (spot && performance.now() - ms < HELD_MS + HELD_SLACK_MS) taps.restOf(spot);
   });
   // Whatever was touched before, Space is the pedal; a button that was reached by Tab is worked by Enter.
   useKey("space", pedal);

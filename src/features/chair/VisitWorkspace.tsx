@@ -61,7 +61,7 @@ export function VisitWorkspace(visit: VisitProps) {
     [visit.bottles, visit.knowledge, air, visit.roomVolumeM3, visit.technique, visit.today],
   );
   const { label } = serviceOf(visit.service);
-  const threaded = useMemo<ThreadedVisit>(() => ({ ...visit, hasMap: visit.map !== null }), [visit]);
+  const threaded = useMemo<ThreadedVisit>(() => ({ ...visit, hasMap: visit.map !== null, isPast: visit.isoDay < visit.today }), [visit]);
   const [picked, setPicked] = useState<string | null>(null);
   const bottleId = state.set.bottleId ?? picked ?? rated[0]?.bottle.id ?? null;
 

@@ -51,6 +51,7 @@ export function ColourWorkspace(visit: ColourProps) {
       service: visit.kind,
       hasSurvey: visit.survey !== null,
       hasMap: false,
+      isPast: visit.isoDay < visit.today,
     }),
     [visit],
   );

@@ -17,10 +17,12 @@ export type ThreadedVisit = {
   readonly thread: ThreadProps;
   readonly hasSurvey: boolean;
   readonly hasMap: boolean;
+  /** Its day is over. */
+  readonly isPast: boolean;
 };
 
 /** A visit along its checklist, part by part. */
-export function useThread({ service, thread, hasSurvey, hasMap }: ThreadedVisit, state: VisitState): readonly ThreadPart[] {
+export function useThread({ service, thread, hasSurvey, hasMap, isPast }: ThreadedVisit, state: VisitState): readonly ThreadPart[] {
   const { checklist, pictures, next, isAsked } = thread;
   return useMemo(() => {
     const moments = new Set(pictures.map(({ atMs }) => photoMoment(state, atMs)));
@@ -32,6 +34,6 @@ export function useThread({ service, thread, hasSurvey, hasMap }: ThreadedVisit,
       photoAfter: moments.has("after"),
       nextVisit: next !== null,
     });
-    return threadOf(service, checklist, state, recorded);
-  }, [service, checklist, pictures, next, isAsked, hasSurvey, hasMap, state]);
+    return threadOf(service, checklist, state, recorded, isPast);
+  }, [service, checklist, pictures, next, isAsked, hasSurvey, hasMap, isPast, state]);
 }

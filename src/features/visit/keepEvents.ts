@@ -83,6 +83,8 @@ async function afterEvents(tx: StudioTransaction, me: Member, events: readonly V
   const rows = new Map<string, VisitRow>();
   for (const event of events) {
     if (!TOUCHES.includes(event.type) && event.type !== "finished") continue;
+    // How somebody dips touches nobody; a primer does.
+    if (event.type === "workedWith" && lotsIn(event).length === 0) continue;
     const row = rows.get(event.visitId) ?? (await visitsWhere(tx, { visitId: event.visitId }))[0];
     if (!row) continue;
     rows.set(event.visitId, row);
