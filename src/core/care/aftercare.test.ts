@@ -37,6 +37,19 @@ test("dates are counted from the end of the visit", () => {
   expect(card.again).toBe("Again from 2027-01-06, not sooner.");
   expect(careText(card, "Tideroom", "A client")).toContain("- Comb the lashes up once a day");
 });
+test("a set's card begins with the water's hour and ends with the studio's own words; what is booked stands instead of a day to wait for", () => {
+  const set = { ...done, service: "newSet", waterFromMs: NOW + 86_400_000, aftercareWords: "Ring us.\n\n  Zadzwoń.  " } as const;
+  const card = careCard(set, words);
+  expect(card.lines[0]).toBe("No water, steam or oil before 2026-11-26T10:00.");
+  expect(card.lines.slice(-2)).toEqual(["Ring us.", "Zadzwoń."]);
+  expect(card.again).toBeNull();
+  expect(careCard({ ...set, next: "Monday 7 December, 10:00, fill" }, words).again).toBe("Next visit: Monday 7 December, 10:00, fill.");
+  expect(careCard({ ...done, againAfterDays: 42, next: "Monday 7 December, 10:00, lash lift" }, words).again).toMatch(
+    /^Next visit: Monday/,
+  );
+  expect(careCard({ ...set, waterFromMs: null }, words).lines.join(" ")).not.toContain("No water");
+  expect(careCard({ ...done, stopped: "splash", aftercareWords: "Ring us." }, words).lines.at(-1)).toBe("Ring us.");
+});
 test("every service has its card, with whom to call, and its consent", () => {
   for (const service of CLIENT_SERVICES) {
     expect(careCard({ ...done, service }, words).lines.at(-1)).toMatch(/see a doctor/);

@@ -1,6 +1,7 @@
 import { defaultPolicy } from "../policy";
 import { SERVICE_IDS, serviceOf } from "../service";
 import { visitState, type EventPayload, type EventType } from "../visit";
+import { liftPlan } from "../../../tests/support/runs";
 import { eventAt } from "../../../tests/support/visitEvents";
 import { checklistSchema } from "./schema";
 import { openSteps, partsOf, recordedOf, shippedChecklist, threadOf, type BesideEvents, type Checklist } from ".";
@@ -63,6 +64,8 @@ describe("steps as they come", () => {
       "whenAsked",
       "never",
     ]);
+    const stickies = shippedChecklist("newSet", { ...defaultPolicy, stickyCheckMinutes: 9 }).steps.find(({ id }) => id === "stickies")!;
+    expect(stickies.minutes).toBe(9);
     expect(prepare({ padDistance: "close" }).find(({ id }) => id === "pads")!.name).toMatch(/as close as/);
   });
   test("a studio's own list may not say a thing twice, name a part there is not, or put a part before an earlier one", () => {
@@ -128,6 +131,7 @@ describe("along the thread", () => {
     ]);
     expect(recordedOf(noBottle, NOTHING).has("lots")).toBe(false);
     expect(recordedOf(visitState(placed), NOTHING).has("lots")).toBe(true);
+    expect(recordedOf(visitState([started]), NOTHING).has("lots")).toBe(false);
   });
   test("once its day is over, what was not done after it is open too; a visit that is not over waits for nothing", () => {
     const end = [started, bead(1), at(90, "beadWiped", {}), at(96, "finished", {}), at(97, "stepDone", { stepId: "card" })];
@@ -145,6 +149,32 @@ describe("along the thread", () => {
     const bare = { ...set, steps: set.steps.filter(({ part }) => part !== "survey") };
     expect(stands(follow([], { consultation: true }, bare))).toMatchObject({ consult: "tied", survey: "ahead", map: "here" });
     expect(stands(follow([started], { consultation: true, map: true }, bare))).toMatchObject({ survey: "tied" });
+  });
+  test("a colour visit stands at its run until everything is off and seen done, then to be judged", () => {
+    const plan = liftPlan();
+    const steps = plan.protocol.steps;
+    const planned = at(1, "runPlanned", { plan, air: null });
+    const taps = steps.flatMap((step, i) =>
+      step.kind === "process"
+        ? plan.areas.flatMap((area, j) => [
+            at(10 + 10 * i + j, "coated", { stepId: step.id, area }),
+            at(16 + 10 * i + j, "wiped", { stepId: step.id, area }),
+          ])
+        : [at(10 + 10 * i, "taskDone", { stepId: step.id })],
+    );
+    const lift = shippedChecklist("lift", defaultPolicy);
+    const here = (events: Parameters<typeof visitState>[0]) =>
+      follow(events, { consultation: true }, lift).find(({ state }) => state === "here")?.part;
+    expect([here([]), here([planned]), here([planned, ...taps.slice(0, -1)]), here([planned, ...taps])]).toEqual([
+      "plan",
+      "run",
+      "run",
+      "judge",
+    ]);
+    expect(recordedOf(visitState([planned]), NOTHING).has("processed")).toBe(false);
+    expect(recordedOf(visitState([planned, ...taps]), NOTHING).has("processed")).toBe(true);
+    const judged = at(200, "resultJudged", { turn: null, lashDepth: null, browDepth: null, even: null, comfort: null });
+    expect(recordedOf(visitState([planned, ...taps, judged]), NOTHING).has("judged")).toBe(true);
   });
   test("colour keeps its own steps in one, and shares the rest", () => {
     const tint = shippedChecklist("lashTint", defaultPolicy);

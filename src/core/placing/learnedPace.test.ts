@@ -1,5 +1,5 @@
 import { studentT975 } from "../statistics";
-import { learnedPace, setPace, type SetPace } from ".";
+import { BEGINNER_TIMES, learnedPace, setPace, type SetPace } from ".";
 import { setPaceDocument } from "./setPaceSchema";
 
 const gaps = (seconds: readonly number[], side: "right" | "left" = "right", isFan = false) =>
@@ -72,3 +72,6 @@ test("the table's points of t for few, the formula's for many: Abramowitz & Steg
   ] as const)
     expect(Math.abs(studentT975(df) / t - 1)).toBeLessThan(0.003);
 });
+
+test("a beginner takes half as long again as a practised hand: three hours for two, common practice", () =>
+  expect(BEGINNER_TIMES).toBe(3 / 2));
