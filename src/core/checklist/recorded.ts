@@ -1,4 +1,4 @@
-import { INSPECTIONS } from "../placing/inspections";
+import { isLooked, type InspectionId } from "../placing/inspections";
 import { isRunDone } from "../processing/nextTap";
 import type { VisitState } from "../visit/parts";
 
@@ -44,10 +44,7 @@ export type BesideEvents = {
 
 /** Everything that a visit's record says was done. An inspection of each eye counts once both were looked at. */
 export function recordedOf({ head, steps, set, run }: VisitState, beside: BesideEvents): ReadonlySet<Recorded> {
-  const looked = (what: keyof typeof INSPECTIONS) => {
-    const sides = set.inspections.filter((one) => one.what === what).length;
-    return INSPECTIONS[what].each === "eye" ? sides > 1 : sides > 0;
-  };
+  const looked = (what: InspectionId) => isLooked(what, set.inspections);
   const lastBead = set.beads.at(-1);
   const is: Readonly<Record<Recorded, boolean>> = {
     ...beside,

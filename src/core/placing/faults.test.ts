@@ -2,7 +2,18 @@ import { classicWish, WIDE_SHELF } from "../../../tests/support/planShares";
 import { surveyOf } from "../../../tests/support/surveys";
 import { planMap } from "../map";
 import { defaultPolicy } from "../policy";
-import { INSPECTION_IDS, inspectionOf, lashesInTurn, nextLash, placementPlan, progressOf, schoolsFor, usedPerEye } from ".";
+import {
+  INSPECTION_IDS,
+  inspectionOf,
+  isLooked,
+  looksAtEnd,
+  lashesInTurn,
+  nextLash,
+  placementPlan,
+  progressOf,
+  schoolsFor,
+  usedPerEye,
+} from ".";
 
 const survey = surveyOf([7, 9.5, 8.5]);
 const plan = placementPlan(planMap(survey, classicWish("doll"), defaultPolicy, WIDE_SHELF)!.map, survey);
@@ -49,7 +60,7 @@ test("every look says what is counted and what to do; a sting is rinsed with wat
     expect([id, inspectionOf(id).asks.length > 5, inspectionOf(id).mend.length > 20]).toEqual([id, true, true]);
   expect(inspectionOf("sting").mend).toMatch(/Rinse at once with lukewarm clean water.*15 minutes at least.*doctor/);
   expect(inspectionOf("stuck").mend).toMatch(/never pull, no remover near the eye/);
-  expect(INSPECTION_IDS.filter((id) => inspectionOf(id).each === "eye")).toEqual(["stickies", "freeOfPad", "bluntTool", "stuck"]);
+  expect(INSPECTION_IDS.filter((id) => inspectionOf(id).each === "eye")).toEqual(["stickies", "freeOfPad", "stuck", "bluntTool"]);
 });
 
 test("what was taken from the strips: every extension, those set anew along with it, by the fibres of each", () => {
@@ -63,4 +74,34 @@ test("what was taken from the strips: every extension, those set anew along with
   // A fan of five takes five fibres from the strip.
   const fans = { ...plan, spots: plan.spots.map((one) => ({ ...one, fibre: { ...one.fibre, count: 5 } })) };
   expect(usedPerEye(fans, { lashes, redone: [] }, () => 100).right.strips).toBeCloseTo(1, 9);
+});
+
+test("which looks a part has, in their order, and that a mannequin head opens no eyes; one eye of two is not looked yet", () => {
+  expect(looksAtEnd(true, "check")).toEqual(["mirror", "stickies"]);
+  expect(looksAtEnd(true)).toEqual(["mirror", "stickies", "freeOfPad", "sting", "stuck", "bluntTool", "word"]);
+  expect(looksAtEnd(false, "dry")).toEqual(["freeOfPad", "bluntTool"]);
+  expect([isLooked("stickies", [{ what: "stickies" }]), isLooked("stickies", [{ what: "stickies" }, { what: "stickies" }])]).toEqual([
+    false,
+    true,
+  ]);
+  expect([isLooked("mirror", [{ what: "mirror" }]), isLooked("mirror", [{ what: "stickies" }])]).toEqual([true, false]);
+});
+test("a single is no fan, two fibres are", () => {
+  const fan = (count: number) => ({ curl: "C" as const, diameterMm: 0.05, shape: "round" as const, count });
+  const map = planMap(survey, classicWish("doll"), defaultPolicy, WIDE_SHELF)!.map;
+  const of = (count: number) =>
+    placementPlan(
+      {
+        ...map,
+        eyes: {
+          ...map.eyes,
+          right: {
+            ...map.eyes.right,
+            layers: map.eyes.right.layers.map((one) => ({ ...one, zones: one.zones.map((zone) => zone && { ...zone, ...fan(count) }) })),
+          },
+        },
+      },
+      survey,
+    ).spots.find(({ side }) => side === "right")!.isFan;
+  expect([of(1), of(2)]).toEqual([false, true]);
 });

@@ -10,7 +10,7 @@ export {
   type TapeOn,
   type Targets,
 } from "./work";
-export { INSPECTIONS, INSPECTION_IDS, inspectionOf, type Inspection, type InspectionId } from "./inspections";
+export { INSPECTIONS, INSPECTION_IDS, inspectionOf, looksAtEnd, isLooked, type Inspection, type InspectionId } from "./inspections";
 export {
   REDO_REASONS,
   REDO_REASON_IDS,

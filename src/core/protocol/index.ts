@@ -1,3 +1,4 @@
+export { againDays } from "./againDays";
 export {
   protocolSchema,
   protocolDocument,

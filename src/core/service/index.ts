@@ -5,6 +5,7 @@ export {
   SERVICES,
   SERVICE_IDS,
   serviceOf,
+  nextService,
   isByProtocol,
   PROTOCOL_SERVICES,
   SET_SERVICES,

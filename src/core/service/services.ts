@@ -133,6 +133,9 @@ export const SERVICE_IDS = Object.keys(SERVICES) as [ServiceId, ...ServiceId[]];
 /** A service's entry. */
 export const serviceOf = (id: ServiceId): Service => SERVICES[id];
 
+/** What a client usually comes back for: a set is filled, everything else is done again. Common practice. */
+export const nextService = (id: ServiceId): ServiceId => (id === "newSet" ? "fill" : id);
+
 /** Services worked by a protocol. */
 export type ServiceKind = { [id in ServiceId]: (typeof SERVICES)[id]["workedBy"] extends "protocol" ? id : never }[ServiceId];
 export const isByProtocol = (id: ServiceId): id is ServiceKind => SERVICES[id].workedBy === "protocol";

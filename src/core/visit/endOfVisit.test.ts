@@ -2,6 +2,8 @@ import { eventAt } from "../../../tests/support/visitEvents";
 import { shakeSecondsFor } from "../adhesive";
 import { nextFillDays } from "../growth";
 import { defaultPolicy } from "../policy";
+import { againDays } from "../protocol";
+import { nextService } from "../service";
 import {
   hasClocks,
   interruptionsOf,
@@ -9,7 +11,9 @@ import {
   isSoaking,
   outcomeOf,
   photoMoment,
+  readState,
   readTaps,
+  writeState,
   visitClocks,
   visitState,
   type EventPayload,
@@ -152,3 +156,16 @@ test("shaken whole before a bottle's first bead, short before a later one; a mac
 
 test("the next fill: two weeks where nothing is known, or as the studio's school says", () =>
   expect((["computed", "twoWeeks", "threeWeeks"] as const).map((fill) => nextFillDays({ fill }))).toEqual([14, 14, 21]));
+
+test("a bead asks for attention two minutes before its end, not sooner; states that were kept before looks and steps are folded anew", () => {
+  const at = (minute: number) => visitClocks(visitState([started, bead(1)]), T0 + minute * MINUTE)[0]!.state;
+  expect([at(13.9), at(14), at(15.9), at(16)]).toEqual(["running", "soon", "soon", "over"]);
+  const kept = writeState(visitState(end));
+  expect(kept.version).toBe(3);
+  expect(readState(kept)).toEqual(visitState(end));
+  expect(readState({ ...kept, version: 2 })).toBeNull();
+});
+test("what a client comes back for, and when colour is done again where its protocol does not say", () => {
+  expect([nextService("newSet"), nextService("fill"), nextService("lift")]).toEqual(["fill", "fill", "lift"]);
+  expect([againDays({ againAfterDays: 28 }), againDays({ againAfterDays: 0 }), againDays(null)]).toEqual([28, 42, 42]);
+});

@@ -2,12 +2,11 @@ import "server-only";
 import { z } from "zod";
 import { careCard, careText } from "@/core/care";
 import { batchesOf } from "@/core/processing";
-import { serviceOf } from "@/core/service";
 import { studio } from "@/db/schema";
 import { openDocument } from "@/features/map/sheet";
 import { lotNames } from "@/features/shelf/lotNames";
 import { visitsInFull } from "@/features/visit/data";
-import { nextVisitOf } from "@/features/visit/nextVisit";
+import { nextVisitOf, nextVisitWords } from "@/features/visit/nextVisit";
 import { waterOf } from "@/features/visit/water";
 import { inStudio, together } from "@/server/inStudio";
 import { currentMember, type Member } from "@/server/member";
@@ -37,7 +36,7 @@ function careOfVisit(me: Member, visitId: string) {
       cared: caredFor(row.service, row.state, {
         batchNames: names.spokenOf,
         waterFromMs: water.get(row.id) ?? null,
-        next: next && `${formatIn(me.timeZone, next.startsAt, "EEEE d MMMM, HH:mm")}, ${serviceOf(next.service).label}`,
+        next: next && nextVisitWords(me.timeZone, next),
         aftercareWords: policy.aftercareWords,
       }),
     };

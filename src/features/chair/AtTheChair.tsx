@@ -7,9 +7,8 @@ import type { Side } from "@/core/eye";
 import { cureSettings } from "@/core/policy";
 import { serviceOf } from "@/core/service";
 import { isLaterBead, nextTap, type VisitState } from "@/core/visit";
-import { inspectionOf, type PlannedSpot } from "@/core/placing";
+import { inspectionOf, isLooked, looksAtEnd, type PlannedSpot } from "@/core/placing";
 import { InspectionRows } from "@/features/thread/InspectionRows";
-import { looksOn } from "@/features/thread/looks";
 import { HELD_MS } from "@/features/placing/PlacedButton";
 import { useLashTaps } from "@/features/placing/useLashTaps";
 import { usePlacing } from "@/features/placing/usePlacing";
@@ -90,7 +89,7 @@ export function AtTheChair({
   const eyes = ledger?.eyes;
   const { onClient } = serviceOf(visit.service);
 
-  const looks = [...looksOn("check", onClient), ...looksOn("dry", onClient)];
+  const looks = looksAtEnd(onClient);
   const inUse = rated.find(({ bottle }) => bottle.id === bottleId)?.fitness;
   const work = usePlacing(visit, state, inUse?.expected?.known ? inUse.expected.setTimeS : null);
   const taps = useLashTaps(id, work, visit.policy);
@@ -165,9 +164,7 @@ export function AtTheChair({
               usual={visit.policy.finish}
               onClient={onClient}
               figures={settings.figures}
-              unanswered={looks
-                .filter((one) => state.set.inspections.every(({ what }) => what !== one))
-                .map((one) => inspectionOf(one).label)}
+              unanswered={looks.filter((one) => !isLooked(one, state.set.inspections)).map((one) => inspectionOf(one).label)}
               onFinish={finish}
               onDone={done}
               onBack={() => setChosen("placing")}

@@ -1,14 +1,14 @@
 "use client";
 import { useState } from "react";
 import { VISIT_PARTS, type ThreadPart } from "@/core/checklist";
-import { isByMap, serviceOf } from "@/core/service";
+import { looksAtEnd } from "@/core/placing";
+import { isByMap, nextService, serviceOf } from "@/core/service";
 import type { VisitState } from "@/core/visit";
 import { NextVisit } from "@/features/booking/NextVisit";
 import { VisitPictures } from "@/features/pictures/VisitPictures";
 import { Disinfectant } from "@/features/tidy/Disinfectant";
 import { Button } from "@/ui";
 import { InspectionRows } from "./InspectionRows";
-import { looksOn } from "./looks";
 import { StepList } from "./StepList";
 import type { ThreadedVisit } from "./useThread";
 import { WorkedWithRows } from "./WorkedWithRows";
@@ -48,7 +48,7 @@ function Beside({ visit, state, part }: { visit: ThreadedVisit; state: VisitStat
     case "dry":
       return (
         <div className="mt-2">
-          <InspectionRows visitId={id} what={looksOn(part, onClient)} inspections={state.set.inspections} />
+          <InspectionRows visitId={id} what={looksAtEnd(onClient, part)} inspections={state.set.inspections} />
         </div>
       );
     case "aftercare":
@@ -56,7 +56,7 @@ function Beside({ visit, state, part }: { visit: ThreadedVisit; state: VisitStat
         <div className="mt-2 grid gap-x-14 gap-y-3 border-t border-line pt-2 lg:grid-cols-2">
           <NextVisit
             client={{ id: clientId, name: visit.clientName }}
-            service={service === "newSet" ? "fill" : service}
+            service={nextService(service)}
             next={thread.next}
             proposed={thread.proposed}
             options={thread.booking}

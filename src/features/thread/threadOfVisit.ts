@@ -3,18 +3,19 @@ import { and, eq, gte, lt, or } from "drizzle-orm";
 import type { Checklist } from "@/core/checklist";
 import { nextFillDays } from "@/core/growth";
 import { answerWords } from "@/core/policy";
-import { isByMap, serviceOf } from "@/core/service";
+import { againDays } from "@/core/protocol";
+import { isByMap } from "@/core/service";
 import { bookingOptions, type BookingOptions } from "@/features/booking/data";
 import { checklistAt } from "@/features/checklists/data";
 import { picturesOfVisit, type VisitPicture } from "@/features/pictures/ofVisit";
 import { lotNames } from "@/features/shelf/lotNames";
 import type { FullVisit } from "@/features/visit/data";
-import { nextVisitOf } from "@/features/visit/nextVisit";
+import { nextVisitOf, nextVisitWords } from "@/features/visit/nextVisit";
 import { consultation, studio } from "@/db/schema";
 import { together, type StudioTransaction } from "@/server/inStudio";
 import type { Member } from "@/server/member";
 import { studioPolicy } from "@/server/studioPolicy";
-import { dayIn, formatIn, timeIn, todayIn } from "@/server/studioTime";
+import { dayIn, timeIn, todayIn } from "@/server/studioTime";
 
 /** What every kind of visit has beside its own work: steps, pictures, the next visit, and what that is booked with. */
 export type ThreadProps = {
@@ -42,9 +43,6 @@ export type ThreadProps = {
   readonly disinfectants: readonly { readonly id: string; readonly name: string }[];
 };
 
-/** Common practice where a protocol says nothing: a tint or a lamination is wanted again after six weeks. */
-const COLOUR_AGAIN_DAYS = 42;
-
 export async function threadOfVisit(tx: StudioTransaction, me: Member, row: FullVisit, now: Date): Promise<ThreadProps> {
   const { set, steps, run } = row.state;
   const spokenOf = [set.with.primer?.batchId, steps.soak?.batchId].flatMap((id) => id ?? []);
@@ -65,14 +63,14 @@ export async function threadOfVisit(tx: StudioTransaction, me: Member, row: Full
       ),
     ),
   ]);
-  const afterDays = isByMap(row.service) ? nextFillDays(policy) : run.plan?.protocol.againAfterDays || COLOUR_AGAIN_DAYS;
+  const afterDays = isByMap(row.service) ? nextFillDays(policy) : againDays(run.plan?.protocol ?? null);
   const today = todayIn(me.timeZone, now);
   const wanted = todayIn(me.timeZone, new Date(row.startsAt.getTime() + afterDays * 86_400_000));
   return {
     isAsked: asked > 0,
     checklist,
     pictures,
-    next: next && { id: next.id, words: `${formatIn(me.timeZone, next.startsAt, "EEEE d MMMM, HH:mm")}, ${serviceOf(next.service).label}` },
+    next: next && { id: next.id, words: nextVisitWords(me.timeZone, next) },
     proposed: {
       afterDays,
       day: wanted > today ? wanted : today,

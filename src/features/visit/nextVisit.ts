@@ -1,8 +1,9 @@
 import "server-only";
 import { and, asc, eq, gt, isNull } from "drizzle-orm";
-import type { ServiceId } from "@/core/service";
+import { serviceOf, type ServiceId } from "@/core/service";
 import { visit } from "@/db/schema";
 import type { StudioTransaction } from "@/server/inStudio";
+import { formatIn } from "@/server/studioTime";
 
 /** Something else of the same day is not when a client comes again. */
 const SAME_DAY_MS = 12 * 3_600_000;
@@ -27,3 +28,7 @@ export async function nextVisitOf(
     .limit(1);
   return next ?? null;
 }
+
+/** When and for what, as it stands on the page and on the card: "Monday 7 December, 10:00, fill" */
+export const nextVisitWords = (timeZone: string, { startsAt, service }: { readonly startsAt: Date; readonly service: ServiceId }): string =>
+  `${formatIn(timeZone, startsAt, "EEEE d MMMM, HH:mm")}, ${serviceOf(service).label}`;
