@@ -3,7 +3,8 @@ import { z } from "zod";
 import { careCard, careText } from "@/core/care";
 import { batchesOf } from "@/core/processing";
 import { studio } from "@/db/schema";
-import { openDocument } from "@/features/map/sheet";
+import { apart } from "@/features/print/runs";
+import { openDocument } from "@/features/print/sheet";
 import { lotNames } from "@/features/shelf/lotNames";
 import { visitsInFull } from "@/features/visit/data";
 import { nextVisitOf, nextVisitWords } from "@/features/visit/nextVisit";
@@ -67,17 +68,18 @@ export async function careFile(visitId: string, kind: "pdf" | "txt"): Promise<Re
 }
 
 async function cardPdf(card: ReturnType<typeof careCard>, studio: string, client: string): Promise<Uint8Array> {
-  const { pdf, widthMm, addSheet } = await openDocument(card.title, "a4");
+  const { pdf, widthMm, addSheet } = await openDocument(card.title, "a4", [card, studio, client]);
   const sheet = addSheet();
   const width = widthMm - 2 * MARGIN_MM;
   sheet.text(studio, MARGIN_MM, 22, 4, { faint: true, within: width });
   sheet.text(card.title, MARGIN_MM, 34, 8, { bold: true, within: width });
-  sheet.text(`For ${client}`, MARGIN_MM, 42, 4.4, { faint: true, within: width });
+  sheet.text(`For ${apart(client)}`, MARGIN_MM, 42, 4.4, { faint: true, within: width });
   let y = 56;
   for (const line of card.lines) {
     sheet.line([MARGIN_MM, y - 1.6], [MARGIN_MM + 3, y - 1.6], 0.6);
     y = sheet.paragraph(line, MARGIN_MM + 7, y, 5, width - 7) + 3;
   }
   if (card.again) sheet.paragraph(card.again, MARGIN_MM, y + 5, 5, width, { bold: true });
+  sheet.sayWhatIsMissing(MARGIN_MM);
   return pdf.save();
 }

@@ -16,7 +16,8 @@ import { sideLabel } from "@/core/eye";
 import type { Paper, TrolleyBrief } from "@/core/formats";
 import type { Fibre } from "@/core/lash";
 import { formatMm } from "@/core/units";
-import { openDocument, type Point, type Sheet } from "./sheet";
+import { apart } from "@/features/print/runs";
+import { openDocument, type Point, type Sheet } from "@/features/print/sheet";
 
 const MARGIN_MM = 18;
 /** Eyes are drawn twice as large as they are, or as large as their lashes leave room under the title. */
@@ -37,11 +38,15 @@ export async function briefPdf(
   brief: TrolleyBrief,
   { view, paper, savedOn, client }: { view: View; paper: Paper; savedOn: string; client: string },
 ): Promise<Uint8Array> {
-  const { pdf, widthMm, heightMm, addSheet } = await openDocument(`Trolley brief, ${VIEW_LABELS[view]}`, paper);
+  const { pdf, widthMm, heightMm, addSheet } = await openDocument(`Trolley brief, ${VIEW_LABELS[view]}`, paper, [
+    client,
+    facts.map.title,
+    brief,
+  ]);
   const sheet = addSheet();
   const width = widthMm - 2 * MARGIN_MM;
   sheet.text(client, MARGIN_MM, 20, 6, { bold: true, within: width });
-  sheet.text(`${facts.map.title}. Seen ${VIEW_LABELS[view]}. Saved ${savedOn}.`, MARGIN_MM, 27, 3.6, { within: width });
+  sheet.text(`${apart(facts.map.title)}. Seen ${VIEW_LABELS[view]}. Saved ${savedOn}.`, MARGIN_MM, 27, 3.6, { within: width });
   drawEyes(sheet, facts, view, widthMm);
 
   let y = 92;
@@ -89,6 +94,7 @@ export async function briefPdf(
       faint: true,
     },
   );
+  sheet.sayWhatIsMissing(MARGIN_MM);
   return pdf.save();
 }
 

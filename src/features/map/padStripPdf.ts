@@ -11,7 +11,8 @@ import {
   type PadStripLayer,
   type View,
 } from "@/core/map";
-import { openDocument, type Point, type Sheet } from "./sheet";
+import { apart } from "@/features/print/runs";
+import { openDocument, type Point, type Sheet } from "@/features/print/sheet";
 
 /** How thick lashes are printed, mm: they stand back behind the lengths. */
 const LASH_MM = 0.025;
@@ -28,16 +29,17 @@ export async function padStripPdf(
   view: View,
   { paper, savedOn, name, wearing }: { paper: Paper; savedOn: string; name: string; wearing: PadLashes },
 ): Promise<Uint8Array> {
-  const { pdf, widthMm, addSheet } = await openDocument(`Pad strip, ${VIEW_LABELS[view]}`, paper);
+  const { pdf, widthMm, addSheet } = await openDocument(`Pad strip, ${VIEW_LABELS[view]}`, paper, [name, map.title]);
   const { layers, rulerMm } = padStrip(survey, map, view);
   layers.forEach((layer, i) => {
     const sheet = addSheet();
     const of = layers.length > 1 ? ` Layer ${i + 1} of ${layers.length}.` : "";
-    sheet.text(name ? `Pad strip, ${name}` : "Pad strip", 20, 22, 4.6, { bold: true, within: widthMm - 40 });
+    sheet.text(name ? `Pad strip, ${apart(name)}` : "Pad strip", 20, 22, 4.6, { bold: true, within: widthMm - 40 });
     if (!isMeasured(survey)) sheet.text("NOT MEASURED: planned on ordinary lashes.", 20, 33.5, 3.6, { bold: true });
-    sheet.text(`${map.title}. Seen ${VIEW_LABELS[view]}. Saved ${savedOn}.${of}`, 20, 28, 3.4, { within: widthMm - 40 });
+    sheet.text(`${apart(map.title)}. Seen ${VIEW_LABELS[view]}. Saved ${savedOn}.${of}`, 20, 28, 3.4, { within: widthMm - 40 });
     const lashes = layer.eyes.map(({ side }, eye) => padLashes(survey, map, side, layer.indexes[eye]!, view, wearing));
     drawLayer(sheet, layer, { widthMm, rulerMm, view, name, lashes });
+    sheet.sayWhatIsMissing(20);
   });
   return pdf.save();
 }

@@ -1,19 +1,16 @@
 import "server-only";
-import { readFile } from "node:fs/promises";
-import path from "node:path";
 import fontkit from "@pdf-lib/fontkit";
-import { PDFDocument, rgb, type PDFFont, type PDFPage } from "pdf-lib";
+import { PDFDocument, rgb, type PDFPage } from "pdf-lib";
 import { PAPERS, type Paper } from "@/core/formats";
-import { unpackWoff } from "./unpackWoff";
+import { Face } from "./face";
+import { filesFor, readFont, type Weight } from "./fontFiles";
+import { MISSING, startsAtRight, type Direction } from "./runs";
 
 /** One millimetre in PDF points: 72 points to the inch of 25.4 mm. */
 export const POINTS_PER_MM = 72 / 25.4;
 
 const INK = rgb(0.09, 0.13, 0.11);
 const FAINT = rgb(0.45, 0.48, 0.45);
-const FONTS = path.join(process.cwd(), "node_modules/@fontsource/hanken-grotesk/files");
-const readFont = async (weight: number) => unpackWoff(await readFile(path.join(FONTS, `hanken-grotesk-latin-${weight}-normal.woff`)));
-
 export type Point = readonly [xMm: number, yMm: number];
 type TextOptions = {
   readonly bold?: boolean;
@@ -21,45 +18,38 @@ type TextOptions = {
   readonly faint?: boolean;
   /** Room there is, mm: longer words are set smaller, and what then still does not fit is cut with an ellipsis. */
   readonly within?: number;
+  /** Which way the line goes, where its first letter does not say so; from the right it stands at the right of its room. */
+  readonly direction?: Direction;
 };
 const SMALLEST = 0.6;
 /** From line to line, in sizes of the letters. */
 const LEADING = 1.32;
 
-/** A document in millimetres, with the fonts every print has. */
-export async function openDocument(title: string, paper: Paper) {
+/**
+ * A document in millimetres. `printed` is whatever its words are taken from: by it the fonts are found that hold them all,
+ * names in any script too.
+ */
+export async function openDocument(title: string, paper: Paper, printed: unknown) {
   const pdf = await PDFDocument.create();
   pdf.registerFontkit(fontkit);
   pdf.setTitle(title);
-  const [regular, bold] = await Promise.all(
-    [400, 600].map(async (weight) => new Face(await pdf.embedFont(await readFont(weight), { subset: true }))),
-  );
+  const missing = new Set<string>();
+  const files = filesFor(`${title} ${JSON.stringify(printed)}`);
+  const faceIn = async (weight: Weight) => {
+    const fonts = files.map(async (file) => {
+      const bytes = await readFont(file, weight);
+      return { bytes, font: await pdf.embedFont(bytes, { subset: true }) };
+    });
+    return new Face(await Promise.all(fonts), missing);
+  };
+  const [regular, bold] = await Promise.all([faceIn("regular"), faceIn("bold")]);
   const { widthMm, heightMm } = PAPERS[paper];
   return {
     pdf,
     widthMm,
     heightMm,
-    addSheet: () => new Sheet(pdf.addPage([widthMm * POINTS_PER_MM, heightMm * POINTS_PER_MM]), heightMm, regular!, bold!),
+    addSheet: () => new Sheet(pdf.addPage([widthMm * POINTS_PER_MM, heightMm * POINTS_PER_MM]), heightMm, regular, bold, missing),
   };
-}
-
-/** Letters the shipped font has; others are left out of the print, never of the record. */
-export const printable = (text: string) =>
-  text
-    .replace(/[^\u0020-\u007e\u00a1-\u00ff\u2013\u2014\u2018-\u201d\u2026]/gu, "")
-    .replace(/\s+/g, " ")
-    .trim();
-
-/** A font of one document. Laying words out is what a print waits for most: the same ones are measured once. */
-class Face {
-  private readonly widths = new Map<string, number>();
-  constructor(readonly font: PDFFont) {}
-  /** How wide words stand, in sizes of the letters. */
-  width(words: string): number {
-    let width = this.widths.get(words);
-    if (width === undefined) this.widths.set(words, (width = this.font.widthOfTextAtSize(words, 1)));
-    return width;
-  }
 }
 
 /** A page measured in millimetres from its top left corner. */
@@ -69,7 +59,16 @@ export class Sheet {
     private readonly heightMm: number,
     private readonly regular: Face,
     private readonly bold: Face,
+    private readonly missing: ReadonlySet<string>,
   ) {}
+
+  /** Says at the foot of the page that letters were left out, where some were. */
+  sayWhatIsMissing(xMm: number) {
+    if (this.missing.size === 0) return;
+    this.text(`A ${MISSING} stands for a letter that this print has no type for. The record has them all.`, xMm, this.heightMm - 8, 3, {
+      faint: true,
+    });
+  }
 
   private point([x, y]: Point) {
     return { x: x * POINTS_PER_MM, y: (this.heightMm - y) * POINTS_PER_MM };
@@ -96,28 +95,32 @@ export class Sheet {
     this.page.drawRectangle({ ...corner, width: widthMm * POINTS_PER_MM, height: heightMm * POINTS_PER_MM, color: rgb(1, 1, 1) });
   }
   text(text: string, x: number, y: number, sizeMm: number, options: TextOptions = {}) {
-    const { bold = false, centre = false, faint = false, within = Infinity } = options;
+    const { bold = false, centre = false, faint = false, within = Infinity, direction = "auto" } = options;
     const face = bold ? this.bold : this.regular;
     const room = within * POINTS_PER_MM;
-    let words = printable(text);
+    let words = text.replace(/\s+/g, " ").trim();
     let size = sizeMm * POINTS_PER_MM;
     if (within !== Infinity) {
       size *= Math.max(SMALLEST, Math.min(1, room / (face.width(words) * size)));
-      while (words.length > 1 && face.width(words) * size > room + 0.01) words = `${words.slice(0, -2).trimEnd()}…`;
+      while ([...words].length > 1 && face.width(words) * size > room + 0.01) words = `${[...words].slice(0, -2).join("").trimEnd()}…`;
     }
     const { x: px, y: py } = this.point([x, y]);
-    this.page.drawText(words, {
-      x: centre ? px - (face.width(words) * size) / 2 : px,
-      y: py - (centre ? size * 0.35 : 0),
-      size,
-      font: face.font,
-      color: faint ? FAINT : INK,
-    });
+    const { runs, width } = face.lay(words, direction);
+    let at = centre ? px - (width * size) / 2 : direction === "rtl" && within !== Infinity ? px + room - width * size : px;
+    const color = faint ? FAINT : INK;
+    for (const { font, text: letters, outline, width: runWidth } of runs) {
+      const from = { x: at, y: py - (centre ? size * 0.35 : 0) };
+      if (outline) this.page.drawSvgPath(outline.path, { ...from, scale: size / outline.unitsPerSize, color, borderWidth: 0 });
+      else this.page.drawText(letters, { ...from, size, font, color });
+      at += runWidth * size;
+    }
   }
   /** Words broken into lines of a width; returns where the next line would stand, mm. */
   paragraph(text: string, x: number, y: number, sizeMm: number, widthMm: number, options: TextOptions = {}): number {
     const lines = this.broken(text, sizeMm, widthMm, options);
-    lines.forEach((line, i) => this.text(line, x, y + i * sizeMm * LEADING, sizeMm, { ...options, within: widthMm }));
+    // A line that a name was broken into goes the way of the whole.
+    const direction = startsAtRight(text) ? "rtl" : "ltr";
+    lines.forEach((line, i) => this.text(line, x, y + i * sizeMm * LEADING, sizeMm, { ...options, within: widthMm, direction }));
     return y + lines.length * sizeMm * LEADING;
   }
   /** How high a paragraph will stand, mm. */
@@ -130,7 +133,7 @@ export class Sheet {
     const space = face.width(" ");
     const lines: string[] = [];
     let filled = 0;
-    for (const word of printable(text).split(" ")) {
+    for (const word of text.trim().split(/\s+/)) {
       const width = face.width(word);
       if (lines.length && filled + space + width <= room) {
         lines[lines.length - 1] = `${lines.at(-1)} ${word}`;
