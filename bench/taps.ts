@@ -1,5 +1,5 @@
 import { randomUUID } from "node:crypto";
-import { chromium } from "@playwright/test";
+import { chromium, type Page } from "@playwright/test";
 import pg from "pg";
 import { doseCurve, cureLedger } from "@/core/adhesive";
 import { cureSettings, defaultPolicy } from "@/core/policy";
@@ -147,8 +147,12 @@ try {
   await page.goto(`/visits/${visitId}`);
   await page.getByTestId("next-lash").waitFor();
   await page.waitForTimeout(2500);
-  const cdp = await page.context().newCDPSession(page);
-  await cdp.send("Emulation.setCPUThrottlingRate", { rate: THROTTLE });
+  const slowed = async (one: Page) => {
+    const session = await one.context().newCDPSession(one);
+    await session.send("Emulation.setCPUThrottlingRate", { rate: THROTTLE });
+    return session;
+  };
+  let cdp = await slowed(page);
   const press = async (count: number) => {
     for (let i = 0; i < count; i++) {
       for (const type of ["keyDown", "keyUp"] as const)
@@ -182,6 +186,21 @@ try {
     ),
   );
   row("all that follows, with what the server answers, until the next tap, median", median(followed.map(({ all }) => all)));
+  // What the browser itself takes: a page with nothing on it but a number, one more at each key.
+  const bare = await browser.newPage();
+  await bare.setContent("<p>0</p>");
+  await bare.evaluate(() => addEventListener("keydown", () => (document.querySelector("p")!.textContent += "1")));
+  cdp = await slowed(bare);
+  await press(5);
+  await browser.startTracing(bare, { categories: ["devtools.timeline"] });
+  await press(TAPS / 4);
+  const least = median(whatFollows(await browser.stopTracing(), "keydown", SCRIPT_AND_PAINT).map(({ untilShown }) => untilShown));
+  table.push({
+    what: "until it is shown, median, against a page that shows a number alone",
+    ours: ms(median(until)),
+    yardstick: ms(least),
+    ratio: ratioOf(median(until), least),
+  });
   printTable(`A lash at the bed, by key, with ${TAPS_BEHIND} behind it, processor slowed ${THROTTLE} times`, table);
   if (percentile(until, 0.95) > FRAME_MS) console.log("  Over one frame.");
 } finally {

@@ -18,6 +18,11 @@ async function tapped(page: Page, visitId: string, list: readonly { minutesAgo: 
   });
   expect(answer.ok()).toBe(true);
 }
+/** As if it had never begun: the next test may begin the same. */
+const forget = (visitId: string) =>
+  database(async (db) => {
+    for (const table of ["visit_event", "visit_outcome"]) await db.query(`delete from studio.${table} where visit_id = $1`, [visitId]);
+  });
 const now = (page: Page) => page.getByTestId("run-now");
 const lane = (page: Page, name: string) => page.getByRole("button", { name: new RegExp(`^${name}:`) });
 
@@ -299,6 +304,49 @@ test("on the run's own page, too, a clock sounds at its second", async ({ page }
     page.evaluate(() => (window as unknown as Said).said.find(([words]) => words.includes("step 1, right, twenty seconds")) ?? null);
   await expect.poll(said).not.toBeNull();
   expect(Math.abs((await said())![1] - dueMs)).toBeLessThan(1200);
+  await forget(visitId);
+});
+
+test.describe("without the server", () => {
+  test.use({ serviceWorkers: "allow" });
+
+  test("with lotion on, the page loads again, its clock goes on, a tap is kept and the stop key is there", async ({ page, context }) => {
+    test.setTimeout(120_000);
+    const visitId = await openService(page, /Petra/, "Lash lift");
+    await page.getByLabel("Why it goes ahead").fill("signs on paper; lotion worn before");
+    await page.getByRole("button", { name: "Go by this plan" }).click();
+    await now(page).waitFor();
+    await tapped(page, visitId, [{ minutesAgo: 1, type: "coated", payload: { stepId: "step-1", area: "lashRight" } }]);
+    const keptParts = () =>
+      page.evaluate(async () => {
+        const found: string[] = [];
+        for (const name of await caches.keys())
+          for (const { url } of await (await caches.open(name)).keys()) found.push(new URL(url).pathname);
+        return found;
+      });
+    await expect.poll(async () => (await keptParts()).includes(`/visits/${visitId}`), { timeout: 20_000 }).toBe(true);
+    // What is fetched late is looked for once more.
+    await page.waitForTimeout(10_000);
+    await context.setOffline(true);
+    await page.reload();
+    await expect(now(page)).toBeVisible();
+    const left = async () => seconds((await now(page).innerText()).match(/\d+:\d\d/)![0]);
+    const before = await left();
+    await expect.poll(left).toBeLessThan(before);
+    // What is most wanted then is there: the stop key with its rinse clock, over a reload too.
+    await page.keyboard.press("s");
+    await expect(page.getByTestId("rinse-clock")).toBeVisible();
+    await page.reload();
+    await expect(page.getByTestId("rinse-clock")).toBeVisible();
+    await expect(page.getByTestId("safety")).toContainText("1 tap kept here");
+    await context.setOffline(false);
+    const stops = () =>
+      database(
+        async (db) => (await db.query("select 1 from studio.visit_event where visit_id = $1 and type = 'runStopped'", [visitId])).rowCount,
+      );
+    await expect.poll(stops, { timeout: 30_000 }).toBe(1);
+    await forget(visitId);
+  });
 });
 
 test("no patch test, no tint: the door stays shut whatever is written; lash lightening is nowhere to be had", async ({ page }) => {

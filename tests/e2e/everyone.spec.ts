@@ -52,6 +52,7 @@ const VIEWS: readonly (readonly [name: string, path: (one: (sql: string) => Prom
   ],
   ["shelf", () => "/shelf"],
   ["studio", () => "/studio"],
+  ["steps of a visit", () => "/studio/steps/newSet"],
   [
     "visit to come",
     async (one) => `/visits/${await one(`select id from studio.visit where client_id = ${CLIENT} and map_id is null limit 1`)}`,
@@ -65,6 +66,7 @@ const VIEWS: readonly (readonly [name: string, path: (one: (sql: string) => Prom
 ];
 const SIZES = [
   [360, 740],
+  [800, 1280],
   [1280, 800],
   [1440, 900],
 ] as const;

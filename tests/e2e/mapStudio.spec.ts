@@ -137,14 +137,12 @@ test("no worker and no line: that nothing is planned or reckoned is said, what i
   await page.route(/_next\/static\/.*\.js/, async (route) => ((await cost.isVisible()) ? route.abort() : route.continue()));
   await sheet(page, "limits");
   await expect(page.getByText(/^This could not be reckoned: no connection/)).toBeVisible();
-  await page.unrouteAll();
-  await page.route(/_next\/static\/.*\.js/, (route) => route.abort());
   const drop = page.getByLabel("Outer drop");
   await drop.selectOption("2");
   const refusal = page.getByText("The plan could not be made: no connection. What is drawn stays; ask again.");
   await expect(refusal).toBeVisible();
   expect(await zoneText(page, "right", 5)).toBe(wasDrawn);
-  await page.unrouteAll();
+  await page.unrouteAll({ behavior: "wait" });
   await drop.selectOption("2");
   await expect(refusal).toBeHidden();
   await expect(drop).toHaveValue("2");

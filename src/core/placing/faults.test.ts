@@ -38,6 +38,12 @@ describe("what a check found amiss goes back into the plan", () => {
     expect(progressOf(plan, { lashes: [lash(10, 2)], redone: [], faults: [fault(20, 5)] }).of(spot)).toMatchObject({ placed: 0, again: 2 });
     expect(progressOf(plan, { lashes: [lash(10)], redone: [], faults: [fault(5)] }).of(spot)).toMatchObject({ placed: 1, again: 0 });
   });
+  test("one of those beyond the plan comes off, and no lash of the line loses its place", () => {
+    const beyond = progressOf(plan, { lashes: [lash(1, spot.slots.length + 2)], redone: [], faults: [fault(60)] });
+    expect(beyond.of(spot)).toMatchObject({ placed: spot.slots.length + 1, again: 1 });
+    expect(spot.slots.map((slot) => beyond.line.right[slot])).toEqual(spot.slots.map(() => 1000));
+    expect(Object.keys(beyond.line.right)).toHaveLength(plan.worn.right);
+  });
   test("a zone said to be done after the fault is whole; one said before is not", () => {
     const done = { side: spot.side, layer: spot.layer, zone: spot.zone };
     const of = (atS: number) => progressOf(plan, { lashes: [], redone: [], faults: [fault(60)] }, [{ ...done, atMs: atS * 1000 }]).of(spot);

@@ -158,7 +158,7 @@ describe("the order, whoever works and whatever the map", () => {
   test("each planned lash comes exactly once", () => {
     fc.assert(
       fc.property(anySet, ({ plan, school, wetS, paceS }) => {
-        const counts = new Map<string, number>();
+        const counts = new Map<number, number>();
         for (const lash of work(plan, school, { wetS, paceS })) counts.set(spotKey(lash), (counts.get(spotKey(lash)) ?? 0) + lash.n);
         expect(counts).toEqual(new Map(plan.spots.map((spot) => [spotKey(spot), spot.planned])));
       }),

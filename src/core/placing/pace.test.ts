@@ -7,11 +7,11 @@ import {
   EMPTY_PLACING,
   firstAndLast,
   lashGaps,
-  LEAST_GAPS,
   paceNow,
   paceOf,
   placementPlan,
   secondsLeft,
+  spotKey,
   type LashGap,
   type PlacingWork,
 } from ".";
@@ -32,6 +32,14 @@ const workOf = (lashes: Lash[], over: Partial<PlacingWork> = {}): PlacingWork =>
 const gapsOf = (seconds: readonly number[], over: Partial<LashGap> = {}): LashGap[] =>
   seconds.map((one) => ({ side: "right", isFan: false, seconds: one, ...over }));
 
+test("every spot that can be tapped has a key of its own", () => {
+  const keys = new Set<number>();
+  for (const side of ["right", "left"] as const)
+    for (let layer = 0; layer < 10; layer++)
+      for (let zone = 1; zone <= 40; zone++) for (let piece = 0; piece < 10; piece++) keys.add(spotKey({ side, layer, zone, piece }));
+  expect(keys.size).toBe(2 * 10 * 40 * 10);
+});
+
 describe("gaps from lash to lash", () => {
   const every20 = Array.from({ length: 12 }, (_, i) => lash(i * 20));
   test("one to each lash but the first", () => {
@@ -46,6 +54,17 @@ describe("gaps from lash to lash", () => {
     expect(without(workOf(every20, { redone: [{ ...lash(70), why: "leaned" }] }))).toBe(1);
     // At the very moment of a lash it lies before that one, not before the next.
     expect(lashGaps(plan, workOf([lash(0), lash(20), lash(45)]), [20_000]).map(({ seconds }) => seconds)).toEqual([25]);
+  });
+  test("what came between is looked for in any order, and takes each gap that it lies in", () => {
+    const redone = [lash(150), lash(30), lash(31)].map((one) => ({ ...one, why: "leaned" as const }));
+    const pauses = [
+      { why: null, fromMs: 5_000, toMs: 15_000 },
+      { why: null, fromMs: 190_000, toMs: 201_000 },
+    ];
+    // Gaps end at 20, 40, 160, 200 and 220 s: 11 less these five.
+    expect(lashGaps(plan, workOf(every20, { redone, pauses }), [1e9, 3_000])).toHaveLength(6);
+    expect(lashGaps(plan, workOf(every20), [-5_000, 0])).toHaveLength(11);
+    expect(lashGaps(plan, workOf([...every20, lash(240, { n: 3 }), lash(260)]), [239_000, 241_000])).toHaveLength(11);
   });
   test("over four times the middling gap is something else; four times is still a slow lash", () => {
     const at = [0, 20, 40, 60, 80, 160, 241];
@@ -68,7 +87,7 @@ describe("gaps from lash to lash", () => {
 
 describe("pace", () => {
   test("ten gaps at least; mean, and the 95 % interval of Student's t", () => {
-    expect(paceOf(gapsOf(Array(LEAST_GAPS - 1).fill(20)))).toBeNull();
+    expect(paceOf(gapsOf(Array(9).fill(20)))).toBeNull();
     // Ten values of mean 20 and standard deviation 2: t(9) = 2.2622 (from memory of any table of t), half width 1.4307.
     const d = 2 * Math.sqrt(9 / 10);
     const pace = paceOf(gapsOf([...Array(5).fill(20 - d), ...Array(5).fill(20 + d)]))!;
@@ -76,6 +95,8 @@ describe("pace", () => {
     expect(pace.highS - pace.seconds).toBeCloseTo((2.2622 * 2) / Math.sqrt(10), 2);
     expect(pace.seconds - pace.lowS).toBeCloseTo(pace.highS - pace.seconds, 9);
     expect(pace.lashes).toBe(10);
+    // Nobody places a lash before the one before it.
+    expect(paceOf(gapsOf([...Array(9).fill(1), 500]))!.lowS).toBe(0);
   });
 
   /** A set of a hand that takes 21 s on the right and 26 s on the left, with beads, pauses and outliers put in. */

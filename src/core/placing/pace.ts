@@ -28,10 +28,14 @@ export function lashGaps(plan: PlacementPlan, work: PlacingWork, interruptionsMs
     ...work.faults.map(({ atMs }) => atMs),
     ...work.tapes.flatMap(bothEnds),
     ...work.pauses.flatMap(bothEnds),
-  ];
+  ].sort((a, b) => a - b);
+  // Both in order: each is gone through once.
+  let next = 0;
   const gaps = work.lashes.flatMap((lash, i): LashGap[] => {
     const before = work.lashes[i - 1];
-    if (!before || lash.n > 1 || breaks.some((ms) => ms > before.atMs && ms <= lash.atMs)) return [];
+    if (!before) return [];
+    while (next < breaks.length && breaks[next]! <= before.atMs) next += 1;
+    if (lash.n > 1 || (next < breaks.length && breaks[next]! <= lash.atMs)) return [];
     const seconds = (lash.atMs - before.atMs) / 1000;
     return seconds > 0 ? [{ side: lash.side, isFan: fans.get(spotKey(lash)) ?? false, seconds }] : [];
   });

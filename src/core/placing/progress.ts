@@ -40,7 +40,7 @@ export function progressOf(
   zonesDone: readonly ZoneDone[] = [],
 ): Progress {
   const spots = new Map(plan.spots.map((spot) => [spotKey(spot), spot]));
-  const found = new Map<string, SpotProgress>();
+  const found = new Map<number, SpotProgress>();
   const line = { right: noTimes(plan.worn.right), left: noTimes(plan.worn.left) };
   let elsewhere = 0;
   const put = (spot: PlannedSpot | undefined, n: number, atMs: number) => {

@@ -4,7 +4,8 @@ import type { PauseReason, RedoReason, TapeId } from "./choices";
 /** A zone of a layer of one eye, and which of its fibres: 0 its own, others where several are mixed. Zones count from 1 at the inner corner. */
 export type Spot = { readonly side: Side; readonly layer: number; readonly zone: number; readonly piece: number };
 
-export const spotKey = ({ side, layer, zone, piece }: Spot): string => `${side} ${layer} ${zone} ${piece}`;
+/** A number for each spot: up to ten layers, 99 zones and ten pieces. Every lash of a set is looked up by it at every tap. */
+export const spotKey = ({ side, layer, zone, piece }: Spot): number => ((layer * 100 + zone) * 10 + piece) * 2 + (side === "right" ? 0 : 1);
 export const isSameSpot = (a: Spot, b: Spot): boolean =>
   a.side === b.side && a.layer === b.layer && a.zone === b.zone && a.piece === b.piece;
 
@@ -53,4 +54,4 @@ export function openSpan<Span extends TimeSpan>(spans: readonly Span[]): Span | 
 }
 
 /** Tapes that are on. Several may be: one on each eye, or two on one. */
-export const tapesOn = ({ tapes }: PlacingWork): readonly TapeOn[] => tapes.filter(({ toMs }) => toMs === null);
+export const tapesOn = ({ tapes }: Pick<PlacingWork, "tapes">): readonly TapeOn[] => tapes.filter(({ toMs }) => toMs === null);

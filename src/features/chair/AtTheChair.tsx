@@ -36,6 +36,7 @@ const HELD_SLACK_MS = 400;
 
 /** The ledger and the finishes that wait are told by the second. */
 const SECOND_MS = 1000;
+const MINUTE_MS = 60_000;
 
 /** Under way: lash by lash at the bed, or the visit's page with bead, bottle and brush, or drying. The pedal is heard on all of them. */
 export function AtTheChair({
@@ -58,7 +59,6 @@ export function AtTheChair({
   stopStands: boolean;
 }) {
   const store = useTabletStore();
-  const nowMs = useNow(SECOND_MS);
   const { id } = visit;
   const { beads, bottleId, zones } = state.set;
   const beadIsOut = beads.length > 0 && beads.at(-1)!.endedAtMs === null;
@@ -71,6 +71,7 @@ export function AtTheChair({
   // With a bead out the hands are at the bed; who wants the page asks for it, until the next lash.
   const [onPage, setOnPage] = useState(false);
   const atBed = beadIsOut && !ending && visit.map !== null && visit.ground !== null && !onPage;
+  const nowMs = useNow(atBed ? MINUTE_MS : SECOND_MS);
   // At the bed nothing is shown of it, and a tap waits for nothing that is not.
   const ledger = useLedger(state, readings, atBed ? null : nowMs, settings, glue.law, glue.waterHours);
   const place = useCallback(
@@ -93,6 +94,8 @@ export function AtTheChair({
   const inUse = rated.find(({ bottle }) => bottle.id === bottleId)?.fitness;
   const work = usePlacing(visit, state, inUse?.expected?.known ? inUse.expected.setTimeS : null);
   const taps = useLashTaps(id, work, visit.policy);
+  const { ground, map, policy } = visit;
+  const onPads = useMemo(() => (ground && map ? { ...ground, map, policy } : null), [ground, map, policy]);
   const shakeS = shakeSecondsFor(visit.policy, glue.adhesive?.shakeSeconds, isLaterBead(state.set));
   const beadTaps = useBeadTaps(visit, state, air, shakeS);
   useEffect(() => void fetchScreen().catch(() => undefined), []);
@@ -100,7 +103,7 @@ export function AtTheChair({
   const pressed = useRef<{ readonly spot: PlannedSpot | null; readonly ms: number }>({ spot: null, ms: 0 });
   const finish = (method: FinishId) => void store.tap(id, "finishApplied", { method });
   const done = () => void store.tap(id, "finished", {});
-  const pedal = () => {
+  const pedal = ({ timeStamp }: KeyboardEvent) => {
     const usual = visit.policy.finish;
     const next = nextTap(state, {
       ms: store.now().ms,
@@ -113,7 +116,7 @@ export function AtTheChair({
     const does = {
       shake: beadTaps.shake,
       bead: beadTaps.bead,
-      lash: taps.place,
+      lash: () => taps.place(timeStamp),
       resume: taps.resume,
       end,
       done,
@@ -134,11 +137,11 @@ export function AtTheChair({
   useKey("space", pedal);
   useKey("d", end, { unless: () => !atBed });
 
-  if (atBed)
+  if (atBed && onPads)
     return (
       <PlacingScreen
         title={`${visit.clientName}, at the bed`}
-        of={{ ...visit.ground!, map: visit.map!, policy: visit.policy }}
+        of={onPads}
         state={state}
         work={work}
         taps={taps}

@@ -1,4 +1,4 @@
-import type { PointerEventHandler, ReactNode } from "react";
+import type { MouseEventHandler, PointerEventHandler, ReactNode } from "react";
 import { cx } from "@/ui";
 
 const TONES = {
@@ -25,7 +25,7 @@ export function BedButton({
   disabled?: boolean;
   className?: string;
   testId?: string;
-  onPress: () => void;
+  onPress: MouseEventHandler;
   children: ReactNode;
   onPointerDown?: PointerEventHandler;
   onPointerUp?: PointerEventHandler;

@@ -1,19 +1,19 @@
 "use client";
 import { useRef } from "react";
 import { BedButton } from "./BedButton";
-import type { LashTaps } from "./useLashTaps";
+import type { BedActs } from "./bedActs";
 
 /** Held so long, the pedal means the rest of the zone, ms. */
 export const HELD_MS = 700;
 
 /** The pedal as a button: a tap is a lash, held it is the rest of the zone. */
-export function PlacedButton({ taps, disabled, isPaused }: { taps: LashTaps; disabled: boolean; isPaused: boolean }) {
+export function PlacedButton({ acts, disabled, isPaused }: { acts: BedActs; disabled: boolean; isPaused: boolean }) {
   const held = useRef<{ timer: ReturnType<typeof setTimeout> | null; done: boolean }>({ timer: null, done: false });
   const down = () => {
     held.current.done = false;
     held.current.timer = setTimeout(() => {
       held.current.done = true;
-      taps.rest();
+      acts.rest();
     }, HELD_MS);
   };
   const up = () => {
@@ -29,10 +29,10 @@ export function PlacedButton({ taps, disabled, isPaused }: { taps: LashTaps; dis
       onPointerDown={down}
       onPointerUp={up}
       onPointerLeave={up}
-      onPress={() => {
+      onPress={({ timeStamp }) => {
         if (held.current.done) held.current.done = false;
-        else if (isPaused) taps.resume();
-        else taps.place();
+        else if (isPaused) acts.resume();
+        else acts.place(timeStamp);
       }}
     >
       {isPaused ? "go on" : "placed"}

@@ -7,7 +7,8 @@ import type { AtWork } from "./usePlacing";
 
 /** What is tapped while lashes are placed. */
 export type LashTaps = {
-  readonly place: () => void;
+  /** A lash, by a press at that time of the page, as its event says it: a page that is busy hears presses late. */
+  readonly place: (pressedMs: number) => void;
   readonly rest: () => void;
   /** What a spot lacks by then: the pedal was held on it. */
   readonly restOf: (spot: PlannedSpot) => void;
@@ -36,12 +37,14 @@ export function useLashTaps(
 ): LashTaps {
   const store = useTabletStore();
   const lastMs = useRef(-Infinity);
-  const isSlip = useCallback(() => {
-    const ms = performance.now();
-    const slip = ms - lastMs.current < slipMs;
-    lastMs.current = ms;
-    return slip;
-  }, [slipMs]);
+  const isSlip = useCallback(
+    (ms: number) => {
+      const slip = ms - lastMs.current < slipMs;
+      lastMs.current = ms;
+      return slip;
+    },
+    [slipMs],
+  );
   const latest = useRef(progress);
   useEffect(() => {
     latest.current = progress;
@@ -49,8 +52,8 @@ export function useLashTaps(
   const lacks = spot ? spot.planned - progress.of(spot).placed : 0;
   return useMemo(
     () => ({
-      place: () => {
-        if (spot && !isSlip()) void store.tap(visitId, "lashPlaced", { ...at(spot), n: 1 });
+      place: (pressedMs) => {
+        if (spot && !isSlip(pressedMs)) void store.tap(visitId, "lashPlaced", { ...at(spot), n: 1 });
       },
       rest: () => {
         if (spot && lacks > 0) void store.tap(visitId, "lashPlaced", { ...at(spot), n: lacks });

@@ -62,6 +62,10 @@ export function usePlacing(
     [plan, placing, beads, checks, inspections],
   );
   const pace = useMemo(() => paceNow(gaps, usualPace(usual)), [gaps, usual]);
+  const paces = useMemo(() => {
+    const on = (side: Side) => paceOf(gaps.filter((gap) => gap.side === side));
+    return { right: on("right"), left: on("left"), both: paceOf(gaps) };
+  }, [gaps]);
   const wetS = wetNeighbourS(setTimeS);
   const isMostlyFans = plan.spots.reduce((sum, { isFan, planned }) => sum + (isFan ? planned : -planned), 0) > 0;
   const inTurn = lashesInTurn(wetS, pace(progress.turn?.side ?? "right", isMostlyFans));
@@ -92,11 +96,7 @@ export function usePlacing(
     isAllPlaced: plan.spots.length > 0 && proposed === null,
     secondsLeft: secondsLeft(plan, (one) => progress.of(one).placed, pace),
     pace,
-    paces: {
-      right: paceOf(gaps.filter(({ side }) => side === "right")),
-      left: paceOf(gaps.filter(({ side }) => side === "left")),
-      both: paceOf(gaps),
-    },
+    paces,
     choose,
     /** That zone of an eye, in the layer that is worked. */
     chooseZone: (side: Side, zone: number) => choose(spotIn(plan, side, zone, spot, (one) => progress.of(one).placed < one.planned)),

@@ -17,7 +17,7 @@ export type Proposal = {
   readonly uneven: ReturnType<typeof unevenBy>;
   readonly targets: Targets["spots"];
   /** Lashes each spot ends with. */
-  readonly after: ReadonlyMap<string, number>;
+  readonly after: ReadonlyMap<number, number>;
 };
 
 /** Plans what remains for the minutes there are, and holds it until it is taken or not. */

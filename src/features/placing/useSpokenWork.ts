@@ -9,7 +9,7 @@ const EVERY_MIN = 10;
 
 /** For ears: the next place at each change, and the minutes to place every ten of them. */
 export function useSpokenWork(spot: PlannedSpot | null, secondsLeft: number): void {
-  const key = spot ? spotKey(spot) : "";
+  const key = spot ? spotKey(spot) : null;
   const last = useRef(key);
   useEffect(() => {
     if (key === last.current) return;

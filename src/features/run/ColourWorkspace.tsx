@@ -10,7 +10,7 @@ import { VisitHeading } from "@/features/visit/VisitHeading";
 import { workedWords } from "@/features/visit/workedWords";
 import { Marks } from "@/features/visit/Marks";
 import { PassedOver } from "@/features/visit/PassedOver";
-import { useNow, useTabletStore, useVisit } from "@/features/tablet/TabletProvider";
+import { useChairKept, useNow, useTabletStore, useVisit } from "@/features/tablet/TabletProvider";
 import { Verdict } from "@/ui";
 import { AtTheRun } from "./AtTheRun";
 import type { ColourProps } from "@/features/plan/colourProps";
@@ -32,6 +32,7 @@ export function ColourWorkspace(visit: ColourProps) {
   const { run } = state;
   const done = isRunDone(run);
   const stage: Stage = state.head.finishedAtMs !== null ? "kept" : !run.plan ? "plan" : done ? "judge" : "run";
+  useChairKept(visit.id, stage === "run" || stage === "judge");
   useEffect(() => {
     if (stage !== "plan") void fetchKept().catch(() => undefined);
   }, [stage]);

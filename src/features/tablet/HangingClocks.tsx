@@ -20,7 +20,7 @@ const LOOKS: Record<Clock["state"], string> = {
   past: "bg-rosehip text-paper border-ink border-t-4 border-b-4",
 };
 /** The row that clocks hang in. */
-const ROW = "sticky top-0 z-30 min-h-[3.375rem] border-b border-line bg-paper px-2 pb-1 print:hidden";
+const ROW = "ivy-clocks-row sticky top-0 z-30 min-h-[3.375rem] border-b border-line bg-paper px-2 pb-1 print:hidden";
 const MARKS: Record<Clock["state"], string> = { running: "", soon: "▲ ", over: "■ ", done: "✓ ", past: "■■ " };
 
 /** No more than this many hang at once, or none could be read; a touch unfolds the rest. */

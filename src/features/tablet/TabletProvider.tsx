@@ -197,11 +197,24 @@ export function useNow(stepMs = 250): number | null {
   const store = useTabletStore();
   const [now, setNow] = useState<number | null>(null);
   useEffect(() => {
-    // A fine step is the time itself; a coarse one is the same until the next.
-    const tick = () => setNow(stepMs <= 250 ? store.now().ms : Math.floor(store.now().ms / stepMs) * stepMs);
+    let last: number | null = null;
+    // A fine step is the time itself; a coarse one is the same until the next, and is not even told: React would draw for it.
+    const tick = () => {
+      const ms = stepMs <= 250 ? store.now().ms : Math.floor(store.now().ms / stepMs) * stepMs;
+      if (ms === last) return;
+      last = ms;
+      setNow(ms);
+    };
     return everyTick(tick);
   }, [store, stepMs]);
   return now;
+}
+
+/** Does something with the true time, ms, four times a second: for what is painted by hand. Nothing is drawn anew by it. */
+export function useTick(tick: (nowMs: number) => void): void {
+  const store = useTabletStore();
+  const onTick = useEffectEvent(() => tick(store.now().ms));
+  useEffect(() => everyTick(() => onTick()), []);
 }
 
 /** At once, four times a second, and once a second in the background. */
