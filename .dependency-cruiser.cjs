@@ -23,7 +23,7 @@ module.exports = {
       name: "core-is-pure",
       severity: "error",
       from: { path: "^src/core/", pathNot: "\\.test\\.ts$" },
-      to: { dependencyTypes: ["npm", "core"], pathNot: "node_modules/(zod|culori|spectral\\.js)/" },
+      to: { dependencyTypes: ["npm", "core"], pathNot: "node_modules/(zod|culori|spectral\\.js|ml-matrix|jstat)/" },
     },
     {
       name: "what-draws-maps-parses-none",

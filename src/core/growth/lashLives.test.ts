@@ -1,0 +1,72 @@
+import { mulberry32 } from "../units";
+import { drawLives, isOn, movedOutMm, USUAL_FIGURES, type WornLash } from "./lashLives";
+import { outgrownShare } from "./outgrown";
+import { naturalSurvival } from "./retention";
+
+const HAZARD = 0.0117;
+const set = (lashes: number): WornLash[] =>
+  Array.from({ length: lashes }, (_, i) => ({ lengthMm: 8 + (i % 5) * 0.5, matureMm: 11, hazardPerDay: HAZARD }));
+
+describe("a set drawn lash by lash", () => {
+  test.each([
+    [0, 14],
+    [0, 21],
+    [9, 21],
+    [20, 35],
+  ])("bare below %d days, on day %d: over 1,000 draws within 1 %% of the closed form", (bareBelowDays, days) => {
+    const random = mulberry32(5);
+    let on = 0;
+    for (let draw = 0; draw < 1000; draw++)
+      on += drawLives(set(200), { ...USUAL_FIGURES, bareBelowDays }, random).filter((life) => isOn(life, days)).length;
+    const expected = naturalSurvival(days, bareBelowDays) * Math.exp(-HAZARD * days);
+    expect(Math.abs(on / 200_000 / expected - 1)).toBeLessThan(0.01);
+  });
+  test("one seed, one set; another seed, another", () => {
+    const drawn = (seed: number) => drawLives(set(50), USUAL_FIGURES, mulberry32(seed));
+    expect(drawn(1)).toEqual(drawn(1));
+    expect(drawn(1)).not.toEqual(drawn(2));
+    expect(drawLives([], USUAL_FIGURES, mulberry32(1))).toEqual([]);
+  });
+  test("what lacks most of its length is youngest: it is shed last, and grows", () => {
+    const lives = drawLives(set(200), USUAL_FIGURES, mulberry32(3));
+    const mean = (of: (life: (typeof lives)[number]) => number, kind: number) =>
+      lives.filter((_, i) => i % 5 === kind).reduce((sum, life) => sum + of(life), 0) / 40;
+    const [short, long] = [0, 4];
+    expect(mean(({ shedDay }) => shedDay, short)).toBeGreaterThan(mean(({ shedDay }) => shedDay, long) + 60);
+    expect(mean(({ growsDays }) => growsDays, long)).toBe(0);
+    // Two fifths of the phases are under 34 of 90 days. Derived.
+    expect(lives.filter(({ growsDays }) => growsDays > 0).length / 200).toBeCloseTo(34 / 90, 1);
+  });
+  test("an attachment moves out while its lash grows, never past its full length, never back", () => {
+    const life = { shedDay: 80, lostDay: Infinity, growthMmPerDay: 0.12, growsDays: 20, growsMm: 2 };
+    expect(movedOutMm(life, 10)).toBeCloseTo(1.2, 12);
+    expect(movedOutMm(life, 20)).toBeCloseTo(2, 12);
+    expect(movedOutMm({ ...life, growsMm: 5 }, 30)).toBeCloseTo(2.4, 12);
+    expect(movedOutMm({ ...life, growsDays: 0 }, 30)).toBe(0);
+    for (const each of drawLives(set(300), { ...USUAL_FIGURES, growth: { mean: 0.02, sd: 0.1 } }, mulberry32(9)))
+      expect(movedOutMm(each, 35)).toBeGreaterThanOrEqual(0);
+  });
+  test("on until the day it goes, by whichever comes first", () => {
+    const life = { shedDay: 10, lostDay: 20, growthMmPerDay: 0.12, growsDays: 0, growsMm: 0 };
+    expect([isOn(life, 9.9), isOn(life, 10), isOn({ ...life, shedDay: 40 }, 20), isOn({ ...life, shedDay: 40 }, 19)]).toEqual([
+      true,
+      false,
+      false,
+      true,
+    ]);
+  });
+  test("a bond that never lets go, and a cycle that cannot be", () => {
+    const [life] = drawLives([{ lengthMm: 9, matureMm: 9, hazardPerDay: 0 }], USUAL_FIGURES, mulberry32(1));
+    expect(life!.lostDay).toBe(Infinity);
+    expect(() => drawLives(set(2), { ...USUAL_FIGURES, bareBelowDays: 95 }, mulberry32(1))).toThrow(RangeError);
+  });
+});
+
+test.each([
+  [14, 0.12],
+  [18, 0.35],
+  [21, 0.51],
+  [0, 0],
+])("outgrown of those still growing, day %d: %d (handbook of the trade, growth 0.12 ± 0.05 mm a day)", (days, share) =>
+  expect(outgrownShare(days)).toBeCloseTo(share, 2),
+);

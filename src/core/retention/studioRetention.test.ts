@@ -1,0 +1,150 @@
+import { simulatedFills } from "../../../tests/support/simulatedStudio";
+import { FACTORS } from "./factors";
+import type { FillFacts } from "./fillFacts";
+import type { Silent, Told } from "./findings";
+import { Stopped } from "./hazardFit";
+import { studioRetention, type RetentionOptions } from "./studioRetention";
+
+const SUPPOSED = { cycle: { mean: 90, sd: 5 }, bareBelowSd: 4 };
+const learn = (fills: readonly FillFacts[], options: Partial<RetentionOptions> = {}) =>
+  studioRetention(fills, { supposed: SUPPOSED, nameOf: (_, id) => `the one called ${id}`, ...options });
+const drawn = (fills: number, clients: number, effects = {}) =>
+  simulatedFills({ fills, clients, effects, clientSd: 0.3, visitSd: 0.1, cycleDays: 90, seed: 11 });
+const of = (fills: readonly FillFacts[], id: string, options?: Partial<RetentionOptions>) =>
+  learn(fills, options).factors.find(({ factor }) => factor.id === id)!;
+const told = (fills: readonly FillFacts[], id: string) => {
+  const found = of(fills, id);
+  if (found.kind !== "told") throw new Error(`${id} is silent: ${JSON.stringify(found.why)}`);
+  return found satisfies Told;
+};
+const why = (fills: readonly FillFacts[], id: string) => {
+  const found = of(fills, id);
+  if (found.kind !== "silent") throw new Error(`${id} is told`);
+  return found.why satisfies Silent["why"];
+};
+
+describe("what a studio may say of itself", () => {
+  const some = drawn(160, 40, { humidity: { dry: 0.6 } });
+
+  test("a dry room that costs bonds is found, beside the usual air, with how many stand behind it", () => {
+    const { effects, reference, behind, isFound, chance } = told(some, "humidity");
+    expect(reference.label).toBe("40 to 60 % humidity");
+    const dry = effects.find(({ level }) => level.id === "dry")!;
+    expect(dry.low).toBeLessThan(Math.exp(0.6));
+    expect(dry.high).toBeGreaterThan(Math.exp(0.6));
+    expect(dry.low).toBeGreaterThan(1);
+    expect(isFound).toBe(true);
+    expect(chance).toBeLessThan(0.01);
+    const known = some.filter(({ relativeHumidity }) => relativeHumidity !== null);
+    expect(behind).toEqual({ fills: known.length, clients: new Set(known.map(({ clientId }) => clientId)).size });
+    expect(dry.behind.fills).toBe(known.filter(({ relativeHumidity }) => relativeHumidity! < 0.4).length);
+  });
+  test("everything asked is answered, once and in its order, whatever order fills come in", () => {
+    expect(learn(some).factors.map(({ factor }) => factor.id)).toEqual(FACTORS.map(({ id }) => id));
+    const turned = told([...some].reverse(), "humidity").effects.map(({ ratio }) => ratio);
+    told(some, "humidity").effects.forEach(({ ratio }, i) => expect(turned[i]!).toBeCloseTo(ratio, 3));
+  });
+  test("people and bottles are compared with the one most worked with, by name", () => {
+    const { reference, effects } = told(some, "technician");
+    const anna = some.filter(({ technicianId }) => technicianId === "anna").length;
+    expect(reference.label).toBe(`the one called ${anna >= some.length / 2 ? "anna" : "berit"}`);
+    expect(effects).toHaveLength(1);
+  });
+  test("what the whole set loses a day, and each client beside the others", () => {
+    const { hazardPerDay, clientsDifferBy, ofClient, dispersion } = learn(some);
+    // Drawn with 0.0105.
+    expect(hazardPerDay!.low).toBeLessThan(0.0105);
+    expect(hazardPerDay!.high).toBeGreaterThan(0.0105);
+    expect(clientsDifferBy).toBeGreaterThan(1.15);
+    expect(clientsDifferBy).toBeLessThan(1.6);
+    expect(ofClient.size).toBe(40);
+    expect(dispersion).toBeGreaterThan(1);
+  });
+});
+
+describe("silence, and what is missing", () => {
+  test("below 30 fills of 10 clients nothing is said, and how many more would tell", () => {
+    const few = learn(drawn(24, 8));
+    expect(few.factors.every(({ kind }) => kind === "silent")).toBe(true);
+    expect(why(drawn(24, 8), "humidity")).toMatchObject({
+      is: "tooFew",
+      fills: 30 - drawn(24, 8).filter(({ relativeHumidity }) => relativeHumidity !== null).length,
+      clients: 2,
+    });
+    expect(few.hazardPerDay).toBeNull();
+    expect(learn([]).factors.map(({ kind }) => kind)).toEqual(FACTORS.map(() => "silent"));
+  });
+  test("of what belongs to a client it is clients that are missing, not fills", () => {
+    expect(why(drawn(150, 15), "steam")).toMatchObject({ is: "tooFew", fills: 0, clients: 10 });
+    const rarely = drawn(200, 40).map((fill, i, all) => ({
+      ...fill,
+      oil: all.findIndex(({ clientId }) => clientId === fill.clientId) < 5,
+    }));
+    expect(why(rarely, "oil")).toEqual({ is: "tooFew", fills: 0, clients: 3 });
+  });
+  test("always the same way, never known, always with something else", () => {
+    const fills = drawn(160, 40);
+    expect(
+      why(
+        fills.map((fill) => ({ ...fill, talked: false })),
+        "talked",
+      ),
+    ).toEqual({ is: "oneWay" });
+    expect(
+      why(
+        fills.map((fill) => ({ ...fill, primer: null })),
+        "primer",
+      ),
+    ).toMatchObject({ is: "tooFew" });
+    const together = fills.map((fill) => ({ ...fill, moved: fill.talked }));
+    expect(why(together, "moved")).toEqual({ is: "goesWith", other: "talk while placing" });
+    const winters = fills.map((fill) => ({ ...fill, relativeHumidity: Math.cos(2 * Math.PI * fill.yearShare) > 0 ? 0.3 : 0.5 }));
+    // Half a year each way: four fifths of it is the season.
+    expect(of(winters, "humidity").kind).toBe("told");
+  });
+  test("primer is told by what changes within a client: chosen for some and not for others it says nothing", () => {
+    const fills = drawn(160, 40).map((fill) => ({
+      ...fill,
+      primer: Number(fill.clientId.slice(7)) % 2 ? ("primer" as const) : ("none" as const),
+    }));
+    expect(why(fills, "primer")).toMatchObject({ is: "goesWith" });
+  });
+});
+
+describe("counts that bear no reckoning", () => {
+  test("nothing lost beyond nature's, all lost, more on than the cycle explains: words, no figure, no crash", () => {
+    const fills = drawn(120, 30);
+    const natural = fills.map((fill) => ({ ...fill, left: Math.min(fill.worn, Math.ceil(fill.worn * (1 - fill.days / 90)) + 5) }));
+    expect(learn(natural).hazardPerDay).toBeNull();
+    for (const left of [0, 1]) {
+      const { factors } = learn(fills.map((fill) => ({ ...fill, left: left * fill.worn })));
+      for (const one of factors)
+        if (one.kind === "told") for (const { low, high } of one.effects) expect(Number.isFinite(low) && high < 1e3).toBe(true);
+    }
+  });
+  test("all lost wherever the bottle was old: no ratio of the bottle, the rest is told", () => {
+    const fills = drawn(160, 40).map((fill) => (fill.bottleAgeDays! >= 35 ? { ...fill, left: 0 } : fill));
+    expect(["silent", "told"]).toContain(of(fills, "humidity").kind);
+    const bottle = of(fills, "bottleAge");
+    if (bottle.kind === "told") expect(bottle.effects[0]!.low).toBeGreaterThan(3);
+    else expect(bottle.why.is).toBe("extreme");
+  });
+  test("fills too early, too late, or of nothing are left aside and said", () => {
+    const fills = drawn(120, 30);
+    const odd = [
+      { ...fills[0]!, days: 2 },
+      { ...fills[0]!, days: 70 },
+      { ...fills[0]!, worn: 0, left: 0 },
+    ];
+    const learned = learn([...fills, ...odd]);
+    expect(learned.leftAside).toBe(3);
+    expect(learned.behind.fills).toBe(120);
+  });
+  test("it tells how far it is, and stops when it is told to", () => {
+    const shares: number[] = [];
+    learn(drawn(120, 30), { onProgress: (share) => shares.push(share) });
+    expect(shares.at(-1)).toBeCloseTo(1, 5);
+    expect([...shares].sort((a, b) => a - b)).toEqual(shares);
+    expect(() => learn(drawn(120, 30), { isStopped: () => true })).toThrow(Stopped);
+  });
+});
