@@ -1,5 +1,6 @@
 import { mulberry32 } from "../units";
 import { drawLives, isOn, movedOutMm, USUAL_FIGURES, type WornLash } from "./lashLives";
+import { movedOutShare } from "./movedOut";
 import { outgrownShare } from "./outgrown";
 import { naturalSurvival } from "./retention";
 
@@ -70,3 +71,24 @@ test.each([
 ])("outgrown of those still growing, day %d: %d (handbook of the trade, growth 0.12 ± 0.05 mm a day)", (days, share) =>
   expect(outgrownShare(days)).toBeCloseTo(share, 2),
 );
+
+test.each([
+  [14, 0],
+  [21, 0],
+  [21, 12],
+  [28, 0],
+])("moved out by 2.5 mm of all that are left, day %d, bare below %d: as many as in sets drawn lash by lash", (days, bareBelowDays) => {
+  const figures = { ...USUAL_FIGURES, bareBelowDays };
+  const random = mulberry32(4);
+  let [on, out] = [0, 0];
+  const worn = Array.from({ length: 200 }, () => ({ lengthMm: 4, matureMm: 14, hazardPerDay: HAZARD }));
+  for (let draw = 0; draw < 400; draw++)
+    for (const life of drawLives(worn, figures, random)) {
+      if (!isOn(life, days)) continue;
+      on += 1;
+      if (movedOutMm(life, days) > 2.5) out += 1;
+    }
+  expect(Math.abs(out / on - movedOutShare(days, 2.5, figures))).toBeLessThan(0.004);
+  expect(movedOutShare(days, 0)).toBe(1);
+  expect(movedOutShare(90, 2.5)).toBe(0);
+});

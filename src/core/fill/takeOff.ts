@@ -1,0 +1,113 @@
+import type { Side } from "../eye";
+import { movedOutShare, OUTGROWN_MM, USUAL_FIGURES, type CycleFigures } from "../growth";
+
+/** At least this share of what was planned stays standing, unless load or a twisted lash says otherwise: something to build on. */
+export const LEAVES_TO_BUILD_ON = 0.4;
+
+/** What a studio takes off at a fill: all of it, only what is fully outgrown, or what lever and load condemn. */
+export type TakeOffSchool = "all" | "fullyOnly" | "loadAndLever";
+
+/** One zone of a layer as it was found. */
+export type LeftInZone = {
+  readonly side: Side;
+  readonly layer: number;
+  readonly zone: number;
+  readonly planned: number;
+  /** Counted as still on, and of those what was marked twisted, and outgrown; null where outgrown ones were not marked. */
+  readonly left: number;
+  readonly twisted: number;
+  readonly outgrown: number | null;
+  /** What its usual growing lash lacks of its full length, mm: it moves an attachment out no further. */
+  readonly growthLeftMm: number;
+  /** How far out an attachment must have moved for the load to be one to stop at on a growing lash, mm; null where none does. */
+  readonly stopsAtMm: number | null;
+};
+
+export type TakeOffReason = "twisted" | "load" | "outgrown" | "all";
+export type ZoneTakeOff = {
+  readonly zone: LeftInZone;
+  readonly off: number;
+  readonly leave: number;
+  /** How many for each reason, the gravest first. */
+  readonly why: readonly { readonly reason: TakeOffReason; readonly n: number }[];
+  /** How many were spared so that something is left to build on. */
+  readonly spared: number;
+};
+export type TakeOff = { readonly zones: readonly ZoneTakeOff[]; readonly off: number; readonly leave: number; readonly spared: number };
+
+/** What no share spares. */
+const IS_SAFETY: Readonly<Record<TakeOffReason, boolean>> = { twisted: true, load: true, outgrown: false, all: false };
+
+/**
+ * How many extensions of each zone to take off, why, and how many to leave, by the studio's school. What was marked counts as
+ * marked; what was not is reckoned from growth over the days. Of each eye at least 40 % of what was planned stays, twisted ones
+ * and overloaded lashes apart.
+ */
+export function takeOff(zones: readonly LeftInZone[], days: number, school: TakeOffSchool, figures: CycleFigures = USUAL_FIGURES): TakeOff {
+  const wanted = zones.map((zone) => ({ zone, why: reasonsFor(zone, days, school, figures) }));
+  const spared = (["right", "left"] as const).flatMap((side) => spareOn(wanted.filter(({ zone }) => zone.side === side)));
+  const found = wanted.map(({ zone }) => spared.find((one) => one.zone === zone)!);
+  const sum = (of: (one: ZoneTakeOff) => number) => found.reduce((total, one) => total + of(one), 0);
+  return { zones: found, off: sum(({ off }) => off), leave: sum(({ leave }) => leave), spared: sum((one) => one.spared) };
+}
+
+type Wanted = { readonly zone: LeftInZone; readonly why: readonly { readonly reason: TakeOffReason; readonly n: number }[] };
+
+function reasonsFor(zone: LeftInZone, days: number, school: TakeOffSchool, figures: CycleFigures): Wanted["why"] {
+  const why: { reason: TakeOffReason; n: number }[] = [];
+  let rest = zone.left;
+  const take = (reason: TakeOffReason, n: number) => {
+    const taken = Math.min(rest, Math.max(0, n));
+    rest -= taken;
+    if (taken > 0) why.push({ reason, n: taken });
+  };
+  take("twisted", zone.twisted);
+  const moved = (beyondMm: number) => (beyondMm > zone.growthLeftMm ? 0 : Math.round(zone.left * movedOutShare(days, beyondMm, figures)));
+  const overloaded = school === "fullyOnly" || zone.stopsAtMm === null ? 0 : zone.stopsAtMm <= 0 ? rest : moved(zone.stopsAtMm);
+  take("load", overloaded);
+  // One and the same lash is both: the heavier reason has it.
+  take("outgrown", (zone.outgrown ?? moved(OUTGROWN_MM)) - overloaded);
+  if (school === "all") take("all", rest);
+  return why;
+}
+
+/** Gives back, where too little of an eye would be left, the least grave first and evenly over its zones. */
+function spareOn(wanted: readonly Wanted[]): ZoneTakeOff[] {
+  const sum = (of: (one: Wanted) => number) => wanted.reduce((total, one) => total + of(one), 0);
+  const keep = Math.ceil(LEAVES_TO_BUILD_ON * sum(({ zone }) => zone.planned) - 1e-9);
+  const taken = (one: Wanted) => one.why.reduce((total, { n }) => total + n, 0);
+  let lacks = Math.max(0, keep - sum((one) => one.zone.left - taken(one)));
+  const off = wanted.map(({ why }) => why.map((one) => ({ ...one })));
+  for (const reason of ["all", "outgrown"] as const satisfies readonly TakeOffReason[]) {
+    if (IS_SAFETY[reason]) continue;
+    const shares = off.map((why) => why.find((one) => one.reason === reason)?.n ?? 0);
+    const given = shareOut(
+      Math.min(
+        lacks,
+        shares.reduce((total, n) => total + n, 0),
+      ),
+      shares,
+    );
+    given.forEach((n, i) => {
+      const one = off[i]!.find((each) => each.reason === reason);
+      if (one) one.n -= n;
+      lacks -= n;
+    });
+  }
+  return wanted.map((one, i) => {
+    const why = off[i]!.filter(({ n }) => n > 0);
+    const now = why.reduce((total, { n }) => total + n, 0);
+    return { zone: one.zone, off: now, leave: one.zone.left - now, why, spared: taken(one) - now };
+  });
+}
+
+/** So many, shared out by size, each whole and none above its own: the largest remainders have the rest. */
+function shareOut(many: number, sizes: readonly number[]): number[] {
+  const all = sizes.reduce((total, n) => total + n, 0);
+  if (all === 0) return sizes.map(() => 0);
+  const exact = sizes.map((n) => (many * n) / all);
+  const given = exact.map(Math.floor);
+  const byRest = exact.map((value, i) => ({ i, rest: value - given[i]! })).sort((a, b) => b.rest - a.rest || a.i - b.i);
+  for (const { i } of byRest.slice(0, many - given.reduce((total, n) => total + n, 0))) given[i]! += 1;
+  return given;
+}
