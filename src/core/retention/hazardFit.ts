@@ -13,7 +13,8 @@ export type HazardFit = {
   readonly clientSd: number;
   /** Each client's own deviation, as far as its fills tell. */
   readonly ofClient: readonly number[];
-  /** How much more fills of one client scatter than counting alone makes them; 1 at least. */
+  /** Standard deviation of a visit's own noise, of the log; and how much more than counting it makes fills scatter, 1 at least. */
+  readonly visitSd: number;
   readonly dispersion: number;
   /** Laplace's approximation to the log likelihood, without the constants of counting. */
   readonly logLikelihood: number;
@@ -27,7 +28,7 @@ export class Stopped extends Error {}
 type Options = {
   readonly spread?: SpreadBy;
   /** Spread and scatter as another fit of the same fills found them. */
-  readonly given?: Pick<HazardFit, "clientSd" | "dispersion">;
+  readonly given?: Pick<HazardFit, "clientSd" | "visitSd">;
   /** Whether fills of one client may scatter more than counts do. */
   readonly mayScatter?: boolean;
   /** Other shares that nature may have left of each fill: the cycle is supposed and not known. */
@@ -37,8 +38,8 @@ type Options = {
 };
 
 /** Rounds in which spread and scatter settle on one another; each is found given the other. */
-const ROUNDS = 6;
-const SETTLED = 0.01;
+const ROUNDS = 8;
+const SETTLED = 0.003;
 
 /**
  * `P(on at t) = natural · exp(−t · e^(xβ + client))` fitted to counts, clients' own effects normal (Laplace), their spread by
@@ -52,10 +53,10 @@ export function fitHazard(
 ): HazardFit {
   const beta = Float64Array.from(columns, (_, j) => (j === 0 ? pooledLog(counts) : 0));
   const mode = new HazardMode(counts, columns, { beta, ofClient: new Float64Array(counts.clients) });
-  let [sd, dispersion, likelihood] = [given?.clientSd ?? 0, given?.dispersion ?? 1, 0];
+  let [sd, visitSd, dispersion, likelihood] = [given?.clientSd ?? 0, given?.visitSd ?? 0, 1, 0];
   const likelihoodAt = (at: number) => {
     if (isStopped?.()) throw new Stopped();
-    likelihood = mode.settle(at, dispersion) - mode.lossForClients();
+    likelihood = mode.settle(at) - mode.lossForClients();
     return spread === "coxReid" ? likelihood - mode.halfLogDeterminant() : likelihood;
   };
   for (let round = 1; round <= ROUNDS && !given; round++) {
@@ -63,10 +64,15 @@ export function fitHazard(
     likelihoodAt(sd);
     onProgress?.(round / ROUNDS);
     if (!mayScatter) break;
-    const found = Math.max(1, mode.scatter());
-    const moved = Math.abs(found / dispersion - 1);
-    dispersion = found;
+    const found = mode.visitSd();
+    const moved = Math.abs(found - visitSd);
+    visitSd = found;
+    dispersion = mode.giveVisits(visitSd);
     if (moved < SETTLED) break;
+  }
+  if (given) {
+    likelihoodAt(sd);
+    dispersion = mode.giveVisits(visitSd);
   }
   likelihoodAt(sd);
   onProgress?.(1);
@@ -75,11 +81,14 @@ export function fitHazard(
     covariance: mode.covariance(),
     clientSd: sd,
     ofClient: [...mode.ofClient],
+    visitSd,
     dispersion,
     logLikelihood: likelihood,
     betaIf: naturalIf.map((natural) => {
       const other = new HazardMode({ ...counts, natural }, columns, mode);
-      other.settle(sd, dispersion);
+      other.settle(sd);
+      other.giveVisits(visitSd);
+      other.settle(sd);
       return [...other.beta];
     }),
   };

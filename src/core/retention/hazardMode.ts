@@ -9,6 +9,9 @@ const [LEAST_LOG, MOST_LOG] = [-25, 3];
 /** No share of lashes lost is reckoned with as less: its logarithm must be one. */
 const LEAST_LOST = 1e-12;
 const MOST_ROUNDS = 60;
+/** A visit's own noise is looked for up to this, of the log, and its variance so closely. */
+const MOST_VISIT_SD = 3;
+const VARIANCE_WITHIN = 1e-7;
 /** So small a gain in the log likelihood, as a share of it, is none. */
 const NO_GAIN = 1e-9;
 
@@ -30,7 +33,9 @@ function rowsOf(columns: readonly Float64Array[], fills: number): Rows {
 
 /**
  * The most likely effects of columns and clients where `P(on at t) = natural · exp(−t · e^(xβ + client))`, given how far
- * clients spread and how much more than counts the fills of one client scatter. It begins each search where the last ended.
+ * clients spread and how much more than counts the fills of one client scatter: a visit's own noise on the same log makes the
+ * scatter of a fill `1 + visitSd² · weight` times what counting makes it (Breslow, Applied Statistics 33 (1984) 38-44). Each
+ * search begins where the last ended.
  */
 export class HazardMode {
   /** Effects of the columns on the log of bonds lost a day. */
@@ -38,16 +43,17 @@ export class HazardMode {
   /** Each client's own, on the same log. */
   ofClient: Float64Array;
   private readonly rows: Rows;
-  /** Of each fill, as last looked at: share on, what one more of the log is worth, and how fast that falls. */
+  /** Of each fill, as last looked at: share on, what one more of the log is worth, and how fast that falls, the scatter taken off. */
   private readonly on: Float64Array;
   private readonly score: Float64Array;
   private readonly weight: Float64Array;
+  /** How much more than counting each fill scatters. */
+  private readonly scatter: Float64Array;
   /** Weights, and weighted columns, summed by client; a client's columns stand together. */
   private readonly weightOf: Float64Array;
   private readonly columnsOf: Float64Array;
   private known: CholeskyDecomposition | null = null;
   private sd = 0;
-  private dispersion = 1;
 
   constructor(
     private readonly counts: FillCounts,
@@ -61,6 +67,7 @@ export class HazardMode {
     this.on = new Float64Array(fills);
     this.score = new Float64Array(fills);
     this.weight = new Float64Array(fills);
+    this.scatter = new Float64Array(fills).fill(1);
     this.weightOf = new Float64Array(counts.clients);
     this.columnsOf = new Float64Array(counts.clients * columns.length);
   }
@@ -69,9 +76,8 @@ export class HazardMode {
    * Finds them by Fisher's scoring over both at once, steps halved where they overshoot. Gives the log likelihood there, the
    * clients' effects weighed against their spread.
    */
-  settle(sd: number, dispersion: number): number {
+  settle(sd: number): number {
     this.sd = sd;
-    this.dispersion = dispersion;
     if (sd === 0) this.ofClient = new Float64Array(this.counts.clients);
     let now = this.look(this.beta, this.ofClient);
     for (let round = 0; round < MOST_ROUNDS; round++) {
@@ -94,7 +100,7 @@ export class HazardMode {
   /** What Laplace takes off the log likelihood for the clients' effects, whose values are not known. */
   lossForClients(): number {
     let sum = 0;
-    for (const weight of this.weightOf) sum += 0.5 * Math.log1p((this.sd ** 2 * weight) / this.dispersion);
+    for (const weight of this.weightOf) sum += 0.5 * Math.log1p(this.sd ** 2 * weight);
     return sum;
   }
 
@@ -108,16 +114,44 @@ export class HazardMode {
     return this.cholesky().solve(Matrix.identity(this.beta.length)).to2DArray();
   }
 
-  /** Pearson's scatter of the fills beside the counts', a degree of freedom: fills less columns less what clients use up. */
-  scatter(): number {
+  /**
+   * A visit's own noise, by which Pearson's scatter of the fills comes to its degrees of freedom: fills less columns less what
+   * the clients' effects use up. None where they scatter as counts do or less.
+   */
+  visitSd(): number {
     const { worn, left } = this.counts;
-    let [sum, used] = [0, this.beta.length];
-    for (let i = 0; i < worn.length; i++) {
-      const on = this.on[i]!;
-      sum += (left[i]! - worn[i]! * on) ** 2 / Math.max(LEAST_LOST, worn[i]! * on * (1 - on));
+    let used = this.beta.length;
+    if (this.sd > 0) for (const weight of this.weightOf) used += weight / (weight + 1 / this.sd ** 2);
+    const free = Math.max(1, worn.length - used);
+    const scatter = (variance: number) => {
+      let sum = 0;
+      for (let i = 0; i < worn.length; i++) {
+        const on = this.on[i]!;
+        const counted = Math.max(LEAST_LOST, worn[i]! * on * (1 - on));
+        sum += (left[i]! - worn[i]! * on) ** 2 / (counted * (1 + variance * this.weight[i]! * this.scatter[i]!));
+      }
+      return sum / free;
+    };
+    let [low, high] = [0, MOST_VISIT_SD ** 2];
+    if (scatter(0) <= 1) return 0;
+    while (high - low > VARIANCE_WITHIN) {
+      const middle = (low + high) / 2;
+      if (scatter(middle) > 1) low = middle;
+      else high = middle;
     }
-    if (this.sd > 0) for (const weight of this.weightOf) used += weight / (weight + this.dispersion / this.sd ** 2);
-    return sum / Math.max(1, worn.length - used);
+    return Math.sqrt((low + high) / 2);
+  }
+
+  /** Gives visits a noise of their own, and tells how much more than counting fills scatter by it, in the mean. */
+  giveVisits(visitSd: number): number {
+    this.look(this.beta, this.ofClient);
+    let sum = 0;
+    for (let i = 0; i < this.scatter.length; i++) {
+      this.scatter[i] = 1 + visitSd ** 2 * this.weight[i]! * this.scatter[i]!;
+      sum += this.scatter[i]!;
+    }
+    this.look(this.beta, this.ofClient);
+    return sum / Math.max(1, this.scatter.length);
   }
 
   private look(beta: Float64Array, ofClient: Float64Array): number {
@@ -130,12 +164,12 @@ export class HazardMode {
       const hazard = days[i]! * Math.exp(Math.min(MOST_LOG, Math.max(LEAST_LOG, log)));
       const on = natural[i]! * Math.exp(-hazard);
       const gone = Math.max(LEAST_LOST, 1 - on);
-      sum += left[i]! * (Math.log(natural[i]!) - hazard) + (worn[i]! - left[i]!) * Math.log(gone);
+      const by = 1 / this.scatter[i]!;
+      sum += by * (left[i]! * (Math.log(natural[i]!) - hazard) + (worn[i]! - left[i]!) * Math.log(gone));
       this.on[i] = on;
-      this.score[i] = (-hazard * (left[i]! - worn[i]! * on)) / gone;
-      this.weight[i] = (hazard ** 2 * worn[i]! * on) / gone;
+      this.score[i] = (-by * hazard * (left[i]! - worn[i]! * on)) / gone;
+      this.weight[i] = (by * hazard ** 2 * worn[i]! * on) / gone;
     }
-    sum /= this.dispersion;
     if (this.sd > 0) for (const own of ofClient) sum -= own ** 2 / (2 * this.sd ** 2);
     return sum;
   }
@@ -153,7 +187,7 @@ export class HazardMode {
     const columns = pull.length;
     const stepOf = new Float64Array(clients);
     if (this.sd === 0) return [this.solve(pull), stepOf];
-    const spread = this.dispersion / this.sd ** 2;
+    const spread = 1 / this.sd ** 2;
     for (let c = 0; c < clients; c++) {
       pullOf[c]! -= this.ofClient[c]! * spread;
       const taken = pullOf[c]! / (this.weightOf[c]! + spread);
@@ -188,7 +222,7 @@ export class HazardMode {
     }
     if (this.sd > 0)
       for (let c = 0; c < clients; c++) {
-        const taken = 1 / (weightOf[c]! + this.dispersion / this.sd ** 2);
+        const taken = 1 / (weightOf[c]! + 1 / this.sd ** 2);
         for (let j = 0; j < columns; j++) {
           const of = columnsOf[c * columns + j]! * taken;
           if (of !== 0) for (let k = 0; k <= j; k++) sums[j * columns + k]! -= of * columnsOf[c * columns + k]!;
@@ -197,8 +231,8 @@ export class HazardMode {
     const matrix = Matrix.zeros(columns, columns);
     for (let j = 0; j < columns; j++)
       for (let k = 0; k <= j; k++) {
-        matrix.set(j, k, sums[j * columns + k]! / this.dispersion);
-        matrix.set(k, j, sums[j * columns + k]! / this.dispersion);
+        matrix.set(j, k, sums[j * columns + k]!);
+        matrix.set(k, j, sums[j * columns + k]!);
       }
     this.known = new CholeskyDecomposition(matrix);
   }
@@ -209,7 +243,8 @@ export class HazardMode {
   }
 
   private solve(pull: Float64Array): number[] {
-    const scaled = Matrix.columnVector([...pull].map((value) => value / this.dispersion));
-    return this.cholesky().solve(scaled).to1DArray();
+    return this.cholesky()
+      .solve(Matrix.columnVector([...pull]))
+      .to1DArray();
   }
 }
