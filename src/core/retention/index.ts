@@ -1,0 +1,11 @@
+export { shareLeft, ImpossibleCount, type Count } from "./shareLeft";
+export { lossSplit, type LossSplit } from "./lossSplit";
+export { survivalCurve, type CountedFill, type CurvePoint } from "./survivalCurve";
+export { lossRatio, type LossRatio, type PairedCounts } from "./sides";
+export { SLEEPS_ON, type FillFacts, type SleepsOn } from "./fillFacts";
+export { FACTORS, type Factor, type Level } from "./factors";
+export type { Behind } from "./factorColumns";
+export type { Effect, Silent, StudioRetention, Told } from "./findings";
+export { studioRetention, isLearnedFrom, type CycleSupposed, type RetentionOptions } from "./studioRetention";
+export { effectWords, ratioWords, silenceWords } from "./findingWords";
+export { Stopped } from "./hazardFit";
