@@ -39,7 +39,7 @@ describe("what holds: bonds lost a day, against R 4.2.2 and lme4 1.1-31, on test
     near(errors(fit.covariance), [0.0533662193, 0.0474180621, 0.0095860983, 0.047350532], 3e-5);
     // logLik less sum(lchoose(n, k)).
     expect(fit.logLikelihood).toBeCloseTo(-3415.198, 3);
-    expect([fit.clientSd, fit.dispersion]).toEqual([0, 1]);
+    expect([fit.clientSd, fit.visitSd, Math.max(...fit.scatter)]).toEqual([0, 0, 1]);
   });
   test("with shedding, 1 − t/90: optim(BFGS) on the same function", () => {
     const fit = fitHazard(

@@ -45,9 +45,9 @@ export type StudioRetention = {
   readonly factors: readonly (Told | Silent)[];
   /** Bonds lost a day by an ordinary set of a client like the others; null where none can be told from nature. */
   readonly hazardPerDay: { readonly mid: number; readonly low: number; readonly high: number } | null;
-  /** How far clients differ, as a ratio of one standard deviation; how much more fills scatter than counts. */
+  /** How far clients differ, and visits of one client, as a ratio of one standard deviation; 1 where they do not. */
   readonly clientsDifferBy: number;
-  readonly dispersion: number;
+  readonly visitsDifferBy: number;
   /** Each client's own bonds lost beside the others', as far as their fills tell. */
   readonly ofClient: ReadonlyMap<string, number>;
 };

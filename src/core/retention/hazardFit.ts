@@ -13,9 +13,9 @@ export type HazardFit = {
   readonly clientSd: number;
   /** Each client's own deviation, as far as its fills tell. */
   readonly ofClient: readonly number[];
-  /** Standard deviation of a visit's own noise, of the log; and how much more than counting it makes fills scatter, 1 at least. */
+  /** Standard deviation of a visit's own noise, of the log; and how much more than counting it makes each fill scatter, 1 at least. */
   readonly visitSd: number;
-  readonly dispersion: number;
+  readonly scatter: Float64Array;
   /** Laplace's approximation to the log likelihood, without the constants of counting. */
   readonly logLikelihood: number;
   /** The effects where nature left other shares than supposed, spread and scatter as they are. */
@@ -28,7 +28,7 @@ export class Stopped extends Error {}
 type Options = {
   readonly spread?: SpreadBy;
   /** Spread and scatter as another fit of the same fills found them. */
-  readonly given?: Pick<HazardFit, "clientSd" | "visitSd">;
+  readonly given?: Pick<HazardFit, "clientSd" | "visitSd" | "scatter">;
   /** Whether fills of one client may scatter more than counts do. */
   readonly mayScatter?: boolean;
   /** Other shares that nature may have left of each fill: the cycle is supposed and not known. */
@@ -52,8 +52,9 @@ export function fitHazard(
   { spread = "coxReid", mayScatter = true, given, naturalIf = [], onProgress, isStopped }: Options = {},
 ): HazardFit {
   const beta = Float64Array.from(columns, (_, j) => (j === 0 ? pooledLog(counts) : 0));
-  const mode = new HazardMode(counts, columns, { beta, ofClient: new Float64Array(counts.clients) });
-  let [sd, visitSd, dispersion, likelihood] = [given?.clientSd ?? 0, given?.visitSd ?? 0, 1, 0];
+  const scatter = given?.scatter ?? new Float64Array(counts.worn.length).fill(1);
+  const mode = new HazardMode(counts, columns, { beta, ofClient: new Float64Array(counts.clients), scatter });
+  let [sd, visitSd, likelihood] = [given?.clientSd ?? 0, given?.visitSd ?? 0, 0];
   const likelihoodAt = (at: number) => {
     if (isStopped?.()) throw new Stopped();
     likelihood = mode.settle(at) - mode.lossForClients();
@@ -67,12 +68,8 @@ export function fitHazard(
     const found = mode.visitSd();
     const moved = Math.abs(found - visitSd);
     visitSd = found;
-    dispersion = mode.giveVisits(visitSd);
+    mode.giveVisits(visitSd);
     if (moved < SETTLED) break;
-  }
-  if (given) {
-    likelihoodAt(sd);
-    dispersion = mode.giveVisits(visitSd);
   }
   likelihoodAt(sd);
   onProgress?.(1);
@@ -82,12 +79,10 @@ export function fitHazard(
     clientSd: sd,
     ofClient: [...mode.ofClient],
     visitSd,
-    dispersion,
+    scatter: mode.scatter,
     logLikelihood: likelihood,
     betaIf: naturalIf.map((natural) => {
       const other = new HazardMode({ ...counts, natural }, columns, mode);
-      other.settle(sd);
-      other.giveVisits(visitSd);
       other.settle(sd);
       return [...other.beta];
     }),

@@ -48,7 +48,7 @@ export class HazardMode {
   private readonly score: Float64Array;
   private readonly weight: Float64Array;
   /** How much more than counting each fill scatters. */
-  private readonly scatter: Float64Array;
+  readonly scatter: Float64Array;
   /** Weights, and weighted columns, summed by client; a client's columns stand together. */
   private readonly weightOf: Float64Array;
   private readonly columnsOf: Float64Array;
@@ -58,7 +58,7 @@ export class HazardMode {
   constructor(
     private readonly counts: FillCounts,
     columns: readonly Float64Array[],
-    from: { readonly beta: Float64Array; readonly ofClient: Float64Array },
+    from: { readonly beta: Float64Array; readonly ofClient: Float64Array; readonly scatter: Float64Array },
   ) {
     const fills = counts.worn.length;
     this.beta = from.beta;
@@ -67,7 +67,7 @@ export class HazardMode {
     this.on = new Float64Array(fills);
     this.score = new Float64Array(fills);
     this.weight = new Float64Array(fills);
-    this.scatter = new Float64Array(fills).fill(1);
+    this.scatter = from.scatter.slice();
     this.weightOf = new Float64Array(counts.clients);
     this.columnsOf = new Float64Array(counts.clients * columns.length);
   }
@@ -142,16 +142,11 @@ export class HazardMode {
     return Math.sqrt((low + high) / 2);
   }
 
-  /** Gives visits a noise of their own, and tells how much more than counting fills scatter by it, in the mean. */
-  giveVisits(visitSd: number): number {
+  /** Gives visits a noise of their own. */
+  giveVisits(visitSd: number): void {
     this.look(this.beta, this.ofClient);
-    let sum = 0;
-    for (let i = 0; i < this.scatter.length; i++) {
-      this.scatter[i] = 1 + visitSd ** 2 * this.weight[i]! * this.scatter[i]!;
-      sum += this.scatter[i]!;
-    }
+    for (let i = 0; i < this.scatter.length; i++) this.scatter[i] = 1 + visitSd ** 2 * this.weight[i]! * this.scatter[i]!;
     this.look(this.beta, this.ofClient);
-    return sum / Math.max(1, this.scatter.length);
   }
 
   private look(beta: Float64Array, ofClient: Float64Array): number {

@@ -51,14 +51,16 @@ describe("what a studio may say of itself", () => {
     expect(effects).toHaveLength(1);
   });
   test("what the whole set loses a day, and each client beside the others", () => {
-    const { hazardPerDay, clientsDifferBy, ofClient, dispersion } = learn(some);
+    const { hazardPerDay, clientsDifferBy, visitsDifferBy, ofClient } = learn(some);
     // Drawn with 0.0105.
     expect(hazardPerDay!.low).toBeLessThan(0.0105);
     expect(hazardPerDay!.high).toBeGreaterThan(0.0105);
     expect(clientsDifferBy).toBeGreaterThan(1.15);
     expect(clientsDifferBy).toBeLessThan(1.6);
     expect(ofClient.size).toBe(40);
-    expect(dispersion).toBeGreaterThan(1);
+    // Drawn with 0.1.
+    expect(visitsDifferBy).toBeGreaterThan(1.03);
+    expect(visitsDifferBy).toBeLessThan(1.25);
   });
 });
 

@@ -47,7 +47,7 @@ export function studioRetention(all: readonly FillFacts[], { supposed, nameOf, o
     leftAside: all.length - fills.length,
     hazardPerDay: null,
     clientsDifferBy: 1,
-    dispersion: 1,
+    visitsDifferBy: 1,
     ofClient: new Map<string, number>(),
   };
   const asked = FACTORS.map((factor) => factorColumns(factor, fills, nameOf));
@@ -147,7 +147,7 @@ export function studioRetention(all: readonly FillFacts[], { supposed, nameOf, o
     factors: asList(named),
     hazardPerDay,
     clientsDifferBy: fit ? Math.exp(fit.clientSd) : 1,
-    dispersion: fit?.dispersion ?? 1,
+    visitsDifferBy: fit ? Math.exp(fit.visitSd) : 1,
     ofClient: new Map(fit ? clientIds.map((id, i) => [id, Math.exp(fit.ofClient[i]!)]) : []),
   };
 }
