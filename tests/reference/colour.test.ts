@@ -12,7 +12,7 @@ import {
   timeToTarget,
   type DepthLook,
 } from "@/core/colour";
-import { mulberry32 } from "@/core/units";
+import { mulberry32, standardNormal } from "@/core/units";
 
 /**
  * Sharma, Wu, Dalal, "The CIEDE2000 color-difference formula", Color Research and Application 30 (2005) 21-30, table 1:
@@ -110,9 +110,6 @@ describe("processing curve", () => {
     expect(minutesTo(2.5, curve)).toBe(0);
   });
 
-  /** Box and Muller, Annals of Mathematical Statistics 29 (1958) 610-611. */
-  const normal = (random: () => number) => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
-
   // Seeds were fixed before the first run: 20261125 and the client's number.
   test.each(["lightener", "tint"] as const)(
     "the 95 %% interval covers 93 to 97 %% of 2,000 simulated clients, %s",
@@ -122,14 +119,17 @@ describe("processing curve", () => {
       let finite = 0;
       for (let client = 0; client < 2000; client++) {
         const random = mulberry32(20261125 + client);
-        const clientRate = prior.rate.median * Math.exp(prior.rate.logSd * normal(random));
-        const rate = clientRate * Math.exp(prior.visitLogSd * normal(random));
-        const end = prior.end.median * Math.exp(prior.end.logSd * normal(random));
+        const clientRate = prior.rate.median * Math.exp(prior.rate.logSd * standardNormal(random));
+        const rate = clientRate * Math.exp(prior.visitLogSd * standardNormal(random));
+        const end = prior.end.median * Math.exp(prior.end.logSd * standardNormal(random));
         const from = (prior.way === 1 ? 3 : 6) + (random() - 0.5);
         const curve = { from, way: prior.way, rate, end };
         const count = 3 + Math.floor(random() * 3);
         // Seen by eye with an error of 0.4 steps, and taken down in whole steps.
-        const seen = (minutes: number): DepthLook => ({ minutes, depth: Math.round(depthAfter(minutes, curve) + 0.4 * normal(random)) });
+        const seen = (minutes: number): DepthLook => ({
+          minutes,
+          depth: Math.round(depthAfter(minutes, curve) + 0.4 * standardNormal(random)),
+        });
         const looks = Array.from({ length: count + 1 }, (_, i) => seen(2 * i));
         const target = Math.round(from) + prior.way * 2;
         const estimate = timeToTarget(target, { looks }, [], prior);

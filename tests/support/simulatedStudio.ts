@@ -1,6 +1,6 @@
 import { FACTORS } from "@/core/retention/factors";
 import type { FillFacts } from "@/core/retention/fillFacts";
-import { mulberry32 } from "@/core/units";
+import { mulberry32, standardNormal } from "@/core/units";
 
 /** What is true of a studio that is drawn: log ratios by factor and level, and how clients and visits differ. */
 export type Truth = {
@@ -17,7 +17,7 @@ export type Truth = {
 /** Two years of fills, drawn by the model with named parameters. Winters are dry, some bottles old, some answers missing. */
 export function simulatedFills(truth: Truth): FillFacts[] {
   const random = mulberry32(truth.seed);
-  const normal = () => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
+  const normal = () => standardNormal(random);
   const chance = (p: number) => random() < p;
   const pick = <T>(...of: readonly T[]) => of[Math.floor(random() * of.length)]!;
   const cycleDays = truth.cycleDays ?? 90 + 5 * normal();

@@ -1,4 +1,4 @@
-import { mulberry32 } from "../units";
+import { mulberry32, standardNormal } from "../units";
 import { azimuthAt } from "./azimuth";
 import { naturalLashAt } from "./naturalLash";
 import type { Side } from "./sides";
@@ -75,7 +75,7 @@ function grow(eye: EyeSurvey, seed: number): FieldLash[] {
     const at = Math.min(0.992, Math.max(0.008, (step + within) / STEPS + jitter / Math.max(1, count)));
     const natural = lashAt(at);
     const [tilt, lean, chance] = [random() - 0.5, random() - 0.5, random() - 0.5];
-    const normal = Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
+    const normal = standardNormal(random);
     // Baby lashes come as evenly as their share says rather than in clumps.
     babies += natural.babyShare;
     const baby = babies >= 1;

@@ -1,11 +1,12 @@
-import type { Side } from "../eye";
+import { SIDES, type Side } from "../eye";
 import { movedOutShare, OUTGROWN_MM, USUAL_FIGURES, type CycleFigures } from "../growth";
+import type { Policy } from "../policy";
 
 /** At least this share of what was planned stays standing, unless load or a twisted lash says otherwise: something to build on. */
 export const LEAVES_TO_BUILD_ON = 0.4;
 
 /** What a studio takes off at a fill: all of it, only what is fully outgrown, or what lever and load condemn. */
-export type TakeOffSchool = "all" | "fullyOnly" | "loadAndLever";
+export type TakeOffSchool = Policy["outgrown"];
 
 /** One zone of a layer as it was found. */
 export type LeftInZone = {
@@ -35,8 +36,8 @@ export type ZoneTakeOff = {
 };
 export type TakeOff = { readonly zones: readonly ZoneTakeOff[]; readonly off: number; readonly leave: number; readonly spared: number };
 
-/** What no share spares. */
-const IS_SAFETY: Readonly<Record<TakeOffReason, boolean>> = { twisted: true, load: true, outgrown: false, all: false };
+/** What is spared for the sake of what is built on, the least grave first. What is twisted or overloaded never is. */
+const SPARED = ["all", "outgrown"] as const satisfies readonly TakeOffReason[];
 
 /**
  * How many extensions of each zone to take off, why, and how many to leave, by the studio's school. What was marked counts as
@@ -45,7 +46,7 @@ const IS_SAFETY: Readonly<Record<TakeOffReason, boolean>> = { twisted: true, loa
  */
 export function takeOff(zones: readonly LeftInZone[], days: number, school: TakeOffSchool, figures: CycleFigures = USUAL_FIGURES): TakeOff {
   const wanted = zones.map((zone) => ({ zone, why: reasonsFor(zone, days, school, figures) }));
-  const spared = (["right", "left"] as const).flatMap((side) => spareOn(wanted.filter(({ zone }) => zone.side === side)));
+  const spared = SIDES.flatMap((side) => spareOn(wanted.filter(({ zone }) => zone.side === side)));
   const found = wanted.map(({ zone }) => spared.find((one) => one.zone === zone)!);
   const sum = (of: (one: ZoneTakeOff) => number) => found.reduce((total, one) => total + of(one), 0);
   return { zones: found, off: sum(({ off }) => off), leave: sum(({ leave }) => leave), spared: sum((one) => one.spared) };
@@ -78,8 +79,7 @@ function spareOn(wanted: readonly Wanted[]): ZoneTakeOff[] {
   const taken = (one: Wanted) => one.why.reduce((total, { n }) => total + n, 0);
   let lacks = Math.max(0, keep - sum((one) => one.zone.left - taken(one)));
   const off = wanted.map(({ why }) => why.map((one) => ({ ...one })));
-  for (const reason of ["all", "outgrown"] as const satisfies readonly TakeOffReason[]) {
-    if (IS_SAFETY[reason]) continue;
+  for (const reason of SPARED) {
     const shares = off.map((why) => why.find((one) => one.reason === reason)?.n ?? 0);
     const given = shareOut(
       Math.min(

@@ -1,10 +1,11 @@
 import { LASH_CYCLE } from "./cycle";
+import { LATEST_DAYS, UNKNOWN_DAYS } from "./nextFillDays";
 import { naturalSurvival, naturalSurvivalRange, type Unsure } from "./retention";
 import type { SetLash } from "./setOverDays";
 
 /** Why a day and no later one. */
 export type ComeBackReason = "left" | "load" | "gaps" | "threeWeeks" | "notKnown";
-/** Bonds lost a day, with its bounds. */
+/** Bonds lost a day, with the bounds that hold it in 95 of 100. */
 export type Hazard = { readonly mid: number; readonly low: number; readonly high: number };
 
 export type ComeBack = {
@@ -17,14 +18,12 @@ export type ComeBack = {
   readonly left: number;
 };
 
-/** Three weeks is pushing it; two where nothing is known. Common practice. */
-const LATEST_DAYS = 21;
-const UNKNOWN_DAYS = 14;
+/** Nobody is asked back sooner, whatever is found. */
 const EARLIEST_DAYS = 5;
 
 /** Share on by a day. */
 export const shareOn = (days: number, hazardPerDay: number, bareBelowDays: number, cycleDays: number = LASH_CYCLE.cycleDays): number =>
-  days < cycleDays - bareBelowDays ? naturalSurvival(days, bareBelowDays, cycleDays) * Math.exp(-hazardPerDay * days) : 0;
+  naturalSurvival(days, bareBelowDays, cycleDays) * Math.exp(-hazardPerDay * days);
 
 /**
  * The best day to come back: the first on which so many only are left, a growing lash is over its load, or gaps show; never
@@ -63,6 +62,6 @@ export function comeBackDay(of: {
     because,
     earliest: Math.min(day, leftDay(range("low"), of.hazard.high)),
     latest: Math.max(day, Math.min(others, leftDay(range("high"), of.hazard.low))),
-    left: range("mid")(day) * Math.exp(-of.hazard.mid * day),
+    left: shareOn(day, of.hazard.mid, bareBelow.mean, cycle.mean),
   };
 }

@@ -10,7 +10,6 @@ export {
   type ShareRange,
 } from "./retention";
 export { drawLives, isOn, movedOutMm, USUAL_FIGURES, type CycleFigures, type LashLife, type WornLash } from "./lashLives";
-export { outgrownShare, OUTGROWN_MM } from "./outgrown";
-export { movedOutShare } from "./movedOut";
+export { movedOutShare, outgrownShare, OUTGROWN_MM } from "./movedOut";
 export { drawManySets, setOnDay, type DayBand, type SetLash, type SetOnDay } from "./setOverDays";
 export { comeBackDay, shareOn, type ComeBack, type ComeBackReason, type Hazard } from "./comeBack";

@@ -1,7 +1,6 @@
 import { mulberry32 } from "../units";
 import { drawLives, isOn, movedOutMm, USUAL_FIGURES, type WornLash } from "./lashLives";
-import { movedOutShare } from "./movedOut";
-import { outgrownShare } from "./outgrown";
+import { movedOutShare, outgrownShare } from "./movedOut";
 import { naturalSurvival } from "./retention";
 
 const HAZARD = 0.0117;

@@ -1,3 +1,4 @@
+import { standardNormal } from "../units";
 import { LASH_CYCLE } from "./cycle";
 import { naturalSurvival } from "./retention";
 
@@ -54,7 +55,7 @@ export function drawLives(worn: readonly WornLash[], figures: CycleFigures, rand
   const lives: LashLife[] = new Array<LashLife>(worn.length);
   byYouth.forEach(({ at, lacksMm }, rank) => {
     const ageDays = figures.bareBelowDays + ((rank + random()) / worn.length) * span;
-    const growthMmPerDay = Math.max(0, figures.growth.mean + figures.growth.sd * normal(random));
+    const growthMmPerDay = Math.max(0, figures.growth.mean + figures.growth.sd * standardNormal(random));
     lives[at] = {
       shedDay: figures.cycleDays - ageDays,
       lostDay: worn[at]!.hazardPerDay > 0 ? -Math.log(1 - random()) / worn[at]!.hazardPerDay : Infinity,
@@ -72,6 +73,3 @@ export const isOn = ({ shedDay, lostDay }: LashLife, days: number): boolean => d
 /** How far its attachment stands beyond where it was set, mm. */
 export const movedOutMm = ({ growthMmPerDay, growsDays, growsMm }: LashLife, days: number): number =>
   Math.min(growsMm, growthMmPerDay * Math.min(days, growsDays));
-
-/** Box and Muller, Annals of Mathematical Statistics 29 (1958) 610-611. */
-const normal = (random: () => number): number => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());

@@ -1,8 +1,18 @@
 import { normalBelow } from "../statistics";
-import { naturalSurvival } from "./retention";
 import { USUAL_FIGURES, type CycleFigures } from "./lashLives";
+import { naturalSurvival } from "./retention";
 
+/** An attachment so far beyond where it was set is outgrown, mm. A model of this product. */
+export const OUTGROWN_MM = 2.5;
 const STEPS = 200;
+
+/** Share of lashes that grow for so long whose attachment is then further out than that, by the spread of growth. */
+const grownBeyond = (days: number, beyondMm: number, { growth }: Pick<CycleFigures, "growth">): number =>
+  days > 0 ? 1 - normalBelow((beyondMm / days - growth.mean) / growth.sd) : 0;
+
+/** Share of the lashes that have grown all the while whose attachment is outgrown by then: 12 % at 14 days, 35 % at 18, half at 21. */
+export const outgrownShare = (days: number, figures: Pick<CycleFigures, "growth"> = USUAL_FIGURES): number =>
+  grownBeyond(days, OUTGROWN_MM, figures);
 
 /**
  * Share of the lashes still there after some days whose attachment has moved out by more than so far, over random phases of
@@ -10,17 +20,16 @@ const STEPS = 200;
  * lashes that lack at least as much of their full length. `movedOutShare(21, 2.5)` → 0.13
  */
 export function movedOutShare(days: number, beyondMm: number, figures: CycleFigures = USUAL_FIGURES): number {
-  const { cycleDays, anagenDays, bareBelowDays, growth } = figures;
-  naturalSurvival(days, bareBelowDays, cycleDays);
-  // Of those still there, ages at the placing lie evenly from the youngest that was worn on to what has not been shed.
-  const oldest = cycleDays - days;
-  if (oldest <= bareBelowDays) return 0;
+  const { cycleDays, anagenDays, bareBelowDays } = figures;
+  // Refuses a cycle that cannot be; nothing is there of one that is over.
+  if (naturalSurvival(days, bareBelowDays, cycleDays) === 0) return 0;
   if (!(beyondMm > 0)) return 1;
+  // Of those still there, ages at the placing lie evenly from the youngest that was worn on to what has not been shed.
+  const ages = cycleDays - days - bareBelowDays;
   let sum = 0;
   for (let i = 0; i < STEPS; i++) {
-    const age = bareBelowDays + ((i + 0.5) / STEPS) * (oldest - bareBelowDays);
-    const grew = Math.min(days, anagenDays - age);
-    if (grew > 0) sum += 1 - normalBelow((beyondMm / grew - growth.mean) / growth.sd);
+    const age = bareBelowDays + ((i + 0.5) / STEPS) * ages;
+    sum += grownBeyond(Math.min(days, anagenDays - age), beyondMm, figures);
   }
   return sum / STEPS;
 }

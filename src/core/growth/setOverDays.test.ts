@@ -7,7 +7,6 @@ import { drawManySets, setOnDay, type SetLash } from "./setOverDays";
 const lash = (over: Partial<SetLash> = {}): SetLash => ({
   side: "right",
   atMm: 0,
-  weight: 0.25,
   stopsAtMm: null,
   lengthMm: 8,
   matureMm: 11,
@@ -34,10 +33,10 @@ const usual = {
 
 describe("a set on a day", () => {
   const set = [lash(), lash({ atMm: 1 }), lash({ atMm: 2, stopsAtMm: 2 }), lash({ atMm: 3.5 }), lash({ side: "left", atMm: 9 })];
-  test("shed and lost apart, whichever came first; how it shows; the widest bare stretch of one eye", () => {
+  test("shed and lost apart, whichever came first; the widest bare stretch of one eye", () => {
     const lives = [life(), life({ shedDay: 5, lostDay: 9 }), life({ lostDay: 6, shedDay: 8 }), life(), life()];
-    expect(setOnDay(set, lives, 0)).toMatchObject({ on: 5, shed: 0, lost: 0, shows: 1.25, gap: { side: "right", fromMm: 2, toMm: 3.5 } });
-    expect(setOnDay(set, lives, 10)).toMatchObject({ on: 3, shed: 1, lost: 1, shows: 0.75, gap: { side: "right", fromMm: 0, toMm: 3.5 } });
+    expect(setOnDay(set, lives, 0)).toMatchObject({ on: 5, shed: 0, lost: 0, gap: { side: "right", fromMm: 2, toMm: 3.5 } });
+    expect(setOnDay(set, lives, 10)).toMatchObject({ on: 3, shed: 1, lost: 1, gap: { side: "right", fromMm: 0, toMm: 3.5 } });
     expect(setOnDay([], [], 10)).toMatchObject({ on: 0, gap: null });
   });
   test("outgrown from 2.5 mm, over its load from its own", () => {

@@ -1,14 +1,12 @@
 import type { Side } from "../eye";
 import { drawLives, isOn, movedOutMm, type CycleFigures, type LashLife, type WornLash } from "./lashLives";
-import { OUTGROWN_MM } from "./outgrown";
+import { OUTGROWN_MM } from "./movedOut";
 
 /** One worn lash of a set with what its days are judged by. Lashes of an eye stand in line, from the inner corner. */
 export type SetLash = WornLash & {
   readonly side: Side;
   /** Place on the lash line, mm from the inner corner. */
   readonly atMm: number;
-  /** Its part of what the set shows, 0..1. */
-  readonly weight: number;
   /** How far out its attachment makes the load one to stop at, mm; null where growth never does. */
   readonly stopsAtMm: number | null;
 };
@@ -23,15 +21,13 @@ export type SetOnDay = {
   /** Of those that are on: attachments that stand too far out, and lashes that carry more than they may. */
   readonly outgrown: number;
   readonly overLoad: number;
-  /** What of the whole look is there, 0..1. */
-  readonly shows: number;
   /** The widest bare stretch between two that are on, mm, and where; null where no eye has two. */
   readonly gap: { readonly side: Side; readonly fromMm: number; readonly toMm: number } | null;
 };
 
 /** What is left of a set on a day, by what becomes of each of its lashes. */
 export function setOnDay(lashes: readonly SetLash[], lives: readonly LashLife[], days: number): SetOnDay {
-  let [on, shed, lost, outgrown, overLoad, shows] = [0, 0, 0, 0, 0, 0];
+  let [on, shed, lost, outgrown, overLoad] = [0, 0, 0, 0, 0];
   let gap: SetOnDay["gap"] = null;
   const last: Partial<Record<Side, number>> = {};
   lashes.forEach((lash, i) => {
@@ -42,7 +38,6 @@ export function setOnDay(lashes: readonly SetLash[], lives: readonly LashLife[],
       return;
     }
     on += 1;
-    shows += lash.weight;
     const moved = movedOutMm(life, days);
     if (moved >= OUTGROWN_MM) outgrown += 1;
     if (lash.stopsAtMm !== null && moved >= lash.stopsAtMm) overLoad += 1;
@@ -51,7 +46,7 @@ export function setOnDay(lashes: readonly SetLash[], lives: readonly LashLife[],
       gap = { side: lash.side, fromMm: before, toMm: lash.atMm };
     last[lash.side] = lash.atMm;
   });
-  return { days, on, shed, lost, outgrown, overLoad, shows, gap };
+  return { days, on, shed, lost, outgrown, overLoad, gap };
 }
 
 /** The share still on by each day over many sets drawn, and the band that nine in ten of them lie in. */

@@ -3,23 +3,26 @@ import type { Behind, FactorColumns } from "./factorColumns";
 import type { FillFacts } from "./fillFacts";
 import type { Silent } from "./findings";
 
-/** A column with less of its own than this, the others known, is not told from them. */
+/** A column with less of its own than this, the others known, is not told from them; beside the season alone it must have more. */
 const OWN_SHARE = 0.05;
+const OWN_SHARE_OF_SEASON = 0.25;
 /** Fills behind a column of a visit, clients behind one of a client, beyond those the clients themselves take. */
 const BEHIND_A_COLUMN = 3;
 
+const SEASON = "the season";
+
 /** Columns of the reckoning: the constant, the season, then factors as long as there are fills and clients to bear them. */
 export function designOf(fills: readonly FillFacts[], of: readonly FactorColumns[], behind: Behind) {
-  const season = ["cos", "sin"] as const;
   const columns: Float64Array[] = [Float64Array.from(fills, () => 1)];
   const names = [""];
-  const independent = new Independent(fills.length);
-  independent.add(columns[0]!);
-  for (const wave of season) {
+  const [independent, season] = [new Independent(fills.length), new Independent(fills.length)];
+  for (const some of [independent, season]) some.add(columns[0]!);
+  for (const wave of ["cos", "sin"] as const) {
     const column = Float64Array.from(fills, ({ yearShare }) => Math[wave](2 * Math.PI * yearShare));
     if (independent.add(column, OWN_SHARE) !== null) continue;
+    season.add(column);
     columns.push(column);
-    names.push("the season");
+    names.push(SEASON);
   }
   const leftOut = new Map<string, Silent["why"]>();
   const at = new Map<string, readonly number[]>();
@@ -33,9 +36,12 @@ export function designOf(fills: readonly FillFacts[], of: readonly FactorColumns
       leftOut.set(factor.id, { is: "tooFew", fills: kind === "visit" ? more : 0, clients: kind === "client" ? more : 0 });
       continue;
     }
-    const like = told.map(({ column }) => independent.likest(column, OWN_SHARE)).find((found) => found !== null);
-    if (like !== undefined && like !== null) {
-      leftOut.set(factor.id, { is: "goesWith", other: names[like]! || "the rest" });
+    const likes = told.flatMap(({ column }) => {
+      const like = independent.likest(column, OWN_SHARE);
+      return like !== null ? [names[like]!] : season.likest(column, OWN_SHARE_OF_SEASON) !== null ? [SEASON] : [];
+    });
+    if (likes.length > 0) {
+      leftOut.set(factor.id, { is: "goesWith", other: likes[0]! });
       continue;
     }
     at.set(

@@ -59,8 +59,8 @@ export function factorColumns(
       onlyOneWay: others.every((one) => one.behind.fills === 0) && behind.fills > 0,
     };
   const isIn = (id: string) => Float64Array.from(levelAt, (level) => Number(level === id));
-  const rare = new Set([reference, ...told].map(({ level }) => level.id));
-  const rest = Float64Array.from(levelAt, (level) => Number(level === null || !rare.has(level)));
+  const comparedIds = new Set([reference, ...told].map(({ level }) => level.id));
+  const rest = Float64Array.from(levelAt, (level) => Number(level === null || !comparedIds.has(level)));
   const beside = rest.some((value) => value > 0) ? [rest] : [];
   const columns = told.map((one) => ({ level: one.level, behind: one.behind, column: isIn(one.level.id) }));
   if (!factor.isChosenByClient) return { factor, behind, reference: reference.level, told: columns, beside };

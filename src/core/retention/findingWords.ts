@@ -1,12 +1,11 @@
+import { counted, sentence } from "../units";
 import type { Behind } from "./factorColumns";
 import type { Effect, Silent, Told } from "./findings";
 
 /** Ratios as they are said: "1.8", below one to two places, "0.64". */
 export const ratioWords = (ratio: number): string => (ratio < 0.995 ? ratio.toFixed(2) : ratio.toFixed(1));
 
-const many = (n: number, one: string) => `${n} ${one}${n === 1 ? "" : "s"}`;
-const behindWords = ({ fills, clients }: Behind) => `from ${many(fills, "fill")} of ${many(clients, "client")}`;
-const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1);
+const behindWords = ({ fills, clients }: Behind) => `from ${counted(fills, "fill")} of ${counted(clients, "client")}`;
 
 /**
  * One effect in a plain sentence: "Below 40 % humidity: bonds lost 1.8 times as fast as with 40 to 60 % humidity (1.2 to 2.6),
@@ -21,17 +20,18 @@ export function effectWords(
   const what = says
     ? `bonds lost ${ratioWords(ratio)} times as fast as with ${reference.label} (${range})`
     : `no difference to ${reference.label} that can be told (${range} times)`;
-  return `${capital(level.label)}: ${what}, ${behindWords(behind)}, season allowed for.`;
+  return `${sentence(level.label)}: ${what}, ${behindWords(behind)}, season allowed for.`;
 }
 
 /** Why nothing is said, with what is missing: "15 more clients would tell". */
 export function silenceWords({ why, factor }: Pick<Silent, "why" | "factor">): string {
   switch (why.is) {
     case "tooFew": {
-      const missing = [why.fills > 0 ? many(why.fills, "more fill") : "", why.clients > 0 ? many(why.clients, "more client") : ""].filter(
-        Boolean,
-      );
-      return `${capital(missing.join(" and ") || "more fills")} would tell.`;
+      const missing = [
+        why.fills > 0 ? counted(why.fills, "more fill") : "",
+        why.clients > 0 ? counted(why.clients, "more client") : "",
+      ].filter(Boolean);
+      return `${sentence(missing.join(" and ") || "more fills")} would tell.`;
     }
     case "oneWay":
       return "So far always the same way: nothing to compare.";

@@ -1,3 +1,4 @@
+import type { Hazard } from "../growth";
 import type { Behind } from "./factorColumns";
 import type { Factor, Level } from "./factors";
 
@@ -44,7 +45,7 @@ export type StudioRetention = {
   readonly leftAside: number;
   readonly factors: readonly (Told | Silent)[];
   /** Bonds lost a day by an ordinary set of a client like the others; null where none can be told from nature. */
-  readonly hazardPerDay: { readonly mid: number; readonly low: number; readonly high: number } | null;
+  readonly hazardPerDay: Hazard | null;
   /** How far clients differ, and visits of one client, as a ratio of one standard deviation; 1 where they do not. */
   readonly clientsDifferBy: number;
   readonly visitsDifferBy: number;

@@ -1,4 +1,4 @@
-import { naturalSurvival, naturalSurvivalRange, type ShareRange, type Unsure } from "../growth";
+import { naturalSurvival, naturalSurvivalRange, type Hazard, type ShareRange, type Unsure } from "../growth";
 import { betaBelow } from "../statistics/distributions";
 import { shareLeft, type Count } from "./shareLeft";
 
@@ -12,7 +12,7 @@ export type LossSplit = {
   /** Of everything worn, the share that the work lost; below 0 likewise. */
   readonly lostByWork: ShareRange;
   /** Bonds lost a day, signed. */
-  readonly hazardPerDay: ShareRange;
+  readonly hazardPerDay: Hazard;
   /** Whether the loss can be told from nature's at all. */
   readonly isTold: boolean;
 };

@@ -1,3 +1,4 @@
+import { fBeyond, studentTQuantile } from "../statistics/distributions";
 import { simulatedFills } from "../../../tests/support/simulatedStudio";
 import { FACTORS } from "./factors";
 import type { FillFacts } from "./fillFacts";
@@ -64,6 +65,59 @@ describe("what a studio may say of itself", () => {
   });
 });
 
+describe("how sure it is", () => {
+  /** Humidity, the bottle's age and steam are known of every fill, and nothing else of any. */
+  const few = drawn(200, 40, { humidity: { dry: 0.3 } }).map((fill): FillFacts => ({
+    ...fill,
+    technicianId: "anna",
+    relativeHumidity: fill.relativeHumidity ?? 0.45,
+    temperatureC: null,
+    vapourDensityGm3: null,
+    adhesiveId: null,
+    setTimeDrift: null,
+    beadAgeS: null,
+    primer: null,
+    attachment: null,
+    talked: null,
+    moved: null,
+    technique: null,
+    curl: null,
+    contactMm: null,
+    washesAWeek: null,
+    oil: null,
+    cried: null,
+    sleepsOn: null,
+  }));
+  test.each([
+    // Fills less clients less season (two), dry, damp, old.
+    ["bottleAge", 200 - 40 - 5],
+    // Clients less the constant and its own.
+    ["steam", 40 - 2],
+  ])("%s: Student's t with %d degrees of freedom", (id, df) => {
+    const { effects, chance } = told(few, id);
+    const { ratio, high } = effects[0]!;
+    const error = Math.log(high / ratio) / studentTQuantile(0.975, df);
+    // With another df, interval and chance would not come to the same error.
+    expect(fBeyond((Math.log(ratio) / error) ** 2, 1, df)).toBeCloseTo(chance, 9);
+    expect(effects).toHaveLength(1);
+    const fit = learn(few);
+    // A client's error is hardly less than her spread over the root of the clients' halves: derived, 2 · sd / √40.
+    if (id === "steam") expect(error).toBeGreaterThan((1.6 * Math.log(fit.clientsDifferBy)) / Math.sqrt(40));
+  });
+  test("what is only supposed of the cycle is in the interval: most of all in the loss a day", () => {
+    const width = (supposed: typeof SUPPOSED) => {
+      const { low, high } = learn(few, { supposed }).hazardPerDay!;
+      return Math.log(high / low) / 2 / studentTQuantile(0.975, 39);
+    };
+    const [sure, unsure] = [width({ cycle: { mean: 90, sd: 0 }, bareBelowSd: 0 }), width({ cycle: { mean: 90, sd: 10 }, bareBelowSd: 0 })];
+    // Ten days either way: 0.0098 and 0.0131 a day at 60 % and 21 days (handbook of the trade), half of log(0.0131 / 0.0098) = 0.145.
+    expect(Math.sqrt(unsure ** 2 - sure ** 2)).toBeGreaterThan(0.11);
+    expect(Math.sqrt(unsure ** 2 - sure ** 2)).toBeLessThan(0.18);
+    const bare = width({ cycle: { mean: 90, sd: 0 }, bareBelowSd: 10 });
+    expect(bare).toBeGreaterThan(1.05 * sure);
+  });
+});
+
 describe("silence, and what is missing", () => {
   test("below 30 fills of 10 clients nothing is said, and how many more would tell", () => {
     const few = learn(drawn(24, 8));
@@ -74,6 +128,8 @@ describe("silence, and what is missing", () => {
       clients: 2,
     });
     expect(few.hazardPerDay).toBeNull();
+    // Each client once: clients enough for what belongs to a client, and still too few fills.
+    expect(why(drawn(27, 27), "steam")).toEqual({ is: "tooFew", fills: 3, clients: 0 });
     expect(learn([]).factors.map(({ kind }) => kind)).toEqual(FACTORS.map(() => "silent"));
   });
   test("of what belongs to a client it is clients that are missing, not fills", () => {
@@ -101,8 +157,8 @@ describe("silence, and what is missing", () => {
     const together = fills.map((fill) => ({ ...fill, moved: fill.talked }));
     expect(why(together, "moved")).toEqual({ is: "goesWith", other: "talk while placing" });
     const winters = fills.map((fill) => ({ ...fill, relativeHumidity: Math.cos(2 * Math.PI * fill.yearShare) > 0 ? 0.3 : 0.5 }));
-    // Half a year each way: four fifths of it is the season.
-    expect(of(winters, "humidity").kind).toBe("told");
+    // Half a year each way: four fifths of it is the season (8/π² = 0.81, derived).
+    expect(why(winters, "humidity")).toEqual({ is: "goesWith", other: "the season" });
   });
   test("primer is told by what changes within a client: chosen for some and not for others it says nothing", () => {
     const fills = drawn(160, 40).map((fill) => ({

@@ -1,7 +1,7 @@
-import { naturalSurvival, type Unsure } from "../growth";
+import { Matrix, inverse } from "ml-matrix";
+import { naturalSurvival, type Hazard, type Unsure } from "../growth";
 import { benjaminiHochberg } from "../statistics/benjaminiHochberg";
 import { fBeyond, studentTQuantile } from "../statistics/distributions";
-import { Matrix, inverse } from "ml-matrix";
 import { factorColumns, SPEAKS_FROM, type Behind, type FactorColumns, type Missing } from "./factorColumns";
 import { designOf } from "./design";
 import { FACTORS } from "./factors";
@@ -28,6 +28,7 @@ const [EARLIEST, LATEST] = [5, 60];
 const [EXTREME_LOG, EXTREME_SD] = [3.5, 1.5];
 /** Less than one bond in ten thousand a day is none. */
 const NO_HAZARD_LOG = Math.log(1e-4);
+/** Nature is never supposed to have left less: so late a fill says nothing of bonds. */
 const NATURAL_LEAST = 0.02;
 
 export const isLearnedFrom = ({ worn, left, days }: FillFacts): boolean => worn > 0 && left <= worn && days >= EARLIEST && days <= LATEST;
@@ -38,131 +39,129 @@ export const isLearnedFrom = ({ worn, left, days }: FillFacts): boolean => worn 
  * by fills for what belongs to a visit and by clients for what belongs to a client; found is what Benjamini and Hochberg let
  * stand over everything asked.
  */
-export function studioRetention(all: readonly FillFacts[], { supposed, nameOf, onProgress, isStopped }: RetentionOptions): StudioRetention {
+export function studioRetention(all: readonly FillFacts[], options: RetentionOptions): StudioRetention {
   const fills = all.filter(isLearnedFrom);
   const clientIds = [...new Set(fills.map(({ clientId }) => clientId))];
   const behind = { fills: fills.length, clients: clientIds.length };
-  const nothing = {
-    behind,
-    leftAside: all.length - fills.length,
-    hazardPerDay: null,
-    clientsDifferBy: 1,
-    visitsDifferBy: 1,
-    ofClient: new Map<string, number>(),
-  };
-  const asked = FACTORS.map((factor) => factorColumns(factor, fills, nameOf));
+  const asked = FACTORS.map((factor) => factorColumns(factor, fills, options.nameOf));
   const speaking = asked.filter((one): one is FactorColumns => "told" in one);
-  const silent = new Map<string, Silent>(asked.flatMap((one) => ("told" in one ? [] : [[one.factor.id, missingWords(one)] as const])));
-  const asList = (told: ReadonlyMap<string, Told>) => FACTORS.map((factor) => told.get(factor.id) ?? silent.get(factor.id)!);
-  if (behind.fills < SPEAKS_FROM.fills || behind.clients < SPEAKS_FROM.clientsOfFills) {
-    for (const { factor, behind: of } of speaking) silent.set(factor.id, { kind: "silent", factor, behind: of, why: tooFewAtAll(behind) });
-    return { ...nothing, factors: asList(new Map()) };
-  }
-  const client = new Map(clientIds.map((id, i) => [id, i]));
-  const naturalIf = (cycleDays: number, bareMore: number) =>
-    Float64Array.from(fills, ({ days, bareBelowDays }) =>
-      Math.max(NATURAL_LEAST, naturalSurvival(days, 0, Math.max(days, cycleDays - Math.max(0, bareBelowDays + bareMore)) + 1e-9)),
-    );
-  const counts: FillCounts = {
-    worn: Float64Array.from(fills, ({ worn }) => worn),
-    left: Float64Array.from(fills, ({ left }) => left),
-    days: Float64Array.from(fills, ({ days }) => days),
-    natural: naturalIf(supposed.cycle.mean, 0),
-    client: Int32Array.from(fills, ({ clientId }) => client.get(clientId)!),
-    clients: clientIds.length,
-  };
-  const { cycle, bareBelowSd } = supposed;
-  const others = [
-    naturalIf(cycle.mean + cycle.sd, 0),
-    naturalIf(cycle.mean - cycle.sd, 0),
-    naturalIf(cycle.mean, bareBelowSd),
-    naturalIf(cycle.mean, -bareBelowSd),
-  ];
-
-  const told = new Map<string, Told>();
-  const main = speaking.filter(({ factor }) => !factor.insteadOf);
-  const apart = speaking.filter(({ factor }) => factor.insteadOf);
-  let first: HazardFit | null = null;
-  let hazardPerDay: StudioRetention["hazardPerDay"] = null;
-  [main, ...apart.map((one) => [...main.filter(({ factor }) => !one.factor.insteadOf!.includes(factor.id)), one])].forEach((of, round) => {
-    const wanted = round === 0 ? of : of.slice(-1);
-    const say = (one: FactorColumns, why: Silent["why"]) =>
-      silent.set(one.factor.id, { kind: "silent", factor: one.factor, behind: one.behind, why });
-    const design = designOf(fills, of, behind);
-    for (const one of wanted) {
-      const why = design.leftOut.get(one.factor.id);
-      if (why) say(one, why);
-    }
-    const within = wanted.filter(({ factor }) => !design.leftOut.has(factor.id));
-    if (round > 0 && within.length === 0) return;
-    let fit: HazardFit;
-    try {
-      fit = fitHazard(counts, design.columns, {
-        naturalIf: others,
-        ...(first ? { given: first } : {}),
-        ...(onProgress ? { onProgress: (share) => onProgress((round + share) / (apart.length + 1)) } : {}),
-        ...(isStopped ? { isStopped } : {}),
-      });
-    } catch (fault) {
-      if (!(fault instanceof NoFit)) throw fault;
-      for (const one of within) say(one, { is: "noFit" });
-      return;
-    }
-    first ??= fit;
-    const alternative = round > 0 ? wanted[0]! : null;
-    if (alternative && !explainsMore(fit, first))
-      return say(alternative, { is: "goesWith", other: labelOf(alternative.factor.insteadOf![0]!) });
-    if (alternative)
-      for (const id of alternative.factor.insteadOf!) {
-        const instead = told.get(id);
-        if (!instead) continue;
-        told.delete(id);
-        silent.set(id, {
-          kind: "silent",
-          factor: instead.factor,
-          behind: instead.behind,
-          why: { is: "goesWith", other: alternative.factor.label },
-        });
-      }
-    const covariance = withSupposed(fit);
-    if (round === 0) hazardPerDay = baseline(fit, covariance, behind.clients);
-    for (const one of within) {
-      const at = design.at.get(one.factor.id)!;
-      const df =
-        one.factor.belongsTo === "client" ? behind.clients - design.clientColumns - 1 : behind.fills - behind.clients - design.visitColumns;
-      const found = toldOf(one, at, fit.beta, covariance, Math.max(1, df));
-      if (found) told.set(one.factor.id, found);
-      else say(one, { is: "extreme" });
-    }
-  });
+  const answers = new Map<string, Told | Silent>(asked.map((one) => [one.factor.id, silentFor(one, whyMissing(one, behind))]));
+  const isEnough = behind.fills >= SPEAKS_FROM.fills && behind.clients >= SPEAKS_FROM.clientsOfFills;
+  const main = isEnough ? reckonAll(fills, clientIds, speaking, answers, options) : null;
   // Over everything asked: what was silent was asked as well.
+  const asAsked = FACTORS.map(({ id }) => answers.get(id)!);
   const found = benjaminiHochberg(
-    FACTORS.map(({ id }) => told.get(id)?.chance ?? 1),
+    asAsked.map((one) => (one.kind === "told" ? one.chance : 1)),
     FALSE_SHARE,
   );
-  const named = new Map(FACTORS.flatMap(({ id }, i) => (told.has(id) ? [[id, { ...told.get(id)!, isFound: found[i]! }] as const] : [])));
-  const fit = first as HazardFit | null;
   return {
-    ...nothing,
-    factors: asList(named),
-    hazardPerDay,
-    clientsDifferBy: fit ? Math.exp(fit.clientSd) : 1,
-    visitsDifferBy: fit ? Math.exp(fit.visitSd) : 1,
-    ofClient: new Map(fit ? clientIds.map((id, i) => [id, Math.exp(fit.ofClient[i]!)]) : []),
+    behind,
+    leftAside: all.length - fills.length,
+    factors: asAsked.map((one, i) => (one.kind === "told" ? { ...one, isFound: found[i]! } : one)),
+    hazardPerDay: main && baseline(main, behind.clients),
+    clientsDifferBy: main ? Math.exp(main.fit.clientSd) : 1,
+    visitsDifferBy: main ? Math.exp(main.fit.visitSd) : 1,
+    ofClient: new Map(main ? clientIds.map((id, i) => [id, Math.exp(main.fit.ofClient[i]!)]) : []),
   };
 }
 
-const missingWords = ({ factor, behind, fills, clients, onlyOneWay }: Missing): Silent => ({
+type Design = ReturnType<typeof designOf>;
+/** One fit with its columns, and the covariance of its effects with what the cycle's spread adds to it. */
+type Reckoning = { readonly design: Design; readonly fit: HazardFit; readonly covariance: readonly (readonly number[])[] };
+
+/**
+ * Everything that can speak in one reckoning, then each alternative in the place of what it stands for. Writes what is said
+ * into `answers`; gives the first reckoning, null where the counts do not bear it.
+ */
+function reckonAll(
+  fills: readonly FillFacts[],
+  clientIds: readonly string[],
+  speaking: readonly FactorColumns[],
+  answers: Map<string, Told | Silent>,
+  { supposed, onProgress, isStopped }: RetentionOptions,
+): Reckoning | null {
+  const behind = { fills: fills.length, clients: clientIds.length };
+  const { counts, naturalIf } = countsOf(fills, clientIds, supposed);
+  const alternatives = speaking.filter(({ factor }) => factor.insteadOf);
+  const ordinary = speaking.filter(({ factor }) => !factor.insteadOf);
+  const answer = (one: FactorColumns, is: Told | Silent["why"]) => answers.set(one.factor.id, "kind" in is ? is : silentFor(one, is));
+
+  const fitted = (design: Design, round: number, given: HazardFit | null): Reckoning | null => {
+    try {
+      const fit = fitHazard(counts, design.columns, {
+        naturalIf,
+        ...(given ? { given } : {}),
+        ...(onProgress ? { onProgress: (share) => onProgress((round + share) / (alternatives.length + 1)) } : {}),
+        ...(isStopped ? { isStopped } : {}),
+      });
+      return { design, fit, covariance: withSupposed(fit) };
+    } catch (fault) {
+      if (fault instanceof NoFit) return null;
+      throw fault;
+    }
+  };
+
+  const design = designOf(fills, ordinary, behind);
+  const main = fitted(design, 0, null);
+  for (const one of ordinary) answer(one, design.leftOut.get(one.factor.id) ?? (main ? toldOf(one, main, behind) : { is: "noFit" }));
+  alternatives.forEach((one, i) => {
+    const replaced = ordinary.filter(({ factor }) => one.factor.insteadOf!.includes(factor.id));
+    const instead = designOf(fills, [...ordinary.filter((each) => !replaced.includes(each)), one], behind);
+    const why = instead.leftOut.get(one.factor.id);
+    const other = why || !main ? null : fitted(instead, i + 1, main.fit);
+    if (!main || !other) answer(one, why ?? { is: "noFit" });
+    else if (!explainsMore(other.fit, main.fit)) answer(one, { is: "goesWith", other: labelOf(one.factor.insteadOf![0]!) });
+    else {
+      answer(one, toldOf(one, other, behind));
+      for (const each of replaced) answer(each, { is: "goesWith", other: one.factor.label });
+    }
+  });
+  return main;
+}
+
+/** The fills as counts, and what nature may have left of them were cycle or bare-lash age a standard deviation longer, and shorter. */
+function countsOf(fills: readonly FillFacts[], clientIds: readonly string[], { cycle, bareBelowSd }: CycleSupposed) {
+  const client = new Map(clientIds.map((id, i) => [id, i]));
+  const column = (of: (fill: FillFacts) => number) => Float64Array.from(fills, of);
+  const natural = (cycleDays: number, bareMore: number) =>
+    column(({ days, bareBelowDays }) => {
+      const wornDays = cycleDays - Math.max(0, bareBelowDays + bareMore);
+      return Math.max(NATURAL_LEAST, wornDays > days ? naturalSurvival(days, 0, wornDays) : 0);
+    });
+  const counts: FillCounts = {
+    worn: column(({ worn }) => worn),
+    left: column(({ left }) => left),
+    days: column(({ days }) => days),
+    natural: natural(cycle.mean, 0),
+    client: Int32Array.from(fills, ({ clientId }) => client.get(clientId)!),
+    clients: clientIds.length,
+  };
+  const naturalIf = [
+    natural(cycle.mean + cycle.sd, 0),
+    natural(cycle.mean - cycle.sd, 0),
+    natural(cycle.mean, bareBelowSd),
+    natural(cycle.mean, -bareBelowSd),
+  ];
+  return { counts, naturalIf };
+}
+
+const silentFor = ({ factor, behind }: Pick<FactorColumns, "factor" | "behind">, why: Silent["why"]): Silent => ({
   kind: "silent",
   factor,
   behind,
-  why: onlyOneWay ? { is: "oneWay" } : { is: "tooFew", fills, clients },
+  why,
 });
-const tooFewAtAll = ({ fills, clients }: Behind): Silent["why"] => ({
-  is: "tooFew",
-  fills: Math.max(0, SPEAKS_FROM.fills - fills),
-  clients: Math.max(0, SPEAKS_FROM.clientsOfFills - clients),
-});
+
+/** What is missing of a factor that cannot speak, or of the studio where the factor could. */
+function whyMissing(one: FactorColumns | Missing, { fills, clients }: Behind): Silent["why"] {
+  if ("told" in one)
+    return {
+      is: "tooFew",
+      fills: Math.max(0, SPEAKS_FROM.fills - fills),
+      clients: Math.max(0, SPEAKS_FROM.clientsOfFills - clients),
+    };
+  return one.onlyOneWay ? { is: "oneWay" } : { is: "tooFew", fills: one.fills, clients: one.clients };
+}
 
 const labelOf = (id: string): string => FACTORS.find((factor) => factor.id === id)!.label;
 
@@ -178,37 +177,29 @@ function withSupposed({ covariance, betaIf }: HazardFit): number[][] {
   return covariance.map((row, j) => row.map((value, k) => value + moves.reduce((sum, move) => sum + move[j]! * move[k]!, 0)));
 }
 
-function baseline({ beta }: HazardFit, covariance: readonly (readonly number[])[], clients: number): StudioRetention["hazardPerDay"] {
-  const [log, sd] = [beta[0]!, Math.sqrt(covariance[0]![0]!)];
+function baseline({ fit, covariance }: Reckoning, clients: number): Hazard | null {
+  const [log, sd] = [fit.beta[0]!, Math.sqrt(covariance[0]![0]!)];
   if (log < NO_HAZARD_LOG || sd > EXTREME_SD) return null;
   const off = studentTQuantile(0.975, Math.max(1, clients - 1)) * sd;
   return { mid: Math.exp(log), low: Math.exp(log - off), high: Math.exp(log + off) };
 }
 
-function toldOf(
-  of: FactorColumns,
-  at: readonly number[],
-  beta: readonly number[],
-  covariance: readonly (readonly number[])[],
-  df: number,
-): Told | null {
-  const effects = of.told.map(({ level, behind }, i): Effect | null => {
-    const [log, sd] = [beta[at[i]!]!, Math.sqrt(covariance[at[i]!]![at[i]!]!)];
-    if (!Number.isFinite(sd) || Math.abs(log) > EXTREME_LOG || sd > EXTREME_SD) return null;
+/** A factor's effects with Student's intervals: by clients less their columns, or by fills less clients less theirs. */
+function toldOf(of: FactorColumns, { design, fit, covariance }: Reckoning, behind: Behind): Told | Silent["why"] {
+  const at = design.at.get(of.factor.id)!;
+  const ofClient = behind.clients - design.clientColumns - 1;
+  const ofVisit = behind.fills - behind.clients - design.visitColumns;
+  const df = Math.max(1, of.factor.belongsTo === "client" ? ofClient : ofVisit);
+  const effects = of.told.flatMap(({ level, behind: ofLevel }, i): Effect[] => {
+    const [log, sd] = [fit.beta[at[i]!]!, Math.sqrt(covariance[at[i]!]![at[i]!]!)];
+    if (!Number.isFinite(sd) || Math.abs(log) > EXTREME_LOG || sd > EXTREME_SD) return [];
     const off = studentTQuantile(0.975, df) * sd;
-    return { level, behind, ratio: Math.exp(log), low: Math.exp(log - off), high: Math.exp(log + off) };
+    return [{ level, behind: ofLevel, ratio: Math.exp(log), low: Math.exp(log - off), high: Math.exp(log + off) }];
   });
-  if (effects.some((one) => one === null)) return null;
+  if (effects.length < of.told.length) return { is: "extreme" };
   const own = new Matrix(at.map((j) => at.map((k) => covariance[j]![k]!)));
-  const logs = Matrix.columnVector(at.map((j) => beta[j]!));
+  const logs = Matrix.columnVector(at.map((j) => fit.beta[j]!));
   const wald = logs.transpose().mmul(inverse(own)).mmul(logs).get(0, 0) / at.length;
-  return {
-    kind: "told",
-    factor: of.factor,
-    behind: of.behind,
-    reference: of.reference,
-    effects: effects as Effect[],
-    chance: fBeyond(wald, at.length, df),
-    isFound: false,
-  };
+  const { factor, reference } = of;
+  return { kind: "told", factor, behind: of.behind, reference, effects, chance: fBeyond(wald, at.length, df), isFound: false };
 }

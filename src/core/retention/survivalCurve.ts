@@ -25,17 +25,16 @@ const DRAWS = 400;
 export function survivalCurve(fills: readonly CountedFill[], random: () => number): CurvePoint[] {
   const days = [...new Set(fills.map((one) => one.days))].sort((a, b) => a - b);
   const at = new Map(days.map((day, i) => [day, i]));
-  const clients = [...new Map(fills.map((one) => [one.clientId, [] as CountedFill[]])).entries()];
-  const byClient = new Map(clients);
-  for (const one of fills) byClient.get(one.clientId)!.push(one);
-  const groups = [...byClient.values()];
+  const byClient = new Map<string, CountedFill[]>();
+  for (const one of fills) byClient.set(one.clientId, [...(byClient.get(one.clientId) ?? []), one]);
+  const clients = [...byClient.values()];
   const curve = stepsOf(fills, days, at);
   const drawn =
-    groups.length < FEWEST_CLIENTS
+    clients.length < FEWEST_CLIENTS
       ? []
       : Array.from({ length: DRAWS }, () =>
           stepsOf(
-            groups.flatMap(() => groups[Math.floor(random() * groups.length)]!),
+            clients.flatMap(() => clients[Math.floor(random() * clients.length)]!),
             days,
             at,
           ),

@@ -32,5 +32,8 @@ export function formatPercent(fraction: number, digits = 0): string {
 /** A length with its article. `anMm(11)` → "an 11"; `anMm(17)` → "a 17"; `anMm(8)` → "an 8" */
 export const anMm = (mm: number): string => `${/^(8|11|18)(\D|$)/.test(formatMm(mm)) ? "an" : "a"} ${formatMm(mm)}`;
 
+/** So many of something. `counted(3, "fill")` → "3 fills"; `counted(1, "fill")` → "1 fill" */
+export const counted = (count: number, one: string): string => `${count} ${one}${count === 1 ? "" : "s"}`;
+
 /** The first letter large. `sentence("step 1")` → "Step 1" */
 export const sentence = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
