@@ -83,6 +83,11 @@ describe("gaps from lash to lash", () => {
   test("the rest of a zone at one tap says nothing of a lash", () => {
     expect(lashGaps(plan, workOf([lash(0), lash(20), lash(90, { n: 5 }), lash(110)])).map(({ seconds }) => seconds)).toEqual([20, 20]);
   });
+  test("taps in a row that count what was placed before are no lashes of a quarter of a second, nor one of a hundred", () => {
+    const at = [0, 20, 40, 140, 140.25, 140.5, 140.75, 160, 180, 182, 200];
+    expect(lashGaps(plan, workOf(at.map((s) => lash(s)))).map(({ seconds }) => seconds)).toEqual([20, 20, 19.25, 20, 2, 18]);
+    expect(lashGaps(plan, workOf([0, 1.9, 3.8].map((s) => lash(s))))).toEqual([]);
+  });
 });
 
 describe("pace", () => {

@@ -11,6 +11,8 @@ export type Pace = { readonly seconds: number; readonly lowS: number; readonly h
 
 /** A gap longer than so many middling ones was something else. Common practice in timing work. */
 const OUT_FROM_MEDIANS = 4;
+/** No lash is placed in less, s: taps so close count what was placed before. A model of this product. */
+const LEAST_S = 2;
 /** Fewer than this say nothing of a pace. */
 export const LEAST_GAPS = 10;
 /** How many lashes at each end of a set are told apart: hands tire. */
@@ -18,7 +20,8 @@ const END_LASHES = 10;
 
 /**
  * Gaps between lashes placed one by one, in order. Those in which something else was done (`interruptionsMs`: beads, checks,
- * tape, lashes set anew) or the work stood still are left out, and so is what took over four times the middling gap.
+ * tape, lashes set anew) or the work stood still are left out, so are taps that count several placed before, with the time
+ * before the first of them, and what took over four times the middling gap.
  */
 export function lashGaps(plan: PlacementPlan, work: PlacingWork, interruptionsMs: readonly number[] = []): LashGap[] {
   const fans = new Map(plan.spots.map((spot) => [spotKey(spot), spot.isFan]));
@@ -37,7 +40,9 @@ export function lashGaps(plan: PlacementPlan, work: PlacingWork, interruptionsMs
     while (next < breaks.length && breaks[next]! <= before.atMs) next += 1;
     if (lash.n > 1 || (next < breaks.length && breaks[next]! <= lash.atMs)) return [];
     const seconds = (lash.atMs - before.atMs) / 1000;
-    return seconds > 0 ? [{ side: lash.side, isFan: fans.get(spotKey(lash)) ?? false, seconds }] : [];
+    const then = work.lashes[i + 1];
+    const isCaughtUp = seconds < LEAST_S || (then !== undefined && then.atMs - lash.atMs < LEAST_S * 1000);
+    return !isCaughtUp ? [{ side: lash.side, isFan: fans.get(spotKey(lash)) ?? false, seconds }] : [];
   });
   const longest = OUT_FROM_MEDIANS * median(gaps.map(({ seconds }) => seconds));
   return gaps.filter(({ seconds }) => seconds <= longest);
