@@ -32,7 +32,7 @@ export function simulatedFills(truth: Truth): FillFacts[] {
     oil: chance(0.35),
     steam: chance(0.4),
     cried: chance(0.4),
-    sleepsOn: pick("right", "left", "back", "back", "changing") as FillFacts["sleepsOn"],
+    sleepsOn: pick("right", "left", "back", "back", "either") as FillFacts["sleepsOn"],
     oily: chance(0.4),
     tells: chance(0.85),
   }));

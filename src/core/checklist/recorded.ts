@@ -24,6 +24,9 @@ export const RECORDED = [
   "photoBefore",
   "photoAfter",
   "nextVisit",
+  "sinceLast",
+  "leftCounted",
+  "takenOff",
   "soak",
   "lots",
   "planned",
@@ -43,7 +46,7 @@ export type BesideEvents = {
 };
 
 /** Everything that a visit's record says was done. An inspection of each eye counts once both were looked at. */
-export function recordedOf({ head, steps, set, run }: VisitState, beside: BesideEvents): ReadonlySet<Recorded> {
+export function recordedOf({ head, steps, set, fill, run }: VisitState, beside: BesideEvents): ReadonlySet<Recorded> {
   const looked = (what: InspectionId) => isLooked(what, set.inspections);
   const lastBead = set.beads.at(-1);
   const is: Readonly<Record<Recorded, boolean>> = {
@@ -62,6 +65,9 @@ export function recordedOf({ head, steps, set, run }: VisitState, beside: Beside
     sting: looked("sting"),
     stuck: looked("stuck"),
     word: looked("word"),
+    sinceLast: Object.values(fill.since).some((answer) => answer !== null),
+    leftCounted: fill.counted.length > 0,
+    takenOff: fill.off.length > 0,
     soak: steps.soak !== null,
     lots: run.batches.length > 0 || (set.beads.length > 0 && set.beads.every(({ bottleId }) => bottleId !== null)),
     planned: run.plan !== null,

@@ -43,8 +43,18 @@ const howTheyHeld = step(
   "Washing, oil, steam, crying, the side slept on: the next set is planned by it.",
   {
     minutes: 2,
+    by: "sinceLast",
   },
 );
+const COUNT_LEFT = step("count-left", "What is left counted, zone by zone", "What nature took and what the work lost is told from it.", {
+  minutes: 1,
+  by: "leftCounted",
+});
+const TAKE_OFF = step("take-off", "Outgrown and twisted ones taken off", "Sound ones stay: there must be something to build on.", {
+  minutes: 5,
+  when: "whenAsked",
+  by: "takenOff",
+});
 
 const prepare = ({ padsWhen, padDistance, primer, mapOnPad }: ChecklistSchools, onClient: boolean): readonly Shipped[] => {
   const cleansing = [
@@ -162,6 +172,7 @@ export function shippedChecklist(service: ServiceId, schools: ChecklistSchools):
         by: "survey",
       }),
       ...(onClient ? [PHOTO_BEFORE] : []),
+      ...(service === "fill" ? [COUNT_LEFT] : []),
     ],
     map: [
       step("map", onClient ? "Look agreed, map chosen" : "Map chosen", "What is worked by is decided sitting up.", {
@@ -171,7 +182,7 @@ export function shippedChecklist(service: ServiceId, schools: ChecklistSchools):
     ],
     plan: [step("planned", "Plan kept", "Times, mixes and limits are reckoned before anything lies on.", { minutes: 3, by: "planned" })],
     room,
-    prepare: prepare(schools, onClient),
+    prepare: service === "fill" ? [...prepare(schools, onClient), TAKE_OFF] : prepare(schools, onClient),
     place,
     check: check(schools),
     dry: dry(onClient),

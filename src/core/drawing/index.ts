@@ -9,6 +9,6 @@ export { drawOpening, type EyeDrawing } from "./drawOpening";
 export { drawLids } from "./drawLids";
 export { drawClosedEye, CLOSED_ABOVE } from "./drawClosedEye";
 export { bladeOutline, thinTone } from "./blade";
-export { paletteOf, PAD_BY_LAMP, THEMES, type Palette, type Noted, type Theme } from "./palette";
+export { paletteOf, KEPT_INK, PAD_BY_LAMP, THEMES, type Palette, type Noted, type Theme } from "./palette";
 export { shapesSvg } from "./shapesSvg";
 export type { Blade, Ink, Point2, Point3, Shade, Shape } from "./shapes";

@@ -60,6 +60,9 @@ export const PAD_BY_LAMP = { lash: "#ece7da", hair: "#7d9083", margin: "#b3a890"
 export const THEMES = ["paper", "lamp"] as const;
 export type Theme = (typeof THEMES)[number];
 
+/** Extensions that a fill leaves on, told from those it places. */
+export const KEPT_INK: Readonly<Record<Theme, string>> = { paper: "#6f8f63", lamp: "#6f9e7e" };
+
 /** The inks of a theme, in the client's own colours where they were noted. */
 export function paletteOf(theme: Theme, { iris, hair, skin }: Noted = {}): Palette {
   const base = theme === "lamp" ? LAMP : PAPER;

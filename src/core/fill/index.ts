@@ -1,11 +1,12 @@
-export {
-  takeOff,
-  LEAVES_TO_BUILD_ON,
-  type LeftInZone,
-  type TakeOff,
-  type TakeOffReason,
-  type ZoneTakeOff,
-  type TakeOffSchool,
-} from "./takeOff";
+export { fillMinutes, fillOrNewSet } from "./fillWorth";
+export { takeOff, type LeftInZone, type TakeOff, type TakeOffReason, type ZoneTakeOff, type TakeOffRules } from "./takeOff";
 export { stopsAtMm } from "./stopsAt";
 export { gapPlan, type GapPlan, type Kept } from "./gapPlan";
+export { keptOf, offIn } from "./keptOf";
+export { wornAtEnd, wornOn } from "./wornAtEnd";
+export { bareBelowDays } from "./bareBelow";
+export { countedShare, leftInZones, zonesFound, type ExpectedLoss, type SetBefore, type ZoneFound } from "./setBefore";
+export { COUNTED_BY, MET, MET_IDS, SLEPT_ON, type CountedBy, type MetId, type SleptOn } from "./choices";
+export { isSameZone, NOTHING_FOUND, type FillWork, type FoundZone, type LeftCounted, type SinceLast, type TakenOff } from "./work";
+export { fillOutlook, type FillOutlook, type Removal } from "./fillOutlook";
+export { worstLash, type WorstLash } from "./worstLash";

@@ -1,4 +1,4 @@
-import { LEAVES_TO_BUILD_ON, takeOff, type LeftInZone } from ".";
+import { takeOff, type LeftInZone, type TakeOffRules } from ".";
 
 const zone = (over: Partial<LeftInZone> = {}): LeftInZone => ({
   side: "right",
@@ -12,12 +12,13 @@ const zone = (over: Partial<LeftInZone> = {}): LeftInZone => ({
   stopsAtMm: null,
   ...over,
 });
-const whyOf = (zones: LeftInZone[], days: number, school: Parameters<typeof takeOff>[2]) =>
-  takeOff(zones, days, school).zones.map(({ why }) => why);
+const by = (outgrown: TakeOffRules["outgrown"], buildOnPercent = 40) => ({ outgrown, buildOnPercent });
+const whyOf = (zones: LeftInZone[], days: number, school: TakeOffRules["outgrown"]) =>
+  takeOff(zones, days, by(school)).zones.map(({ why }) => why);
 
 describe("what comes off at a fill", () => {
   test("counted outgrown and twisted come off, the rest stays; a resting set gives nothing else", () => {
-    const { zones, off, leave } = takeOff([zone({ left: 16, twisted: 1, outgrown: 3 })], 21, "fullyOnly");
+    const { zones, off, leave } = takeOff([zone({ left: 16, twisted: 1, outgrown: 3 })], 21, by("fullyOnly"));
     expect(zones[0]!.why).toEqual([
       { reason: "twisted", n: 1 },
       { reason: "outgrown", n: 3 },
@@ -31,7 +32,7 @@ describe("what comes off at a fill", () => {
     // Lashes that lack less of their full length never carry one out so far.
     expect(whyOf([zone({ planned: 200, left: 150, growthLeftMm: 2.4 })], 28, "fullyOnly")).toEqual([[]]);
     // Nobody has grown anything yet.
-    expect(takeOff([zone()], 0, "fullyOnly").off).toBe(0);
+    expect(takeOff([zone()], 0, by("fullyOnly")).off).toBe(0);
   });
   test("by load and lever: where the load is one to stop at sooner, more come off, and the load is the reason", () => {
     const heavy = zone({ planned: 200, left: 150, stopsAtMm: 1.2 });
@@ -42,11 +43,10 @@ describe("what comes off at a fill", () => {
     // The other school does not ask for the load.
     expect(whyOf([heavy], 21, "fullyOnly")).toEqual([[{ reason: "outgrown", n: 20 }]]);
     // A fibre too heavy even at rest comes off everywhere, whatever is left.
-    expect(takeOff([zone({ stopsAtMm: 0 })], 7, "loadAndLever")).toMatchObject({ off: 12, leave: 0, spared: 0 });
+    expect(takeOff([zone({ stopsAtMm: 0 })], 7, by("loadAndLever"))).toMatchObject({ off: 12, leave: 0, spared: 0 });
   });
   test("all of them, but two fifths of what was planned stay to build on", () => {
-    const { off, leave, spared, zones } = takeOff([zone(), zone({ zone: 2, left: 6 })], 21, "all");
-    expect(LEAVES_TO_BUILD_ON).toBe(0.4);
+    const { off, leave, spared, zones } = takeOff([zone(), zone({ zone: 2, left: 6 })], 21, by("all"));
     expect([leave, off]).toEqual([16, 2]);
     // All 18 were to come off: the 15 that nothing is wrong with are given back first, then one of the three outgrown.
     expect(spared).toBe(16);
@@ -54,11 +54,11 @@ describe("what comes off at a fill", () => {
     expect(zones.map(({ why }) => why)).toEqual([[{ reason: "outgrown", n: 1 }], [{ reason: "outgrown", n: 1 }]]);
   });
   test("outgrown ones are spared only once nothing lighter is left, twisted and overloaded never", () => {
-    const found = takeOff([zone({ left: 9, twisted: 2, outgrown: 5 })], 21, "all").zones[0]!;
+    const found = takeOff([zone({ left: 9, twisted: 2, outgrown: 5 })], 21, by("all")).zones[0]!;
     // Eight must stay; two are twisted: seven stay.
     expect(found.leave).toBe(7);
     expect(found.why).toEqual([{ reason: "twisted", n: 2 }]);
-    const sound = takeOff([zone({ left: 14, twisted: 2, outgrown: 5 })], 21, "all").zones[0]!;
+    const sound = takeOff([zone({ left: 14, twisted: 2, outgrown: 5 })], 21, by("all")).zones[0]!;
     expect(sound.why).toEqual([
       { reason: "twisted", n: 2 },
       { reason: "outgrown", n: 4 },
@@ -66,12 +66,12 @@ describe("what comes off at a fill", () => {
     expect(sound.leave).toBe(8);
   });
   test("each eye for itself: plenty on one does not strip the other", () => {
-    const { zones } = takeOff([zone({ left: 20 }), zone({ side: "left", left: 8, outgrown: 8 })], 21, "fullyOnly");
+    const { zones } = takeOff([zone({ left: 20 }), zone({ side: "left", left: 8, outgrown: 8 })], 21, by("fullyOnly"));
     expect(zones[1]!.leave).toBe(8);
   });
   test("never more than is there, and nothing of nothing", () => {
-    expect(takeOff([zone({ left: 3, twisted: 2, outgrown: 3 })], 21, "fullyOnly").zones[0]).toMatchObject({ off: 2, leave: 1 });
-    expect(takeOff([zone({ left: 0 })], 21, "all")).toMatchObject({ off: 0, leave: 0, spared: 0 });
-    expect(takeOff([], 21, "all")).toEqual({ zones: [], off: 0, leave: 0, spared: 0 });
+    expect(takeOff([zone({ left: 3, twisted: 2, outgrown: 3 })], 21, by("fullyOnly")).zones[0]).toMatchObject({ off: 2, leave: 1 });
+    expect(takeOff([zone({ left: 0 })], 21, by("all"))).toMatchObject({ off: 0, leave: 0, spared: 0 });
+    expect(takeOff([], 21, by("all"))).toEqual({ zones: [], off: 0, leave: 0, spared: 0 });
   });
 });

@@ -2,11 +2,8 @@ import { SIDES, type Side } from "../eye";
 import { movedOutShare, OUTGROWN_MM, USUAL_FIGURES, type CycleFigures } from "../growth";
 import type { Policy } from "../policy";
 
-/** At least this share of what was planned stays standing, unless load or a twisted lash says otherwise: something to build on. */
-export const LEAVES_TO_BUILD_ON = 0.4;
-
-/** What a studio takes off at a fill: all of it, only what is fully outgrown, or what lever and load condemn. */
-export type TakeOffSchool = Policy["outgrown"];
+/** What a studio takes off at a fill (all of it, only what is fully outgrown, or what lever and load condemn), and which share of what was planned stays to build on. */
+export type TakeOffRules = Pick<Policy, "outgrown" | "buildOnPercent">;
 
 /** One zone of a layer as it was found. */
 export type LeftInZone = {
@@ -41,12 +38,17 @@ const SPARED = ["all", "outgrown"] as const satisfies readonly TakeOffReason[];
 
 /**
  * How many extensions of each zone to take off, why, and how many to leave, by the studio's school. What was marked counts as
- * marked; what was not is reckoned from growth over the days. Of each eye at least 40 % of what was planned stays, twisted ones
- * and overloaded lashes apart.
+ * marked; what was not is reckoned from growth over the days. Of each eye at least the studio's share of what was planned stays, twisted
+ * ones and overloaded lashes apart.
  */
-export function takeOff(zones: readonly LeftInZone[], days: number, school: TakeOffSchool, figures: CycleFigures = USUAL_FIGURES): TakeOff {
-  const wanted = zones.map((zone) => ({ zone, why: reasonsFor(zone, days, school, figures) }));
-  const spared = SIDES.flatMap((side) => spareOn(wanted.filter(({ zone }) => zone.side === side)));
+export function takeOff(zones: readonly LeftInZone[], days: number, rules: TakeOffRules, figures: CycleFigures = USUAL_FIGURES): TakeOff {
+  const wanted = zones.map((zone) => ({ zone, why: reasonsFor(zone, days, rules.outgrown, figures) }));
+  const spared = SIDES.flatMap((side) =>
+    spareOn(
+      wanted.filter(({ zone }) => zone.side === side),
+      rules.buildOnPercent / 100,
+    ),
+  );
   const found = wanted.map(({ zone }) => spared.find((one) => one.zone === zone)!);
   const sum = (of: (one: ZoneTakeOff) => number) => found.reduce((total, one) => total + of(one), 0);
   return { zones: found, off: sum(({ off }) => off), leave: sum(({ leave }) => leave), spared: sum((one) => one.spared) };
@@ -54,7 +56,7 @@ export function takeOff(zones: readonly LeftInZone[], days: number, school: Take
 
 type Wanted = { readonly zone: LeftInZone; readonly why: readonly { readonly reason: TakeOffReason; readonly n: number }[] };
 
-function reasonsFor(zone: LeftInZone, days: number, school: TakeOffSchool, figures: CycleFigures): Wanted["why"] {
+function reasonsFor(zone: LeftInZone, days: number, school: TakeOffRules["outgrown"], figures: CycleFigures): Wanted["why"] {
   const why: { reason: TakeOffReason; n: number }[] = [];
   let rest = zone.left;
   const take = (reason: TakeOffReason, n: number) => {
@@ -73,9 +75,9 @@ function reasonsFor(zone: LeftInZone, days: number, school: TakeOffSchool, figur
 }
 
 /** Gives back, where too little of an eye would be left, the least grave first and evenly over its zones. */
-function spareOn(wanted: readonly Wanted[]): ZoneTakeOff[] {
+function spareOn(wanted: readonly Wanted[], buildOn: number): ZoneTakeOff[] {
   const sum = (of: (one: Wanted) => number) => wanted.reduce((total, one) => total + of(one), 0);
-  const keep = Math.ceil(LEAVES_TO_BUILD_ON * sum(({ zone }) => zone.planned) - 1e-9);
+  const keep = Math.ceil(buildOn * sum(({ zone }) => zone.planned) - 1e-9);
   const taken = (one: Wanted) => one.why.reduce((total, { n }) => total + n, 0);
   let lacks = Math.max(0, keep - sum((one) => one.zone.left - taken(one)));
   const off = wanted.map(({ why }) => why.map((one) => ({ ...one })));

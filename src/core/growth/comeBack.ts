@@ -1,3 +1,4 @@
+import type { Policy } from "../policy";
 import { LASH_CYCLE } from "./cycle";
 import { LATEST_DAYS, UNKNOWN_DAYS } from "./nextFillDays";
 import { naturalSurvival, naturalSurvivalRange, type Unsure } from "./retention";
@@ -35,14 +36,14 @@ export function comeBackDay(of: {
   readonly isKnown: boolean;
   readonly bareBelow: Unsure;
   readonly cycle: Unsure;
-  /** Share left at which a fill is due. */
-  readonly dueAtShare: number;
+  readonly policy: Pick<Policy, "fillDuePercent">;
   readonly lashes: readonly Pick<SetLash, "stopsAtMm">[];
   readonly gapsDay: number | null;
 }): ComeBack {
   const { bareBelow, cycle } = of;
   const leftDay = (natural: (days: number) => number, hazard: number) => {
-    for (let day = EARLIEST_DAYS; day < LATEST_DAYS; day++) if (natural(day) * Math.exp(-hazard * day) <= of.dueAtShare) return day;
+    for (let day = EARLIEST_DAYS; day < LATEST_DAYS; day++)
+      if (natural(day) * Math.exp(-hazard * day) <= of.policy.fillDuePercent / 100) return day;
     return LATEST_DAYS;
   };
   const range = (bound: "low" | "mid" | "high") => (days: number) => naturalSurvivalRange(days, bareBelow, cycle)[bound];

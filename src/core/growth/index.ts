@@ -1,6 +1,7 @@
 export { nextFillDays } from "./nextFillDays";
 export { LASH_CYCLE, grownMm } from "./cycle";
 export {
+  cycleOf,
   naturalSurvival,
   naturalSurvivalRange,
   bondSurvival,

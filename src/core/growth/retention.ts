@@ -1,7 +1,13 @@
+import type { Policy } from "../policy";
 import { LASH_CYCLE } from "./cycle";
 
 /** A figure that is not known exactly: its middle and its standard deviation. */
 export type Unsure = { readonly mean: number; readonly sd: number };
+/** A cycle's days as a studio supposes them, with how far that may be out. */
+export const cycleOf = ({ cycleDays, cycleSdDays }: Pick<Policy, "cycleDays" | "cycleSdDays">): Unsure => ({
+  mean: cycleDays,
+  sd: cycleSdDays,
+});
 /** A share with the bounds that hold it in 95 of 100. */
 export type ShareRange = { readonly mid: number; readonly low: number; readonly high: number };
 

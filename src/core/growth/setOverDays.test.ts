@@ -26,7 +26,7 @@ const usual = {
   isKnown: true,
   bareBelow: { mean: 0, sd: 0 },
   cycle: { mean: 90, sd: 5 },
-  dueAtShare: 0.6,
+  policy: { fillDuePercent: 60 },
   lashes: [],
   gapsDay: null,
 };

@@ -6,10 +6,15 @@ import type { LashMap } from "./schema";
 import type { DocumentKind } from "../document";
 
 const count = z.int().min(0);
-/** How many natural lashes wear a single and how many a fan, zone by zone; zones count from 1 at the inner corner. */
+/**
+ * How many natural lashes wear a single and how many a fan, zone by zone; zones count from 1 at the inner corner. A zone is
+ * known where it was placed anew, or what was left in it was counted before it was filled; else it is what the map asks for.
+ */
 export const wornLashesSchema = z.object({
-  version: z.literal(1),
-  zones: z.array(z.object({ side: z.enum(SIDES), layer: count, zone: z.int().min(1), singles: count, fans: count })),
+  version: z.literal(2),
+  zones: z.array(
+    z.object({ side: z.enum(SIDES), layer: count, zone: z.int().min(1), singles: count, fans: count, isKnown: z.boolean() }),
+  ),
 });
 export type WornLashes = z.infer<typeof wornLashesSchema>;
 
@@ -20,11 +25,11 @@ export function wornLashes(map: LashMap, survey: Survey): WornLashes {
     for (const { worn } of placements(map, survey, side)) {
       if (!worn) continue;
       const key = `${side} ${worn.layer} ${worn.zone}`;
-      const known = zones.get(key) ?? { side, layer: worn.layer, zone: worn.zone + 1, singles: 0, fans: 0 };
+      const known = zones.get(key) ?? { side, layer: worn.layer, zone: worn.zone + 1, singles: 0, fans: 0, isKnown: true };
       const isFan = mostCount(worn.fibre) > 1;
       zones.set(key, { ...known, singles: known.singles + (isFan ? 0 : 1), fans: known.fans + (isFan ? 1 : 0) });
     }
-  return { version: 1, zones: [...zones.values()] };
+  return { version: 2, zones: [...zones.values()] };
 }
 
 /** Singles and fans over all zones. */
@@ -33,4 +38,11 @@ export const wornTotals = ({ zones }: WornLashes): { readonly singles: number; r
   fans: zones.reduce((sum, zone) => sum + zone.fans, 0),
 });
 
-export const wornLashesDocument: DocumentKind<WornLashes> = { name: "count of lashes", version: 1, schema: wornLashesSchema };
+type Older = { readonly zones: readonly object[] };
+
+export const wornLashesDocument: DocumentKind<WornLashes> = {
+  name: "count of lashes",
+  version: 2,
+  schema: wornLashesSchema,
+  upgrade: (older) => ({ version: 2, zones: (older as Older).zones.map((zone) => ({ ...zone, isKnown: true })) }),
+};

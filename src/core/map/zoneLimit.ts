@@ -40,6 +40,8 @@ export type ZoneLimit = {
   readonly shorterMm: number;
   readonly corner: "inner" | "outer" | null;
   readonly fine: boolean;
+  /** What its usual growing lash lacks of its full length, mm. */
+  readonly growthLeftMm: number;
   /** Over-length allowed here by policy, the corner rule left aside. */
   readonly overLengthMm: number;
   /** Longest fibre by over-length alone. */
@@ -111,6 +113,7 @@ function reckon(eye: EyeSurvey, edges: ZoneEdges, policy: Policy, picked?: reado
     shorterMm,
     corner,
     fine,
+    growthLeftMm,
     overLengthMm,
     ...own,
     among: (fromMm, toMm) => {

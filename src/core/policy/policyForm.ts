@@ -1,4 +1,3 @@
-import { sentence } from "../units";
 import { defaultPolicy, type Policy } from "./policy";
 import type { Question } from "./question";
 import { QUESTIONS } from "./questions";
@@ -17,23 +16,20 @@ export type FormQuestion = {
 const all = Object.entries(QUESTIONS) as readonly (readonly [keyof typeof QUESTIONS, Question & { readonly group: string | null }])[];
 
 /** Every question of the form in the order it is asked; those with forms of their own are left out. */
-export const policyForm: readonly FormQuestion[] = all.flatMap(
-  ([key, { group, label, unit = "", options, reason, standing, waitsFor }]) => {
-    if (group === null) return [];
-    const usual = options ? answerWords(defaultPolicy, key) : `${String(defaultPolicy[key])} ${unit}`.trim();
-    const waits = waitsFor ? ` ${sentence(waitsFor)} will follow it.` : "";
-    return [
-      {
-        key,
-        group,
-        label,
-        unit,
-        options: options ? Object.entries(options).map(([value, words]) => ({ value, label: words })) : null,
-        hint: `${reason}${waits} Default: ${usual} (${standing}).`,
-      },
-    ];
-  },
-);
+export const policyForm: readonly FormQuestion[] = all.flatMap(([key, { group, label, unit = "", options, reason, standing }]) => {
+  if (group === null) return [];
+  const usual = options ? answerWords(defaultPolicy, key) : `${String(defaultPolicy[key])} ${unit}`.trim();
+  return [
+    {
+      key,
+      group,
+      label,
+      unit,
+      options: options ? Object.entries(options).map(([value, words]) => ({ value, label: words })) : null,
+      hint: `${reason} Default: ${usual} (${standing}).`,
+    },
+  ];
+});
 
 /** What a policy answers to a question, in its words. `answerWords(policy, "dip")` → "about 1 mm" */
 export function answerWords(policy: Policy, key: keyof typeof QUESTIONS): string {

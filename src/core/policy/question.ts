@@ -16,9 +16,7 @@ export type Question = {
   readonly reason: string;
   readonly standing: Source;
   /** Which files of `src` follow the answer: a question that nothing reads is not asked. */
-  readonly readBy?: readonly string[];
-  /** A part of the product that is still to come, where the answer waits for it. */
-  readonly waitsFor?: "the fill";
+  readonly readBy: readonly string[];
 };
 
 /** A question answered by one of a few words. `oneOf({ match: "match the natural length", graded: "grade up like the rest" })` */

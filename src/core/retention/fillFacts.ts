@@ -1,10 +1,7 @@
 import type { AttachmentId, PrimerId } from "../placing/choices";
+import type { SleptOn } from "../fill/choices";
 import type { Technique } from "../lash";
 import type { Count } from "./shareLeft";
-
-/** Which side a client sleeps on. */
-export const SLEEPS_ON = ["right", "left", "back", "changing"] as const;
-export type SleepsOn = (typeof SLEEPS_ON)[number];
 
 /**
  * One set as its fill found it: what was counted, and what stood when it was placed and since. Whatever nobody said or
@@ -42,7 +39,7 @@ export type FillFacts = Count & {
   readonly oil: boolean | null;
   readonly steam: boolean | null;
   readonly cried: boolean | null;
-  readonly sleepsOn: SleepsOn | null;
+  readonly sleepsOn: SleptOn | null;
   /** Whether the client talked, or moved so that the work stood still, while it was placed. */
   readonly talked: boolean | null;
   readonly moved: boolean | null;

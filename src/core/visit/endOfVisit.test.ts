@@ -161,9 +161,9 @@ test("a bead asks for attention two minutes before its end, not sooner; states t
   const at = (minute: number) => visitClocks(visitState([started, bead(1)]), T0 + minute * MINUTE)[0]!.state;
   expect([at(13.9), at(14), at(15.9), at(16)]).toEqual(["running", "soon", "soon", "over"]);
   const kept = writeState(visitState(end));
-  expect(kept.version).toBe(3);
+  expect(kept.version).toBe(4);
   expect(readState(kept)).toEqual(visitState(end));
-  expect(readState({ ...kept, version: 2 })).toBeNull();
+  expect(readState({ ...kept, version: 3 })).toBeNull();
 });
 test("what a client comes back for, and when colour is done again where its protocol does not say", () => {
   expect([nextService("newSet"), nextService("fill"), nextService("lift")]).toEqual(["fill", "fill", "lift"]);

@@ -6,7 +6,7 @@ const at = (s: number) => T0 + s * 1000;
 const bead = (s: number) => eventAt(at(s), "beadPlaced", { lifeS: 900, air: null, bottleId: null });
 const shake = eventAt(at(0), "shakeStarted", { durationS: 60 });
 const next = (events: KeptEvent[], s: number, over: Partial<Parameters<typeof nextTap>[1]> = {}) =>
-  nextTap(visitState(events), { ms: at(s), isAllPlaced: false, isEnding: false, mayFinish: true, mayOpen: false, ...over });
+  nextTap(visitState(events), { ms: at(s), toTakeOff: 0, isAllPlaced: false, isEnding: false, mayFinish: true, mayOpen: false, ...over });
 
 test("shake, wait for it, bead, lash by lash, and away with the bead once all is placed", () => {
   expect(next([], 0)).toBe("shake");
@@ -17,6 +17,13 @@ test("shake, wait for it, bead, lash by lash, and away with the bead once all is
   expect(next([bead(0), eventAt(at(9), "shakeStarted", { durationS: 15 })], 10)).toBe("lash");
   // The last was wiped and yet there is more to place: a bead comes first.
   expect(next([bead(0), eventAt(at(9), "beadWiped", {})], 10)).toBe("bead");
+});
+test("at a fill what is to come off comes first; whoever shakes or puts a bead out has taken off enough", () => {
+  expect(next([], 0, { toTakeOff: 3 })).toBe("takeOff");
+  expect(next([shake], 60, { toTakeOff: 3 })).toBe("bead");
+  expect(next([bead(0)], 1, { toTakeOff: 3 })).toBe("lash");
+  expect(next([bead(0), eventAt(at(9), "beadWiped", {})], 10, { toTakeOff: 3 })).toBe("bead");
+  expect(next([bead(0), eventAt(at(9), "beadWiped", {})], 10, { toTakeOff: 3, isEnding: true })).toBe("finish");
 });
 test("a pause is gone on from before anything else", () => {
   const paused = eventAt(at(5), "paused", { why: "leftBed" });

@@ -3,6 +3,8 @@ import { FINISH_IDS } from "../adhesive/finishes";
 import { airSchema } from "../air/schema";
 import { AREAS } from "../eye/areas";
 import { SIDES } from "../eye/sides";
+import { COUNTED_BY, SLEPT_ON } from "../fill/choices";
+import { LAYER_ROLES } from "../map/layerBounds";
 import { INSPECTION_IDS } from "../placing/inspections";
 import { ATTACHMENT_IDS, DIP_IDS, PAUSE_REASON_IDS, PRIMER_IDS, REDO_REASON_IDS, TAPE_IDS } from "../placing/choices";
 import type { PlacingWork } from "../placing/work";
@@ -99,6 +101,32 @@ const placingRows = ({ lashes, ...rest }: PlacingWork) => ({
   lashes: lashes.map(({ side, layer, zone, piece, n, atMs }): LashRow => [side, layer, zone, piece, n, atMs]),
 });
 
+const foundZone = { side: z.enum(SIDES), layer: z.int(), zone: z.int() };
+const fillSchema = z.object({
+  counted: z.array(
+    z.object({
+      ...foundZone,
+      setVisitId: z.string().nullable(),
+      role: z.enum(LAYER_ROLES),
+      from: z.number(),
+      to: z.number(),
+      left: z.int(),
+      twisted: z.int().nullable(),
+      outgrown: z.int().nullable(),
+      by: z.enum(COUNTED_BY),
+      atMs: ms,
+    }),
+  ),
+  off: z.array(z.object({ ...foundZone, n: z.int(), hurt: z.boolean(), atMs: ms })),
+  since: z.object({
+    washesAWeek: z.int().nullable(),
+    oil: z.boolean().nullable(),
+    steam: z.boolean().nullable(),
+    cried: z.boolean().nullable(),
+    sleepsOn: z.enum(SLEPT_ON).nullable(),
+  }),
+});
+
 const runSchema = z.object({
   plan: runPlanSchema.nullable(),
   plannedAtMs: ms.nullable(),
@@ -125,12 +153,13 @@ const runSchema = z.object({
 });
 
 /** Counts up whenever a part changes its shape, or is folded otherwise than before: kept states are then folded anew. */
-export const STATE_VERSION = 3;
+export const STATE_VERSION = 4;
 const documentSchema = z.object({
   version: z.literal(STATE_VERSION),
   head: headSchema,
   steps: stepsSchema,
   set: setSchema,
+  fill: fillSchema,
   placing: placingSchema,
   run: runSchema,
 });
@@ -138,8 +167,16 @@ const documentSchema = z.object({
 /** A state as it is kept as JSON. Everything in it follows from the visit's events. */
 export type StateDocument = z.input<typeof documentSchema>;
 
-export const writeState = ({ head, steps, set, placing, run }: VisitState): StateDocument =>
-  ({ version: STATE_VERSION, head, steps, set, placing: placingRows(placing), run: { ...run, tasks: [...run.tasks] } }) as StateDocument;
+export const writeState = ({ head, steps, set, fill, placing, run }: VisitState): StateDocument =>
+  ({
+    version: STATE_VERSION,
+    head,
+    steps,
+    set,
+    fill,
+    placing: placingRows(placing),
+    run: { ...run, tasks: [...run.tasks] },
+  }) as StateDocument;
 
 /** A state as it was kept; null for one of another version, or that cannot be read: it is folded from the events then. */
 export function readState(document: unknown): VisitState | null {

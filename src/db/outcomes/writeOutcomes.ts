@@ -1,8 +1,10 @@
 import { and, asc, eq, inArray, sql } from "drizzle-orm";
 import type { NodePgDatabase } from "drizzle-orm/node-postgres";
 import type { Survey } from "@/core/eye";
-import { wornLashes, type LashMap, type WornLashes } from "@/core/map";
+import { wornAtEnd } from "@/core/fill";
+import type { LashMap } from "@/core/map";
 import { lashGaps, placementPlan, setPace, type SetPace } from "@/core/placing";
+import { fillFound, howPlaced } from "@/core/retention";
 import { SET_SERVICES } from "@/core/service";
 import { interruptionsOf, outcomeOf, readRows, VisitFold, type KeptEvent, type VisitState } from "@/core/visit";
 import { lashMap, lashMapRevision, survey, visit, visitBrush, visitEvent, visitLot, visitOutcome } from "../schema";
@@ -64,8 +66,10 @@ export async function writeOutcomes(
     const { state } = VisitFold.empty.add(visitEvents);
     states.set(visitId, state);
     const came = outcomeOf(service, state);
-    const isSet = came.finishedAtMs !== null && mapId !== null && mapRevision !== null;
-    const map = isSet ? await wornMap(tx, studioId, mapId, mapRevision, counted) : null;
+    const isByMap = came.finishedAtMs !== null && mapId !== null && mapRevision !== null;
+    const map = isByMap ? await wornMap(tx, studioId, mapId, mapRevision, counted) : null;
+    // Nobody goes home with what a mannequin head wears.
+    const set = SET_SERVICES.includes(service) ? map : null;
     outcomes.push({
       studioId,
       visitId,
@@ -75,7 +79,10 @@ export async function writeOutcomes(
       putOnAt: dateOf(came.putOnAtMs),
       stopped: came.stopped,
       memberIds: [...new Set(visitEvents.map(({ memberId }) => memberId))].sort(),
-      worn: map && SET_SERVICES.includes(service) ? map.worn : null,
+      worn:
+        set && wornAtEnd(set.map, set.survey, { fill: state.fill, placing: state.placing, zonesDone: state.set.zones }, service === "fill"),
+      howPlaced: set && howPlaced(set.map, set.survey, state),
+      found: fillFound(state),
       pace: map ? paceOf(map, state) : null,
       state,
     });
@@ -102,6 +109,8 @@ export async function writeOutcomes(
           stopped: sql`excluded.stopped`,
           memberIds: sql`excluded.member_ids`,
           worn: sql`excluded.worn`,
+          howPlaced: sql`excluded.how_placed`,
+          found: sql`excluded.found`,
           pace: sql`excluded.pace`,
           state: sql`excluded.state`,
         },
@@ -113,8 +122,8 @@ export async function writeOutcomes(
 
 const dateOf = (ms: number | null) => (ms === null ? null : new Date(ms));
 
-/** A map with the survey it was planned on, and what it puts on those lashes. */
-export type WornMap = { readonly map: LashMap; readonly survey: Survey; readonly worn: WornLashes };
+/** A map with the survey it was planned on. */
+export type WornMap = { readonly map: LashMap; readonly survey: Survey };
 
 /** The map that was worn. */
 async function wornMap(
@@ -133,7 +142,7 @@ async function wornMap(
     .innerJoin(lashMap, and(eq(lashMap.studioId, lashMapRevision.studioId), eq(lashMap.id, lashMapRevision.mapId)))
     .innerJoin(survey, and(eq(survey.studioId, lashMap.studioId), eq(survey.id, lashMap.surveyId)))
     .where(and(eq(lashMapRevision.studioId, studioId), eq(lashMapRevision.mapId, mapId), eq(lashMapRevision.revision, revision)));
-  const found = row ? { ...row, worn: wornLashes(row.map, row.survey) } : null;
+  const found = row ?? null;
   counted.set(key, found);
   return found;
 }

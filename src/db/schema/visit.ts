@@ -3,6 +3,7 @@ import { sql } from "drizzle-orm";
 import { boolean, foreignKey, index, integer, jsonb, primaryKey, text, timestamp, uniqueIndex, uuid } from "drizzle-orm/pg-core";
 import { wornLashesDocument } from "@/core/map";
 import { setPaceDocument } from "@/core/placing/setPaceSchema";
+import { fillFoundDocument, howPlacedDocument } from "@/core/retention";
 import { readState, writeState } from "@/core/visit";
 import { client } from "./client";
 import { documentOf, remadeOf } from "./document";
@@ -94,6 +95,8 @@ export const visitEvent = studioSchema.table(
 const stateOf = remadeOf(readState, writeState);
 const wornOf = documentOf(wornLashesDocument);
 const paceOf = documentOf(setPaceDocument);
+const howPlacedOf = documentOf(howPlacedDocument);
+const foundOf = documentOf(fillFoundDocument);
 
 /**
  * What a visit came to, written from its folded events in the same transaction. Everything here can be made again from the
@@ -114,8 +117,12 @@ export const visitOutcome = studioSchema.table(
     stopped: text({ enum: ["splash", "gluedLids"] }),
     /** Who tapped at it. */
     memberIds: uuid().array().notNull(),
-    /** Lashes that wear what, by the map; null until a set is finished, and where there is no map. */
+    /** What the client left with, zone by zone; null until a set is finished, and where there is no map. */
     worn: wornOf(),
+    /** How that was placed, as far as its retention may hang on it; null likewise. */
+    howPlaced: howPlacedOf(),
+    /** What it found of the set before; null where nothing was counted, taken off or told. */
+    found: foundOf(),
     /** What its lashes took, by eye and technique; null where they were not tapped one by one. */
     pace: paceOf(),
     state: stateOf().notNull(),

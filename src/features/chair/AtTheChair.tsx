@@ -9,6 +9,8 @@ import { serviceOf } from "@/core/service";
 import { isLaterBead, nextTap, type VisitState } from "@/core/visit";
 import { inspectionOf, isLooked, looksAtEnd, type PlannedSpot } from "@/core/placing";
 import { InspectionRows } from "@/features/thread/InspectionRows";
+import { useFill } from "@/features/fill/useFill";
+import { useFillTaps } from "@/features/fill/useFillTaps";
 import { HELD_MS } from "@/features/placing/PlacedButton";
 import { useLashTaps } from "@/features/placing/useLashTaps";
 import { usePlacing } from "@/features/placing/usePlacing";
@@ -30,6 +32,11 @@ import { useHeldKey } from "@/ui/useHeldKey";
 // The screen at the bed is fetched while the bead is shaken, so that it is there without a network too.
 const fetchScreen = () => import("@/features/placing/PlacingScreen").then((module) => module.PlacingScreen);
 const PlacingScreen = dynamic(fetchScreen, { ssr: false, loading: () => <div data-bed className="flex-1" aria-hidden="true" /> });
+
+// A fill is looked at before its first bead.
+const FillPanel = dynamic(() => import("@/features/fill/FillPanel").then((module) => module.FillPanel), {
+  loading: () => <div className="h-96" aria-hidden="true" />,
+});
 
 /** By so much a timer may be late and still be of the press that began it, ms. */
 const HELD_SLACK_MS = 400;
@@ -92,7 +99,9 @@ export function AtTheChair({
 
   const looks = looksAtEnd(onClient);
   const inUse = rated.find(({ bottle }) => bottle.id === bottleId)?.fitness;
-  const work = usePlacing(visit, state, inUse?.expected?.known ? inUse.expected.setTimeS : null);
+  const fill = useFill(visit, state, nowMs);
+  const fillTaps = useFillTaps(id, fill, state);
+  const work = usePlacing(visit, state, inUse?.expected?.known ? inUse.expected.setTimeS : null, fill?.kept);
   const taps = useLashTaps(id, work, visit.policy);
   const { ground, map, policy } = visit;
   const onPads = useMemo(() => (ground && map ? { ...ground, map, policy } : null), [ground, map, policy]);
@@ -107,6 +116,7 @@ export function AtTheChair({
     const usual = visit.policy.finish;
     const next = nextTap(state, {
       ms: store.now().ms,
+      toTakeOff: fillTaps.toGo,
       isAllPlaced: work.isAllPlaced,
       isEnding: ending,
       mayFinish: (eyes?.sinceS ?? 0) >= settings.figures[usual].waitS,
@@ -114,6 +124,7 @@ export function AtTheChair({
       mayOpen: !onClient || (ledger !== null && (eyes?.may ?? true)),
     });
     const does = {
+      takeOff: () => fillTaps.takeOff(false),
       shake: beadTaps.shake,
       bead: beadTaps.bead,
       lash: () => taps.place(timeStamp),
@@ -136,6 +147,8 @@ export function AtTheChair({
   // Whatever was touched before, Space is the pedal; a button that was reached by Tab is worked by Enter.
   useKey("space", pedal);
   useKey("d", end, { unless: () => !atBed });
+  const isBeforeWork = beads.length === 0 && state.set.shake === null;
+  useKey("h", () => fillTaps.takeOff(true), { unless: () => !isBeforeWork || fillTaps.toGo === 0 });
 
   if (atBed && onPads)
     return (
@@ -157,6 +170,9 @@ export function AtTheChair({
   return (
     <>
       {head}
+      {fill && visit.found && visit.ground && beads.length === 0 && !ending ? (
+        <FillPanel visit={visit} found={visit.found} ground={visit.ground} state={state} outlook={fill} taps={fillTaps} />
+      ) : null}
       <div className="mt-4 grid gap-x-14 gap-y-8 lg:grid-cols-[minmax(0,1.1fr)_minmax(0,1fr)]">
         <div>
           {ending ? (

@@ -17,13 +17,18 @@ import { PlaceOfVisit } from "@/features/visit/PlaceOfVisit";
 import { reasonDraft } from "./LateReason";
 import { readWords, useDraft } from "@/features/tablet/useDraft";
 import type { VisitProps } from "./visitProps";
-import { useTabletStore } from "@/features/tablet/TabletProvider";
+import { EMPTY_VISIT } from "@/core/visit";
+import { useFill } from "@/features/fill/useFill";
+import { useNow, useTabletStore } from "@/features/tablet/TabletProvider";
 
 /** The drawing is fetched once the page stands. */
 const EyesPicture = dynamic(() => import("@/features/drawing/EyesPicture").then((module) => module.EyesPicture), {
   ssr: false,
   loading: () => <div className="h-64" aria-hidden="true" />,
 });
+
+const FillSummary = dynamic(() => import("@/features/fill/FillPanel").then((module) => module.FillSummary));
+const MINUTE_MS = 60_000;
 
 /** The bottle that is chosen, as care judges it: here at once, and by the server once more. */
 const asUsed = ({ bottle }: RatedBottle) => ({
@@ -55,6 +60,7 @@ export function BeforeBeginning({
   const [busy, setBusy] = useState(false);
   const [problem, setProblem] = useState<{ message: string; field?: string | undefined } | null>(null);
   const { onClient } = serviceOf(visit.service);
+  const fill = useFill(visit, EMPTY_VISIT, useNow(MINUTE_MS));
   const chosen = rated.filter(({ bottle }) => bottle.id === bottleId).map(asUsed);
   const findings = withProducts(visit.service, visit.care.findings, chosen, visit.today);
   const stopped = stopsOf(findings).length > 0;
@@ -96,6 +102,11 @@ export function BeforeBeginning({
         ) : (
           <Findings findings={findings} />
         )}
+        {fill && visit.found ? (
+          <p className="mt-4 max-w-xl text-[1.0625rem]">
+            <FillSummary outlook={fill} found={visit.found} />
+          </p>
+        ) : null}
         <div className="mt-4 max-w-md">
           <BottleChoice rated={rated} value={bottleId ?? ""} onChange={onBottle} />
         </div>

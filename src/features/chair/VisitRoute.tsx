@@ -47,6 +47,7 @@ export async function VisitRoute({ visitId }: { visitId: string }) {
       adhesives={page.adhesives}
       thread={page.thread}
       pace={page.pace}
+      found={page.found}
       roomId={visit.roomId}
       today={today}
       readings={readings}

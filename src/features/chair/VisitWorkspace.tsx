@@ -65,6 +65,8 @@ export function VisitWorkspace(visit: VisitProps) {
   const [picked, setPicked] = useState<string | null>(null);
   const bottleId = state.set.bottleId ?? picked ?? rated[0]?.bottle.id ?? null;
 
+  // A fill begins with what is left; its steps are shown once that is counted.
+  const countsFirst = visit.found !== null && state.fill.counted.length === 0;
   const stands = stopsOf(visit.care.findings);
   const head = (
     <>
@@ -72,7 +74,7 @@ export function VisitWorkspace(visit: VisitProps) {
       <VisitThread
         visit={threaded}
         state={state}
-        opens={isOver ? (isOfToday ? "here" : null) : running && state.set.beads.length === 0 ? "prepare" : null}
+        opens={isOver ? (isOfToday ? "here" : null) : running && state.set.beads.length === 0 && !countsFirst ? "prepare" : null}
       />
       <Marks marks={visit.marks} />
       <PassedOver count={passedOver} />

@@ -12,6 +12,7 @@ import { inStudio, together, type StudioTransaction } from "@/server/inStudio";
 import type { Member } from "@/server/member";
 import { careOf } from "@/features/visit/care";
 import { groundOf } from "@/features/visit/clientMaps";
+import { setBefore } from "@/features/visit/setBefore";
 import { ownPace } from "@/features/visit/ownPace";
 import { eventsOf, lastMapOf, marksOf, READ_BEFORE_MS, visitsInFull } from "@/features/visit/data";
 import { studioPolicy } from "@/server/studioPolicy";
@@ -54,7 +55,11 @@ export function visitPage(me: Member, visitId: string, now: Date) {
         threadOfVisit(tx, me, row, now),
         tx.select({ id: adhesive.id, document: adhesive.document }).from(adhesive).orderBy(asc(adhesive.id)),
       ]);
-    const [ground, pace] = await together([row.mapId ? groundOf(tx, row.mapId) : null, ownPace(tx, row.technicianId, policy)]);
+    const [ground, pace, found] = await together([
+      row.mapId ? groundOf(tx, row.mapId) : null,
+      ownPace(tx, row.technicianId, policy),
+      row.service === "fill" ? setBefore(tx, me, row, policy) : null,
+    ]);
     return {
       visit: row,
       events,
@@ -69,6 +74,7 @@ export function visitPage(me: Member, visitId: string, now: Date) {
       baseContact: row.map && ground ? baseContactOf(row.map, { ...ground, policy }) : null,
       policy,
       pace,
+      found,
       hasSurvey: surveys.length > 0,
       hasLastMap: lastMap !== null,
       marks,

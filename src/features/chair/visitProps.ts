@@ -8,6 +8,7 @@ import type { KeptEvent } from "@/core/visit";
 import type { CareProps } from "@/features/care/careProps";
 import type { GlueKnowledge } from "@/features/shelf/knowledge";
 import type { MapGround } from "@/features/visit/clientMaps";
+import type { FoundSet } from "@/features/visit/setBefore";
 import type { OwnPace } from "@/features/visit/ownPace";
 import type { Mark } from "@/features/visit/Marks";
 import type { ThreadProps } from "@/features/thread/threadOfVisit";
@@ -59,4 +60,6 @@ export type VisitProps = {
   readonly policy: Policy;
   /** What a lash takes by this technician's last sets, or the studio's figures. */
   readonly pace: OwnPace;
+  /** At a fill, the set it finds; null where the studio has no record of one. */
+  readonly found: FoundSet | null;
 };

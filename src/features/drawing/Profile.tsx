@@ -21,6 +21,8 @@ export type ProfiledFibre = {
   readonly lengthMm: number;
   readonly ink: string;
   readonly dashed?: boolean;
+  /** How far growth has moved its attachment out, mm. */
+  readonly movedOutMm?: number;
 };
 
 /**
@@ -50,7 +52,9 @@ export function Profile({
   const own = seen(naturalInPlane(lash, STEPS));
   const drawn = fibres.map((fibre) => {
     const worn = { lengthMm: fibre.lengthMm, diameterMm: FIBRE_MM, count: 1 };
-    const path = seen(attachedInPlane({ lash, fibre: worn, curl: fibre.curl, offsetMm, steps: STEPS })[0]!);
+    const path = seen(
+      attachedInPlane({ lash, fibre: worn, curl: fibre.curl, offsetMm: offsetMm + (fibre.movedOutMm ?? 0), steps: STEPS })[0]!,
+    );
     const contact = contactLengthMm(fibre.curl, fibre.lengthMm, natural.ownCurlDeg, natural.meanMm);
     return { ...fibre, path, touching: upTo(path, contact / fibre.lengthMm) };
   });

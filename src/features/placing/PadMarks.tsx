@@ -88,10 +88,11 @@ export const PadMarks = memo(function PadMarks({
             isLit={isLit}
             // The lit length stands in front: one that it would cover is left out.
             isCovered={!isLit && litLabel !== null && Math.hypot(lx - litLabel[0], ly - litLabel[1]) < COVERS_MM * k}
+            kept={sum(here, work.keptOn)}
             placed={sum(here, (spot) => Math.min(spot.planned, work.progress.of(spot).placed))}
             planned={sum(here, (spot) => spot.planned)}
             whole={sum(wholes, (spot) => (spot.zone === zone ? spot.planned : 0))}
-            then={after ? sum(here, (spot) => after.get(spotKey(spot)) ?? spot.planned) : null}
+            then={after ? sum(here, (spot) => after.get(spotKey(spot)) ?? work.keptOn(spot) + spot.planned) : null}
             onTouch={onTouch}
           />
         );
@@ -113,6 +114,7 @@ const ZoneOnPad = memo(function ZoneOnPad({
   length,
   isLit,
   isCovered,
+  kept,
   placed,
   planned,
   whole,
@@ -129,6 +131,8 @@ const ZoneOnPad = memo(function ZoneOnPad({
   length: string;
   isLit: boolean;
   isCovered: boolean;
+  /** Lashes that wear an extension of an earlier visit. */
+  kept: number;
   placed: number;
   planned: number;
   /** Lashes of the map, whatever was planned again. */
@@ -140,7 +144,8 @@ const ZoneOnPad = memo(function ZoneOnPad({
   const sector = `${path([...arc(from, to, 0), ...arc(from, to, longestMm + RING.edge).reverse()])}Z`;
   const middle = (from + to) / 2;
   const [lx, ly] = at(middle, longestMm + (isLit ? RING.litLength : RING.lengths));
-  const share = whole ? Math.min(1, placed / whole) : 0;
+  const keptShare = whole ? kept / whole : 0;
+  const share = whole ? Math.min(1, (kept + placed) / whole) : 0;
   const along = (part: number) => from + 0.006 + (to - from - 0.012) * part;
   const arcOf = (less: number, more: number) => path(arc(along(less), along(more), longestMm + RING.share));
   const thenShare = then !== null && whole ? then / whole : 0;
@@ -157,7 +162,8 @@ const ZoneOnPad = memo(function ZoneOnPad({
         />
       ) : null}
       {isBare ? null : <path d={arcOf(0, 1)} stroke="var(--line-strong)" strokeWidth={0.5 * k} opacity="0.5" fill="none" />}
-      {share > 0 ? <path d={arcOf(0, share)} stroke="var(--ivy)" strokeWidth={0.5 * k} fill="none" /> : null}
+      {keptShare > 0 ? <path d={arcOf(0, keptShare)} stroke="var(--moss)" strokeWidth={0.5 * k} fill="none" data-kept={kept} /> : null}
+      {share > keptShare ? <path d={arcOf(keptShare, share)} stroke="var(--ivy)" strokeWidth={0.5 * k} fill="none" /> : null}
       {thenShare > share ? (
         <path d={arcOf(share, thenShare)} stroke="var(--ink-2)" strokeWidth={0.9 * k} fill="none" data-then={thenShare} />
       ) : null}

@@ -1,8 +1,18 @@
 "use client";
 import { memo, useLayoutEffect, useMemo, useRef } from "react";
-import { closedEye, drawClosedEye, naturalBlades, NATURALS_OPACITY, PAD_BY_LAMP, paletteOf, wornBlades, type Look } from "@/core/drawing";
+import {
+  closedEye,
+  drawClosedEye,
+  KEPT_INK,
+  naturalBlades,
+  NATURALS_OPACITY,
+  PAD_BY_LAMP,
+  paletteOf,
+  wornBlades,
+  type Look,
+} from "@/core/drawing";
 import { fieldOf } from "@/core/eye";
-import { placements } from "@/core/map";
+import { placements, type Placement } from "@/core/map";
 import { drawnTo, spotKey, type PlannedSpot } from "@/core/placing";
 import { useCurls } from "@/features/drawing/EyesPicture";
 import { LashLayers, type LashLayer } from "@/features/drawing/LashLayers";
@@ -15,12 +25,23 @@ import { useTheme } from "@/features/drawing/useTheme";
 import { onPlate, type SetOnPads, type Stretch } from "./onPlate";
 import type { AtWork } from "./usePlacing";
 
-/** Layers that are not worked now are drawn so strongly. */
+/** Layers that are not worked now are drawn so strongly, and what is kept of an earlier visit. */
 const OTHER_LAYER = 0.5;
+const KEPT = 0.75;
+
+/** What of the work is painted. */
+export type LashesAtWork = Pick<AtWork, "plan" | "kept" | "progress"> & { readonly spot: Pick<PlannedSpot, "layer"> | null };
+
+/** What the lashes that are kept wear: by the map that is worked, for which extension each is nobody says. */
+const keptOn = (worn: readonly Placement[], kept: ReadonlySet<number>) =>
+  [...kept].flatMap((place) => {
+    const one = worn[place];
+    return one?.worn ? [{ lash: one.lash, fibre: one.worn.fibre }] : [];
+  });
 
 /** The lashes themselves: painted on canvases, a spot of the plan each a picture of its own, so that a tap draws one of them. */
 export const PlacedLashes = memo(
-  function PlacedLashes({ plate, of, work, stretch }: { plate: Plate; of: SetOnPads; work: AtWork; stretch: Stretch }) {
+  function PlacedLashes({ plate, of, work, stretch }: { plate: Plate; of: SetOnPads; work: LashesAtWork; stretch: Stretch }) {
     const under = useRef<HTMLCanvasElement>(null);
     const lashes = useRef<HTMLCanvasElement>(null);
     const moving = useRef<HTMLCanvasElement>(null);
@@ -76,7 +97,7 @@ export const PlacedLashes = memo(
           looks[spot.side]!,
         );
       const counts = work.plan.spots.map((spot) => Math.min(spot.planned, work.progress.of(spot).placed));
-      const of = [plate, looks, palette, ratio, worn, work.plan, layerNow, curlOf, offsetMm];
+      const of = [plate, looks, palette, theme, ratio, worn, work.plan, work.kept, layerNow, curlOf, offsetMm];
       const before = shown.current;
       shown.current = { of, counts };
       // A lash more is drawn onto what is there; only where one is gone, or the drawing is another, all is laid anew.
@@ -103,6 +124,14 @@ export const PlacedLashes = memo(
             brush: place,
             ink: palette.hair,
             opacity: NATURALS_OPACITY.worn,
+          },
+          {
+            key: `${side} kept`,
+            of: [look, curlOf, offsetMm, worn[side], work.kept[side]],
+            blades: () => wornBlades(keptOn(worn[side], work.kept[side]), { curlOf, offsetMm }, look),
+            brush: place,
+            ink: KEPT_INK[theme],
+            opacity: KEPT,
           },
           ...work.plan.spots.flatMap((spot): LashLayer[] => {
             const placed = Math.min(spot.planned, work.progress.of(spot).placed);
@@ -136,5 +165,6 @@ export const PlacedLashes = memo(
     a.of.map === b.of.map &&
     a.of.survey === b.of.survey &&
     a.work.progress === b.work.progress &&
+    a.work.kept === b.work.kept &&
     a.work.spot?.layer === b.work.spot?.layer,
 );

@@ -1,6 +1,7 @@
 "use client";
 import { useMemo, useState } from "react";
 import { otherSide, type Side } from "@/core/eye";
+import { gapPlan, type GapPlan, type Kept } from "@/core/fill";
 import { innerCornerOnRight, type LashMap, type PlacingPace } from "@/core/map";
 import {
   isSameSpot,
@@ -13,6 +14,7 @@ import {
   progressOf,
   schoolsFor,
   secondsLeft,
+  spotKey,
   wetNeighbourS,
   withTargets,
   type PlacementPlan,
@@ -38,24 +40,28 @@ export type PlacingOf = {
 type Chosen = { readonly spot: Spot; readonly taps: number; readonly wasFull: boolean };
 
 /** What a lash takes by this technician's earlier sets, on that eye, in that technique; else by the figure for a set. */
-const usualPace =
+export const usualPace =
   ({ lash, secondsPerFan, secondsPerSingle }: PlacingOf["pace"]) =>
   (side: Side, isFan: boolean): number =>
     lash.find((one) => one.side === side && one.isFan === isFan)?.seconds ?? (isFan ? secondsPerFan : secondsPerSingle);
 
-const NO_PLAN: PlacementPlan = { spots: [], worn: { right: 0, left: 0 } };
+const NO_PLAN: GapPlan = { spots: [], worn: { right: 0, left: 0 }, kept: { right: new Set(), left: new Set() } };
+const NOTHING_KEPT: readonly Kept[] = [];
 
 /** The set as it is worked: what is planned, how far it has come, and where the next lash goes. */
 export function usePlacing(
   { map, ground, policy, service, pace: usual }: PlacingOf,
   { placing, set }: VisitState,
   setTimeS: number | null,
+  /** At a fill, what stays on: only the gaps between it are placed. */
+  kept: readonly Kept[] = NOTHING_KEPT,
 ) {
   const survey = ground?.survey ?? null;
   const whole = useMemo(() => (map && survey ? placementPlan(map, survey) : NO_PLAN), [map, survey]);
   const { lashes, redone, faults, targets } = placing;
   const { beads, checks, inspections } = set;
-  const plan = useMemo(() => withTargets(whole, targets), [whole, targets]);
+  const gapsToFill = useMemo(() => (map && survey ? gapPlan(map, survey, kept) : NO_PLAN), [map, survey, kept]);
+  const plan = useMemo(() => withTargets(gapsToFill, targets), [gapsToFill, targets]);
   const progress = useMemo(() => progressOf(plan, { lashes, redone, faults }, set.zones), [plan, lashes, redone, faults, set.zones]);
   const gaps = useMemo(
     () => lashGaps(plan, placing, interruptionsOf({ beads, checks, inspections })),
@@ -83,8 +89,16 @@ export function usePlacing(
     setChoice(wanted && { spot: wanted, taps: lashes.length, wasFull: progress.of(wanted).placed >= wanted.planned });
   return {
     plan,
-    /** What the map asks for, whatever was planned again for less time. */
+    /** What the map asks for, whatever is kept and whatever was planned again for less time. */
     whole,
+    /** How many of a place's lashes wear an extension still. */
+    keptOn: useMemo(() => {
+      const gaps = new Map(gapsToFill.spots.map((one) => [spotKey(one), one.planned]));
+      const on = new Map(whole.spots.map((one) => [spotKey(one), one.planned - (gaps.get(spotKey(one)) ?? 0)]));
+      return (one: Spot) => on.get(spotKey(one)) ?? 0;
+    }, [whole, gapsToFill]),
+    /** Which lashes of each eye's line those are. */
+    kept: gapsToFill.kept,
     progress,
     order,
     inTurn,

@@ -16,12 +16,12 @@ export type Proposal = {
   /** Lashes by which one eye stays ahead. */
   readonly uneven: ReturnType<typeof unevenBy>;
   readonly targets: Targets["spots"];
-  /** Lashes each spot ends with. */
+  /** Lashes each spot ends with, those kept among them. */
   readonly after: ReadonlyMap<number, number>;
 };
 
 /** Plans what remains for the minutes there are, and holds it until it is taken or not. */
-export function useReplan(of: PictureOf & { readonly map: LashMap }, { whole, progress, pace }: AtWork) {
+export function useReplan(of: PictureOf & { readonly map: LashMap }, { whole, keptOn, progress, pace }: AtWork) {
   const [proposal, setProposal] = useState<Proposal | null>(null);
   const propose = useCallback(
     (minutes: number, kept: KeptWhole) => {
@@ -30,7 +30,8 @@ export function useReplan(of: PictureOf & { readonly map: LashMap }, { whole, pr
       const all = whole.spots.map((spot, i) => ({
         spot,
         weight: weights[i]!,
-        placed: progress.of(spot).placed,
+        // What is kept shows as what is placed does.
+        placed: keptOn(spot) + progress.of(spot).placed,
         seconds: pace(spot.side, spot.isFan),
       }));
       const result = replan(all, seconds);
@@ -54,11 +55,14 @@ export function useReplan(of: PictureOf & { readonly map: LashMap }, { whole, pr
           placed: { right: sum("right"), left: sum("left") },
           planned: { right: planned("right"), left: planned("left") },
         }),
-        targets: whole.spots.map(({ side, layer, zone, piece }, i) => ({ side, layer, zone, piece, planned: result.counts[i]! })),
+        targets: whole.spots.map((spot, i) => {
+          const { side, layer, zone, piece } = spot;
+          return { side, layer, zone, piece, planned: result.counts[i]! - keptOn(spot) };
+        }),
         after: new Map(whole.spots.map((spot, i) => [spotKey(spot), result.counts[i]!])),
       });
     },
-    [of, whole, progress, pace],
+    [of, whole, keptOn, progress, pace],
   );
   return { proposal, propose, drop: () => setProposal(null) };
 }

@@ -48,7 +48,7 @@ export const namesOf = (bottles: readonly { id: string; adhesive: Adhesive; lot:
 export async function bottlesOf(tx: StudioTransaction, ids: readonly string[]) {
   if (ids.length === 0) return [];
   return tx
-    .select({ id: lot.id, adhesiveId: adhesive.id, lot: lot.number, adhesive: adhesive.document })
+    .select({ id: lot.id, adhesiveId: adhesive.id, lot: lot.number, openedOn: lot.openedOn, adhesive: adhesive.document })
     .from(lot)
     .innerJoin(adhesive, itsAdhesive)
     .where(inArray(lot.id, [...new Set(ids)]));

@@ -10,7 +10,7 @@ import { inStudio, type StudioTransaction } from "@/server/inStudio";
 import { momentIn } from "@/server/studioTime";
 import { beforeTheVisit, LEAST_REASON } from "@/core/care";
 import { refusePracticeLengths } from "./clientMaps";
-import { lastMapOf, marksOf } from "./data";
+import { lastMapOf, marksOf, visitsInFull } from "./data";
 import { keepReason, standingFor } from "./door";
 import { bookingForm, cancelForm, moveForm, service, when } from "./schema";
 import { beginVisit, bookVisit, cancelVisit, knownClient, knownVisit, moveVisit, openToday, takeBottle, withdrawVisit } from "./life";
@@ -132,6 +132,25 @@ export const takeLastMap = action({ input: z.strictObject({ visitId: z.uuid() })
   refresh();
   return { visitId };
 });
+
+/** A fill that has begun takes another of the client's maps, as long as nothing is placed by the one it has. */
+export const fillByMap = action(
+  { input: z.strictObject({ visitId: z.uuid(), mapId: z.uuid(), revision: z.int().min(1) }) },
+  async (me, { visitId, mapId, revision }) => {
+    await inStudio(me, async (tx) => {
+      const [row] = await visitsInFull(tx, { visitId });
+      if (!row) throw new Refusal("This visit is not in the studio (any more).");
+      if (row.service !== "fill" || row.finishedAt !== null || row.cancelledAt !== null)
+        throw new Refusal("Only a fill that is not over takes another map here.");
+      if (row.state.placing.lashes.length > 0 || row.state.set.zones.length > 0)
+        throw new Refusal("Lashes are placed by this map already: it stands.");
+      await knownMap(tx, row.clientId, mapId, revision);
+      await tx.update(visit).set({ mapId, mapRevision: revision }).where(eq(visit.id, visitId));
+    });
+    refresh();
+    return null;
+  },
+);
 
 /** Begins a visit of a set or fill: the one door, asked with the bottle that is taken. */
 export const begin = action(

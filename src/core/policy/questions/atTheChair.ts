@@ -192,20 +192,4 @@ export const atTheChair = asked("At the chair", {
     standing: "common practice",
     readBy: ["features/tidy/Disinfectant"],
   },
-  fill: {
-    ...oneOf({ computed: "what retention and load say", twoWeeks: "two weeks", threeWeeks: "three weeks" }),
-    default: "computed",
-    label: "Fill after",
-    reason: "Two weeks is the rule and three is pushing it; 14 days where nothing is known yet.",
-    standing: "common practice",
-    readBy: ["core/growth/nextFillDays"],
-  },
-  outgrown: {
-    ...oneOf({ loadAndLever: "what load and lever condemn", fullyOnly: "only fully outgrown ones", all: "all of them" }),
-    default: "loadAndLever",
-    label: "Taken off at a fill",
-    reason: "Taking all off leaves nothing to build on.",
-    standing: "common practice",
-    waitsFor: "the fill",
-  },
 });

@@ -4,6 +4,7 @@ import { atTheChair } from "./atTheChair";
 import { care } from "./care";
 import { cure } from "./cure";
 import { lengths } from "./lengths";
+import { lasting } from "./lasting";
 import { liftAndTint } from "./liftAndTint";
 import { load } from "./load";
 import { paceAndStock } from "./paceAndStock";
@@ -15,6 +16,7 @@ export const QUESTIONS = {
   ...accents,
   ...load,
   ...atTheChair,
+  ...lasting,
   ...adhesive,
   ...cure,
   ...paceAndStock,

@@ -9,6 +9,7 @@ import { extended } from "./extended";
 import { finishApplied } from "./finishApplied";
 import { finished } from "./finished";
 import type { EventKind } from "./kind";
+import { leftCounted } from "./leftCounted";
 import { lashPlaced } from "./lashPlaced";
 import { lashRedone } from "./lashRedone";
 import { looked } from "./looked";
@@ -31,6 +32,8 @@ import { stepDone } from "./stepDone";
 import { workedWith } from "./workedWith";
 import { inspected } from "./inspected";
 import { faultFound } from "./faultFound";
+import { sinceLastTold } from "./sinceLastTold";
+import { takenOff } from "./takenOff";
 import { soakStarted } from "./soakStarted";
 import { soakEnded } from "./soakEnded";
 import { undone } from "./undone";
@@ -51,6 +54,9 @@ export const EVENT_KINDS = {
   resumed,
   talkMarked,
   taped,
+  leftCounted,
+  sinceLastTold,
+  takenOff,
   replanned,
   faultFound,
   inspected,

@@ -11,6 +11,7 @@ import { finishAppliedPayload } from "./payload/finishApplied";
 import { finishedPayload } from "./payload/finished";
 import { lashPlacedPayload } from "./payload/lashPlaced";
 import { lashRedonePayload } from "./payload/lashRedone";
+import { leftCountedPayload } from "./payload/leftCounted";
 import { lookedPayload } from "./payload/looked";
 import { pasteMixedPayload } from "./payload/pasteMixed";
 import { pausedPayload } from "./payload/paused";
@@ -31,6 +32,8 @@ import { stepDonePayload } from "./payload/stepDone";
 import { workedWithPayload } from "./payload/workedWith";
 import { inspectedPayload } from "./payload/inspected";
 import { faultFoundPayload } from "./payload/faultFound";
+import { sinceLastToldPayload } from "./payload/sinceLastTold";
+import { takenOffPayload } from "./payload/takenOff";
 import { soakStartedPayload } from "./payload/soakStarted";
 import { soakEndedPayload } from "./payload/soakEnded";
 import { undonePayload } from "./payload/undone";
@@ -53,6 +56,9 @@ export const EVENT_PAYLOADS = {
   resumed: resumedPayload,
   talkMarked: talkMarkedPayload,
   taped: tapedPayload,
+  leftCounted: leftCountedPayload,
+  sinceLastTold: sinceLastToldPayload,
+  takenOff: takenOffPayload,
   replanned: replannedPayload,
   faultFound: faultFoundPayload,
   inspected: inspectedPayload,

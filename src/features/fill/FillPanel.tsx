@@ -1,0 +1,119 @@
+"use client";
+import { useState } from "react";
+import type { FillOutlook } from "@/core/fill";
+import type { VisitState } from "@/core/visit";
+import { Button, Verdict } from "@/ui";
+import type { MapGround } from "@/features/visit/clientMaps";
+import type { FoundSet } from "@/features/visit/setBefore";
+import { CountLeft } from "./CountLeft";
+import { FilledBy } from "./FilledBy";
+import type { FillOf } from "./useFill";
+import type { FillTaps } from "./useFillTaps";
+import { leftWords, workWords } from "./fillWords";
+import { Gaps } from "./Gaps";
+import { SinceLastRow } from "./SinceLast";
+import { TakeOffPads } from "./TakeOffPads";
+
+const STEPS = { left: "What is left", since: "Since last time", off: "Take off", gaps: "The gaps" } as const;
+type Step = keyof typeof STEPS;
+
+/** A fill before its first bead: what is left, what happened since, what comes off, what is placed. One of them is open at a time. */
+export function FillPanel({
+  visit,
+  found,
+  ground,
+  state,
+  outlook,
+  taps,
+}: {
+  visit: FillOf & { readonly id: string; readonly clientId: string; readonly mapId: string | null };
+  found: FoundSet;
+  ground: MapGround;
+  state: VisitState;
+  outlook: FillOutlook;
+  taps: FillTaps;
+}) {
+  const isCounted = outlook.zones.some(({ counted }) => counted);
+  const [open, setOpen] = useState<Step | null>(isCounted ? "gaps" : "left");
+  const { policy, map } = visit;
+  const done: Readonly<Record<Step, string>> = {
+    left: `${outlook.zones.length - outlook.uncounted} of ${outlook.zones.length}`,
+    since: `${Object.values(state.fill.since).filter((answer) => answer !== null).length} of 5`,
+    off: outlook.removals.length === 0 ? "" : `${outlook.removals.reduce((sum, { rest }) => sum + rest, 0)} to go`,
+    gaps: "",
+  };
+  return (
+    <section aria-labelledby="fill-head" className="mt-4 border-y border-line py-3">
+      <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
+        <h2 id="fill-head" className="text-2xl">
+          The fill
+        </h2>
+        <p className="min-w-0 flex-1 text-[1.0625rem]">
+          <FillSummary outlook={outlook} found={found} />
+        </p>
+      </div>
+      <div role="group" aria-label="Steps of the fill" className="mt-2 flex flex-wrap gap-2">
+        {(Object.keys(STEPS) as Step[]).map((step) => (
+          <Button
+            key={step}
+            tone={open === step ? "ivy" : "line"}
+            aria-expanded={open === step}
+            className="min-h-11"
+            onClick={() => setOpen(open === step ? null : step)}
+          >
+            {STEPS[step]}
+            {done[step] ? <span className="ml-2 font-normal tabular-nums">{done[step]}</span> : null}
+          </Button>
+        ))}
+      </div>
+      {open ? (
+        <div className="mt-3">
+          {open === "left" ? <CountLeft visitId={visit.id} found={found} trays={ground.trays} policy={policy} outlook={outlook} /> : null}
+          {open === "since" ? <SinceLastRow visitId={visit.id} since={state.fill.since} /> : null}
+          {open === "off" ? (
+            <TakeOffPads
+              found={found}
+              trays={ground.trays}
+              policy={policy}
+              outlook={outlook}
+              now={taps.now}
+              onZone={taps.choose}
+              onOff={taps.takeOff}
+              onUndo={taps.undo}
+            />
+          ) : null}
+          {open === "gaps" && map ? (
+            <Gaps map={map} ground={ground} policy={policy} outlook={outlook}>
+              <FilledBy
+                visitId={visit.id}
+                clientId={visit.clientId}
+                mapId={visit.mapId}
+                maps={found.maps}
+                stands={state.placing.lashes.length > 0 || state.set.zones.length > 0}
+              />
+            </Gaps>
+          ) : null}
+        </div>
+      ) : null}
+    </section>
+  );
+}
+
+/** How much is left or may be, what that is worked as, and what it takes. */
+export function FillSummary({ outlook, found }: { outlook: FillOutlook; found: FoundSet }) {
+  const { share, expected, workedAs, days } = outlook;
+  const since = `The set is ${Math.round(days)} ${Math.round(days) === 1 ? "day" : "days"} old`;
+  const left = share
+    ? `${leftWords(share)}${outlook.uncounted > 0 ? `, ${outlook.uncounted} zones not counted` : ""}`
+    : `nothing counted yet, about ${expected.left} of ${expected.worn} may be left${found.ownFills > 0 ? ` by this client’s last ${found.ownFills}` : ""}`;
+  return (
+    <>
+      {since}: {left}. {workWords(outlook)}.{" "}
+      {workedAs === "newSet" ? (
+        <Verdict tone="look">So little {share ? "is" : "may be"} left that it is planned, timed and priced as a new set.</Verdict>
+      ) : (
+        <span className="text-ink-2">Worked and priced as a fill.</span>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,66 @@
+import "server-only";
+import { and, asc, eq, inArray, isNotNull, isNull } from "drizzle-orm";
+import type { Policy } from "@/core/policy";
+import { factsOfFill, type FillFacts } from "@/core/retention";
+import { visit, visitOutcome } from "@/db/schema";
+import { bottlesOf } from "@/features/shelf/bottles";
+import type { StudioTransaction } from "@/server/inStudio";
+import type { Member } from "@/server/member";
+import { clockIn } from "@/server/studioTime";
+
+/**
+ * Every set that a later fill counted, of some clients or of the whole studio, as facts to learn from; the earliest placed
+ * first. Read from what visits came to, never from their events.
+ */
+export async function lastedSets(
+  tx: StudioTransaction,
+  me: Pick<Member, "timeZone">,
+  clientIds: readonly string[] | null,
+  { cycleDays }: Pick<Policy, "cycleDays">,
+): Promise<FillFacts[]> {
+  const rows = await tx
+    .select({
+      visitId: visit.id,
+      clientId: visit.clientId,
+      technicianId: visit.technicianId,
+      putOnAt: visitOutcome.putOnAt,
+      worn: visitOutcome.worn,
+      how: visitOutcome.howPlaced,
+      found: visitOutcome.found,
+    })
+    .from(visit)
+    .innerJoin(visitOutcome, and(eq(visitOutcome.studioId, visit.studioId), eq(visitOutcome.visitId, visit.id)))
+    .where(
+      and(
+        clientIds ? inArray(visit.clientId, [...clientIds]) : undefined,
+        isNull(visit.withdrawnAt),
+        inArray(visit.service, ["newSet", "fill"]),
+        isNotNull(visitOutcome.begunAt),
+      ),
+    )
+    .orderBy(asc(visit.startsAt));
+  const used = await bottlesOf(
+    tx,
+    rows.flatMap(({ how }) => how?.bottleId ?? []),
+  );
+  const bottles = new Map(used.map((bottle) => [bottle.id, bottle]));
+  const clock = clockIn(me.timeZone);
+  const byId = new Map(rows.map((row) => [row.visitId, row]));
+  const facts = rows.flatMap(({ visitId, clientId, found }): FillFacts[] => {
+    const set = byId.get(found?.zones.find(({ setVisitId }) => setVisitId !== null)?.setVisitId ?? "");
+    if (!found || !set?.worn || !set.how || !set.putOnAt || set.clientId !== clientId) return [];
+    const { worn, how, putOnAt, technicianId } = set;
+    const bottle = bottles.get(how.bottleId ?? "");
+    const { day } = clock(putOnAt.getTime());
+    const learned = factsOfFill(
+      { visitId, clientId, found },
+      { visitId: set.visitId, technicianId, placedAtMs: putOnAt.getTime(), worn, how },
+      bottle ? { adhesiveId: bottle.adhesiveId, ageDays: Math.max(0, daysBetween(bottle.openedOn, day)), drift: null } : null,
+      { cycleDays, yearShare: daysBetween(`${day.slice(0, 4)}-01-01`, day) / 365.25 },
+    );
+    return learned ? [learned] : [];
+  });
+  return facts.sort((a, b) => a.placedAtMs - b.placedAtMs);
+}
+
+const daysBetween = (from: string, to: string): number => (Date.parse(to) - Date.parse(from)) / 86_400_000;

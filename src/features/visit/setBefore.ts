@@ -1,0 +1,81 @@
+import "server-only";
+import { and, desc, eq, inArray, isNotNull, isNull, lt } from "drizzle-orm";
+import { bareBelowDays, type SetBefore } from "@/core/fill";
+import { cycleOf, type Hazard } from "@/core/growth";
+import type { Policy } from "@/core/policy";
+import { ownHazard, USUAL_CLIENTS, type OwnFill } from "@/core/retention";
+import { SET_SERVICES } from "@/core/service";
+import { lashMap, lashMapRevision, survey, visit, visitOutcome } from "@/db/schema";
+import { together, type StudioTransaction } from "@/server/inStudio";
+import type { Member } from "@/server/member";
+import { mapsOf } from "./clientMaps";
+import { lastedSets } from "./lastedSets";
+
+/** The set a fill finds, and what bonds this client is expected to have lost a day. */
+export type FoundSet = {
+  readonly set: SetBefore;
+  readonly expected: { readonly hazard: Hazard; readonly bareBelowDays: number; readonly cycleDays: number };
+  /** From how many of the client's own fills. */
+  readonly ownFills: number;
+  /** Maps of the client that it may be filled by, newest first. */
+  readonly maps: readonly { readonly id: string; readonly revision: number; readonly title: string }[];
+};
+
+/** What a client came with to a visit: the last set or fill finished before it; null where there is none, or it was taken off since. */
+export async function setBefore(
+  tx: StudioTransaction,
+  me: Member,
+  row: { readonly id: string; readonly clientId: string; readonly startsAt: Date },
+  policy: Policy,
+): Promise<FoundSet | null> {
+  const [[last], lasted, maps] = await together([
+    tx
+      .select({
+        visitId: visit.id,
+        service: visit.service,
+        leftAt: visitOutcome.putOnAt,
+        worn: visitOutcome.worn,
+        map: lashMapRevision.document,
+        survey: survey.document,
+      })
+      .from(visit)
+      .innerJoin(visitOutcome, and(eq(visitOutcome.studioId, visit.studioId), eq(visitOutcome.visitId, visit.id)))
+      .leftJoin(
+        lashMapRevision,
+        and(
+          eq(lashMapRevision.studioId, visit.studioId),
+          eq(lashMapRevision.mapId, visit.mapId),
+          eq(lashMapRevision.revision, visit.mapRevision),
+        ),
+      )
+      .leftJoin(lashMap, and(eq(lashMap.studioId, visit.studioId), eq(lashMap.id, visit.mapId)))
+      .leftJoin(survey, and(eq(survey.studioId, visit.studioId), eq(survey.id, lashMap.surveyId)))
+      .where(
+        and(
+          eq(visit.clientId, row.clientId),
+          lt(visit.startsAt, row.startsAt),
+          isNull(visit.withdrawnAt),
+          isNotNull(visitOutcome.finishedAt),
+          isNotNull(visitOutcome.putOnAt),
+          // What was taken off since is not there to be found.
+          inArray(visit.service, [...SET_SERVICES, "removal"]),
+        ),
+      )
+      .orderBy(desc(visit.startsAt))
+      .limit(1),
+    lastedSets(tx, me, [row.clientId], policy),
+    mapsOf(tx, [row.clientId]),
+  ]);
+  if (!last?.worn || !last.map || !last.survey || !last.leftAt) return null;
+  const own = lasted.filter(({ visitId }) => visitId !== row.id).map((one): OwnFill => one);
+  return {
+    set: { visitId: last.visitId, leftAtMs: last.leftAt.getTime(), map: last.map, survey: last.survey, worn: last.worn },
+    expected: {
+      hazard: ownHazard(own, USUAL_CLIENTS, cycleOf(policy)),
+      bareBelowDays: bareBelowDays(last.map, last.survey, policy.cycleDays),
+      cycleDays: policy.cycleDays,
+    },
+    ownFills: own.length,
+    maps: maps.map(({ id, revision, map }) => ({ id, revision, title: map.title })),
+  };
+}
