@@ -100,6 +100,7 @@ const inputs: Record<string, (s: TestStudio) => unknown> = {
   "visit/withdraw": (s) => ({ id: s.ids.colourVisit, back: false }),
   "visit/openVisit": (s) => ({ visitId: uuid(), clientId: s.ids.client, service: "lift" }),
   "visit/openForMap": (s) => ({ visitId: uuid(), clientId: s.ids.client, mapId: s.ids.map, revision: 1 }),
+  "visit/fillByMap": (s) => ({ visitId: s.ids.visit, mapId: s.ids.map, revision: 1 }),
   "visit/takeLastMap": (s) => ({ visitId: s.ids.visit }),
   "visit/begin": (s) => ({ visitId: s.ids.visit, eventId: uuid(), bottleId: null, air: null, reason: "because I say so" }),
   "visit/giveReason": (s) => ({ visitId: s.ids.visit, reason: "because I say so" }),

@@ -6,6 +6,7 @@ export const SLEPT_ON = (Object.keys(SLEEPS_ON) as SleepsOn[]).filter((is) => is
 
 /** What bonds met since the last visit, and is answered with yes or no. */
 export const MET = { oil: "oil on them", steam: "steam or sauna", cried: "cried" } as const;
+export const NOT_MET: Readonly<Record<MetId, string>> = { oil: "no oil", steam: "no steam", cried: "did not cry" };
 export type MetId = keyof typeof MET;
 export const MET_IDS = Object.keys(MET) as [MetId, ...MetId[]];
 

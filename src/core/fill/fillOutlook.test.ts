@@ -70,6 +70,14 @@ test("some zones counted: the others stand as expected in the gaps, and say noth
   expect(some.share!.worn).toBe(nothing.zones.slice(0, 3).reduce((sum, zone) => sum + zone.worn, 0));
   expect(some.kept.slice(3).map(({ n }) => n)).toEqual(nothing.zones.slice(3).map(({ expected }) => expected));
 });
+test("what is counted of zones whose own number is not known is said to be so", () => {
+  const some = counts((n) => ({ left: n - 1 }), nothing.zones.slice(0, 2));
+  const worn = { ...before.worn, zones: before.worn.zones.map((zone, i) => ({ ...zone, isKnown: i !== 1 })) };
+  const expected = { hazardPerDay: 0.0117, bareBelowDays: 0, cycleDays: 90 };
+  const outlook = fillOutlook({ ...before, worn }, expected, some, 21 * DAY, { map, survey, policy, pace: () => 60 });
+  expect([at(some).isKnown, outlook.isKnown, nothing.isKnown]).toEqual([true, false, true]);
+  expect(outlook.share).toEqual(at(some).share);
+});
 test("a zone taken off although nothing said so is listed with what is off", () => {
   const fill = counts((n) => ({ left: n }));
   const { side, layer, zone } = fill.counted[0]!;

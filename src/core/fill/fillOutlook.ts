@@ -18,8 +18,10 @@ export type FillOutlook = {
   readonly zones: readonly ZoneFound[];
   /** Zones that are not counted yet. */
   readonly uncounted: number;
-  /** What was counted of what was worn; null while nothing known was. */
+  /** What was counted of what was worn; null while nothing is. */
   readonly share: { readonly left: number; readonly worn: number } | null;
+  /** How many had been on is known of every zone that was counted: it was placed anew, or counted before it was filled. */
+  readonly isKnown: boolean;
   /** What may be expected of all of it. */
   readonly expected: { readonly left: number; readonly worn: number };
   /** By the studio's line, from the count, or from what is expected while there is none. */
@@ -72,6 +74,7 @@ export function fillOutlook(
     zones,
     uncounted: zones.filter(({ counted }) => counted === null).length,
     share,
+    isKnown: zones.every(({ counted, isKnown }) => counted === null || isKnown),
     expected: all,
     workedAs: fillOrNewSet(share ?? all, policy),
     off,

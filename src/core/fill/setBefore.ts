@@ -92,12 +92,12 @@ export function leftInZones({ map, survey }: SetBefore, zones: readonly ZoneFoun
   });
 }
 
-/** What was counted of what was worn, over the zones that were counted and known. Null where there is none. */
+/** What was counted of what was worn, over the zones that were counted. Null where there is none. */
 export function countedShare(zones: readonly ZoneFound[]): { readonly left: number; readonly worn: number } | null {
-  const known = zones.filter(({ counted, isKnown }) => counted !== null && isKnown);
-  if (known.length === 0) return null;
+  const counted = zones.filter((zone) => zone.counted !== null);
+  if (counted.length === 0) return null;
   return {
-    left: known.reduce((sum, { counted }) => sum + counted!.left, 0),
-    worn: known.reduce((sum, { worn }) => sum + worn, 0),
+    left: counted.reduce((sum, zone) => sum + zone.counted!.left, 0),
+    worn: counted.reduce((sum, { worn }) => sum + worn, 0),
   };
 }

@@ -12,9 +12,7 @@ const count = z.int().min(0);
  */
 export const wornLashesSchema = z.object({
   version: z.literal(2),
-  zones: z.array(
-    z.object({ side: z.enum(SIDES), layer: count, zone: z.int().min(1), singles: count, fans: count, isKnown: z.boolean() }),
-  ),
+  zones: z.array(z.object({ side: z.enum(SIDES), layer: count, zone: z.int().min(1), singles: count, fans: count, isKnown: z.boolean() })),
 });
 export type WornLashes = z.infer<typeof wornLashesSchema>;
 

@@ -6,6 +6,7 @@ import type { Air } from "@/core/air";
 import { formatClock } from "@/core/units";
 import type { Policy } from "@/core/policy";
 import type { VisitState } from "@/core/visit";
+import { FoundKept } from "@/features/fill/FoundKept";
 import { PlacedKept } from "@/features/placing/PlacedKept";
 import type { MapGround } from "@/features/visit/clientMaps";
 import { Verdict, cx } from "@/ui";
@@ -71,6 +72,7 @@ export function KeptVisit({
             </dd>
           </>
         ) : null}
+        <FoundKept fill={state.fill} />
         {map && ground && hasLashes ? <PlacedKept state={state} map={map} ground={ground} policy={policy} /> : null}
         {map && !hasLashes ? (
           <>

@@ -65,8 +65,8 @@ export function VisitWorkspace(visit: VisitProps) {
   const [picked, setPicked] = useState<string | null>(null);
   const bottleId = state.set.bottleId ?? picked ?? rated[0]?.bottle.id ?? null;
 
-  // A fill begins with what is left; its steps are shown once that is counted.
-  const countsFirst = visit.found !== null && state.fill.counted.length === 0;
+  // A fill begins with what is left: that has the page, and its steps are a touch away.
+  const countsFirst = visit.found !== null;
   const stands = stopsOf(visit.care.findings);
   const head = (
     <>

@@ -11,7 +11,7 @@ import { Button, TextField } from "@/ui";
 import { ZonesOnPads, type PadZone } from "./ZonesOnPads";
 
 /** So many lashes of a zone have a button each; more are typed. */
-const MOST_BUTTONS = 26;
+const MOST_BUTTONS = 40;
 
 type Marks = { readonly twisted: number | null; readonly outgrown: number | null };
 const NOT_LOOKED: Marks = { twisted: null, outgrown: null };
@@ -83,7 +83,7 @@ export function CountLeft({
   const padZones = asTheyLie(outlook.zones, now.layer).map((zone): PadZone => ({
     ...zone,
     big: zone.counted ? String(zone.counted.left) : "–",
-    small: zone.counted ? `of ${zone.worn}` : `about ${zone.expected}`,
+    small: zone.counted ? `of ${zone.worn}` : `≈ ${zone.expected}`,
     says: zone.counted ? `${zone.counted.left} of ${zone.worn} left` : `not counted, ${zone.worn} were on, about ${zone.expected} expected`,
     isDone: zone.counted !== null,
   }));

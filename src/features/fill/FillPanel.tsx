@@ -33,8 +33,8 @@ export function FillPanel({
   outlook: FillOutlook;
   taps: FillTaps;
 }) {
-  const isCounted = outlook.zones.some(({ counted }) => counted);
-  const [open, setOpen] = useState<Step | null>(isCounted ? "gaps" : "left");
+  // What is to be done next, as the page comes; then whatever is touched.
+  const [open, setOpen] = useState<Step | null>(outlook.uncounted > 0 ? "left" : taps.toGo > 0 ? "off" : "gaps");
   const { policy, map } = visit;
   const done: Readonly<Record<Step, string>> = {
     left: `${outlook.zones.length - outlook.uncounted} of ${outlook.zones.length}`,
@@ -104,7 +104,7 @@ export function FillSummary({ outlook, found }: { outlook: FillOutlook; found: F
   const { share, expected, workedAs, days } = outlook;
   const since = `The set is ${Math.round(days)} ${Math.round(days) === 1 ? "day" : "days"} old`;
   const left = share
-    ? `${leftWords(share)}${outlook.uncounted > 0 ? `, ${outlook.uncounted} zones not counted` : ""}`
+    ? `${leftWords(share)}${outlook.uncounted > 0 ? ` in the zones counted, ${outlook.uncounted} are not yet` : ""}${outlook.isKnown ? "" : "; how many were on is what the map asks for, so it is not learned from"}`
     : `nothing counted yet, about ${expected.left} of ${expected.worn} may be left${found.ownFills > 0 ? ` by this client’s last ${found.ownFills}` : ""}`;
   return (
     <>

@@ -49,7 +49,7 @@ export function Gaps({
       from,
       to,
       big: `+${place}`,
-      small: `${all - place} kept`,
+      small: String(all - place),
       says: `${place} to place, ${all - place} kept`,
       isDone: place === 0,
     };
@@ -71,7 +71,7 @@ export function Gaps({
       <p className="mt-1 flex flex-wrap items-center gap-x-5 gap-y-1">
         <span>
           <span aria-hidden="true" className="mr-1.5 inline-block h-0.5 w-6 bg-moss align-middle" />
-          {kept} kept
+          {kept} kept, the small figures
         </span>
         <span>
           <span aria-hidden="true" className="mr-1.5 inline-block h-0.5 w-6 bg-ink align-middle" />
@@ -81,7 +81,7 @@ export function Gaps({
                 `${gaps.spots.reduce((sum, spot) => sum + (spot.layer === layer ? spot.planned : 0), 0)} ${LAYER_LABELS[role]}`,
             )
             .join(", ")}{" "}
-          to place
+          to place, the large ones
         </span>
         <span className="text-ink-2">
           {minutes.off > 0 ? `${minutes.off} min to take off, ` : ""}

@@ -11,7 +11,7 @@ const WASHES = [0, 1, 2, 3, 4, 5, 6, 7] as const;
 export function SinceLastRow({ visitId, since }: { visitId: string; since: SinceLast }) {
   const store = useTabletStore();
   return (
-    <div className="flex flex-wrap gap-x-8 gap-y-3">
+    <div className="flex flex-wrap gap-x-5 gap-y-3">
       <Asked label="Washed, times a week">
         {WASHES.map((n) => (
           <Answer
@@ -19,7 +19,7 @@ export function SinceLastRow({ visitId, since }: { visitId: string; since: Since
             isSo={since.washesAWeek === n}
             onPress={() => void store.tap(visitId, "sinceLastTold", { of: "washesAWeek", is: since.washesAWeek === n ? null : n })}
           >
-            {n === 7 ? "7 or more" : n}
+            {n === 7 ? "7 +" : n}
           </Answer>
         ))}
       </Asked>
@@ -66,7 +66,7 @@ function Asked({ label, children }: { label: string; children: ReactNode }) {
 }
 
 const Answer = ({ isSo, onPress, children }: { isSo: boolean; onPress: () => void; children: ReactNode }) => (
-  <Button tone={isSo ? "ivy" : "line"} aria-pressed={isSo} className="min-h-11 min-w-11 px-3" onClick={onPress}>
+  <Button tone={isSo ? "ivy" : "line"} aria-pressed={isSo} className="min-h-11 min-w-11 px-2.5" onClick={onPress}>
     {children}
   </Button>
 );

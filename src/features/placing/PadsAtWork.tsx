@@ -4,14 +4,11 @@ import { sideLabel, type Side, type Survey } from "@/core/eye";
 import { eyesInView } from "@/core/map";
 import { tapesOn, type PlacingWork } from "@/core/placing";
 import { layPlate, type Plate } from "@/features/drawing/plate";
-import type { SetOnPads, Stretch } from "./onPlate";
+import { shownHeight, type SetOnPads, type Stretch } from "./onPlate";
 import { PadMarks } from "./PadMarks";
 import { PlacedLashes } from "./PlacedLashes";
 import type { AtWork } from "./usePlacing";
 import { WetDots } from "./WetMarks";
-
-/** Of the lid below the line so much is shown, in lash lines: the brow says nothing at the bed. */
-const LID_SHOWN = 0.2;
 
 type Props = {
   of: SetOnPads;
@@ -97,14 +94,6 @@ function arranged(survey: Survey, longestMm: number, { width, height }: { width:
   const best = over.scale > beside.scale ? over : beside;
   const isAlone = best.scale < LEAST_SCALE && alone.every(({ scale }) => scale > best.scale);
   return isAlone ? alone.map(({ plates }) => plates()) : [best.plates()];
-}
-
-/** From the pads' upper edge to a little under the lash line. */
-function shownHeight({ eyes, eyeBottom }: Plate, survey: Survey): number {
-  return Math.min(
-    eyeBottom,
-    ...eyes.map(({ side, point, pxPerMm }) => point([0, 0])[1] + survey.eyes[side].lashLineMm * LID_SHOWN * pxPerMm),
-  );
 }
 
 /** Less of a change in height than this is none. */

@@ -1,10 +1,10 @@
 import { SIDES, sideLabel } from "@/core/eye";
+import { gapPlan, keptOf } from "@/core/fill";
 import { fibresPerStrip, type LashMap } from "@/core/map";
 import {
   firstAndLast,
   lashGaps,
   paceOf,
-  placementPlan,
   progressOf,
   REDO_REASONS,
   TAPES,
@@ -19,7 +19,7 @@ import type { MapGround } from "@/features/visit/clientMaps";
 
 /** What a finished set's record says of its lashes: how many of how many, redone and why, pace, pauses, tape. Rows of a description list. */
 export function PlacedKept({
-  state: { set, placing },
+  state: { set, placing, fill },
   map,
   ground,
   policy,
@@ -29,7 +29,7 @@ export function PlacedKept({
   ground: MapGround;
   policy: Policy;
 }) {
-  const plan = placementPlan(map, ground.survey);
+  const plan = gapPlan(map, ground.survey, keptOf(fill));
   const progress = progressOf(plan, placing, set.zones);
   const gaps = lashGaps(plan, placing, interruptionsOf(set));
   const { placed, planned } = progress;
@@ -49,7 +49,8 @@ export function PlacedKept({
     ]);
   const both = paceOf(gaps);
   if (both) rows.push(["Pace", paceWords(both, gaps)]);
-  if (placing.pauses.length > 0) rows.push(["Paused", pausedWords(placing)]);
+  if (placing.pauses.length > 0) rows.push(["Paused", spansWords(placing.pauses)]);
+  if (placing.talk.length > 0) rows.push(["Client talked or moved", spansWords(placing.talk)]);
   if (placing.tapes.length > 0)
     rows.push(["Tape", [...new Set(placing.tapes.map(({ what, side }) => `${TAPES[what]}, ${sideLabel(side)}`))].join("; ")]);
   return rows.map(([term, words]) => (
@@ -89,7 +90,8 @@ function paceWords(both: Pace, gaps: ReturnType<typeof lashGaps>): string {
   ].join("; ");
 }
 
-function pausedWords({ pauses }: PlacingWork): string {
-  const minutes = pauses.reduce((sum, { fromMs, toMs }) => sum + ((toMs ?? fromMs) - fromMs), 0) / 60_000;
-  return `${pauses.length === 1 ? "once" : `${pauses.length} times`}, ${minutes < 1 ? "under a minute" : `${Math.round(minutes)} min`} in all`;
+/** How often something lasted a while, and how long in all: "2 times, 4 min in all". */
+function spansWords(spans: PlacingWork["talk"]): string {
+  const minutes = spans.reduce((sum, { fromMs, toMs }) => sum + ((toMs ?? fromMs) - fromMs), 0) / 60_000;
+  return `${spans.length === 1 ? "once" : `${spans.length} times`}, ${minutes < 1 ? "under a minute" : `${Math.round(minutes)} min`} in all`;
 }

@@ -3,7 +3,7 @@ import type { Side, Survey } from "@/core/eye";
 import type { LashMap } from "@/core/map";
 import { drawnTo } from "@/core/placing";
 import type { PictureOf } from "@/features/drawing/EyesPicture";
-import type { EyePlace } from "@/features/drawing/plate";
+import type { EyePlace, Plate } from "@/features/drawing/plate";
 
 /** Whose set is drawn on the pads. */
 export type SetOnPads = PictureOf & { readonly map: LashMap };
@@ -19,4 +19,15 @@ export function pointsOnPad(survey: Survey, place: EyePlace, stretchMm: number) 
   const closed = closedEye(survey.eyes[place.side]);
   return (share: number, outMm: number): readonly [number, number] =>
     place.point(closed.point(drawnTo(share, closed.lashLineMm, stretchMm), outMm));
+}
+
+/** Of the lid below the line so much is shown, in lash lines: the brow says nothing at the bed. */
+const LID_SHOWN = 0.2;
+
+/** From the pads' upper edge to a little under the lash line. */
+export function shownHeight({ eyes, eyeBottom }: Plate, survey: Survey): number {
+  return Math.min(
+    eyeBottom,
+    ...eyes.map(({ side, point, pxPerMm }) => point([0, 0])[1] + survey.eyes[side].lashLineMm * LID_SHOWN * pxPerMm),
+  );
 }
