@@ -82,7 +82,7 @@ const lasted = async () => {
   const { inStudio } = await import("@/server/inStudio");
   const { lastedSets } = await import("@/features/visit/lastedSets");
   const me = studio.member("technician");
-  return inStudio(me, (tx) => lastedSets(tx, me, [studio.ids.client], defaultPolicy));
+  return (await inStudio(me, (tx) => lastedSets(tx, me, [studio.ids.client], defaultPolicy))).map(({ facts }) => facts);
 };
 
 test("a set, its fill and the next: what the client left with is the count of the next, and each is learned from", async () => {

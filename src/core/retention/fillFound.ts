@@ -9,7 +9,15 @@ const fillFoundSchema = z.object({
   /** When it was counted, ms since 1970; null where nothing was. */
   countedAtMs: z.number().nullable(),
   zones: z.array(
-    z.object({ setVisitId: z.string().nullable(), side: z.enum(SIDES), layer: z.int(), zone: z.int().min(1), left: z.int().min(0) }),
+    z.object({
+      setVisitId: z.string().nullable(),
+      side: z.enum(SIDES),
+      layer: z.int(),
+      zone: z.int().min(1),
+      from: z.number(),
+      to: z.number(),
+      left: z.int().min(0),
+    }),
   ),
   since: z.object({
     washesAWeek: z.number().nullable(),
@@ -37,7 +45,7 @@ export function fillFound({ fill }: Pick<VisitState, "fill">): FillFound | null 
   const sum = (of: FillWork["off"]) => of.reduce((total, { n }) => total + n, 0);
   return {
     countedAtMs: counted.length === 0 ? null : Math.min(...counted.map(({ atMs }) => atMs)),
-    zones: counted.map(({ setVisitId, side, layer, zone, left }) => ({ setVisitId, side, layer, zone, left })),
+    zones: counted.map(({ setVisitId, side, layer, zone, from, to, left }) => ({ setVisitId, side, layer, zone, from, to, left })),
     since,
     off: sum(off),
     hurt: sum(off.filter(({ hurt }) => hurt)),

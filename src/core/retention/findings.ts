@@ -10,10 +10,12 @@ export type Effect = {
   readonly low: number;
   readonly high: number;
 };
+/** A factor as findings name it: words alone, so that a worker can hand it on. */
+export type FactorName = Pick<Factor, "id" | "label" | "belongsTo" | "isChosenByClient">;
 /** A factor that was reckoned. */
 export type Told = {
   readonly kind: "told";
-  readonly factor: Factor;
+  readonly factor: FactorName;
   readonly behind: Behind;
   readonly reference: Level;
   readonly effects: readonly Effect[];
@@ -25,7 +27,7 @@ export type Told = {
 /** A factor of which nothing is said, and why. */
 export type Silent = {
   readonly kind: "silent";
-  readonly factor: Factor;
+  readonly factor: FactorName;
   readonly behind: Behind;
   readonly why:
     /** So many more fills, or clients, would tell. */

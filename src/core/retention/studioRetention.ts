@@ -4,10 +4,10 @@ import { benjaminiHochberg } from "../statistics/benjaminiHochberg";
 import { fBeyond, studentTQuantile } from "../statistics/distributions";
 import { factorColumns, SPEAKS_FROM, type Behind, type FactorColumns, type Missing } from "./factorColumns";
 import { designOf } from "./design";
-import { FACTORS } from "./factors";
+import { FACTORS, type Factor } from "./factors";
 import type { FillCounts } from "./fillCounts";
 import type { FillFacts } from "./fillFacts";
-import type { Effect, Silent, StudioRetention, Told } from "./findings";
+import type { Effect, FactorName, Silent, StudioRetention, Told } from "./findings";
 import { fitHazard, type HazardFit } from "./hazardFit";
 import { NoFit } from "./hazardMode";
 
@@ -145,9 +145,14 @@ function countsOf(fills: readonly FillFacts[], clientIds: readonly string[], { c
   return { counts, naturalIf };
 }
 
+const nameOf = ({ id, label, belongsTo, isChosenByClient }: Factor): FactorName => ({
+  ...{ id, label, belongsTo },
+  ...(isChosenByClient ? { isChosenByClient } : {}),
+});
+
 const silentFor = ({ factor, behind }: Pick<FactorColumns, "factor" | "behind">, why: Silent["why"]): Silent => ({
   kind: "silent",
-  factor,
+  factor: nameOf(factor),
   behind,
   why,
 });
@@ -201,5 +206,13 @@ function toldOf(of: FactorColumns, { design, fit, covariance }: Reckoning, behin
   const logs = Matrix.columnVector(at.map((j) => fit.beta[j]!));
   const wald = logs.transpose().mmul(inverse(own)).mmul(logs).get(0, 0) / at.length;
   const { factor, reference } = of;
-  return { kind: "told", factor, behind: of.behind, reference, effects, chance: fBeyond(wald, at.length, df), isFound: false };
+  return {
+    kind: "told",
+    factor: nameOf(factor),
+    behind: of.behind,
+    reference,
+    effects,
+    chance: fBeyond(wald, at.length, df),
+    isFound: false,
+  };
 }

@@ -7,13 +7,16 @@ import { drizzle } from "drizzle-orm/node-postgres";
 import pg from "pg";
 import { beadLifeS } from "@/core/adhesive";
 import { consentText, NOTHING_SO } from "@/core/care";
-import { LOOKS, lookHandles, mapTitle, planMap, type MapWish } from "@/core/map";
+import type { SleptOn } from "@/core/fill";
+import { LOOKS, lookHandles, mapTitle, planMap, type LashMap, type MapWish } from "@/core/map";
 import { defaultPolicy } from "@/core/policy";
 import type { VisitEvent } from "@/core/visit";
 import { writeOutcomes } from "../outcomes/writeOutcomes";
 import * as schema from "../schema";
-import { firstSurvey, usualSurvey } from "@/core/eye";
+import { firstSurvey, usualSurvey, type Survey } from "@/core/eye";
+import { standardNormal } from "@/core/units";
 import { CLIENTS, type DemoClient } from "./clients";
+import { BOTTLE_EVERY_DAYS, drawnCounts, drawnFor, LONG_AGO_DAYS, pastAir, REGULARS, TRUTH, type Regular } from "./lasting";
 import { loadColour, SIGNED } from "./loadColour";
 import { asJpeg, DRAWN_PICTURES } from "./pictures";
 import {
@@ -51,7 +54,8 @@ const isSunday = (today: string, daysAgo: number) => getDay(new Date(`${isoDate(
 const dayNumber = (today: string, daysAgo: number) => Math.round(Date.parse(`${isoDate(today, daysAgo)}T00:00:00Z`) / 86_400_000);
 
 /** Made-up dates of birth, all of age. */
-const bornOn = (person: DemoClient) => `${1968 + ((CLIENTS.indexOf(person) * 7) % 34)}-0${1 + (CLIENTS.indexOf(person) % 9)}-14`;
+const bornOn = (person: DemoClient) => `${1968 + ((placeOf(person) * 7) % 34)}-0${1 + (placeOf(person) % 9)}-14`;
+const placeOf = (person: DemoClient) => [...CLIENTS, ...REGULARS].indexOf(person);
 
 /**
  * Loads the scenario into an empty database, and on any later day adds that day's sheet. `today` is the studio's date;
@@ -166,6 +170,8 @@ async function loadStudio(tx: Tx, today: string, options: { password: string; to
   }
   for (const [i, document] of TRAYS.entries()) await tx.insert(schema.tray).values({ studioId, id: demoId(`tray ${i}`), document });
   for (const person of CLIENTS) await loadClient(tx, today, person);
+  await loadOldBottles(tx, today);
+  for (const person of REGULARS) await loadRegular(tx, today, person);
   await loadMannequin(tx, today);
   await loadColour(tx, {
     studioId,
@@ -196,6 +202,17 @@ async function loadMannequin(tx: Tx, today: string) {
 }
 
 async function loadClient(tx: Tx, today: string, person: DemoClient) {
+  const map = await loadPerson(tx, today, person);
+  const found = { map, survey: person.survey, clientLog: 0 };
+  let before: PastVisit | null = null;
+  for (let daysAgo = person.firstDaysAgo; daysAgo >= 8; daysAgo -= person.everyDays) {
+    const open = isSunday(today, daysAgo) ? daysAgo + 1 : daysAgo;
+    before = await loadPastVisit(tx, today, person, open, before, found);
+  }
+}
+
+/** A client with what was asked, surveyed and mapped; returns the map. */
+async function loadPerson(tx: Tx, today: string, person: DemoClient): Promise<LashMap> {
   const id = demoId(person.key);
   const technicianId = demoId(person.technician);
   const since = wallClock(today, person.firstDaysAgo, 10);
@@ -286,12 +303,7 @@ async function loadClient(tx: Tx, today: string, person: DemoClient) {
       document: { ...plan.map, title: TEMPLATE.title },
       keptBy: technicianId,
     });
-  let first = true;
-  for (let daysAgo = person.firstDaysAgo; daysAgo >= 8; daysAgo -= person.everyDays) {
-    const open = isSunday(today, daysAgo) ? daysAgo + 1 : daysAgo;
-    await loadPastVisit(tx, today, person, open, first);
-    first = false;
-  }
+  return plan.map;
 }
 
 /** What a client answers at every consultation. */
@@ -300,7 +312,26 @@ const answersOf = (person: DemoClient) => ({
   conditions: CLIENTS.indexOf(person) % 4 === 1 ? (["contactLenses"] as const).slice() : [],
 });
 
-async function loadPastVisit(tx: Tx, today: string, person: DemoClient, daysAgo: number, first: boolean) {
+/** A visit that was worked, as far as the next one asks. */
+type PastVisit = { readonly id: string; readonly daysAgo: number; readonly relativeHumidity: number; readonly bottleAgeDays: number };
+type Found = { readonly map: LashMap; readonly survey: Survey; readonly clientLog: number };
+type Said = { minute: number; type: VisitEvent["type"]; payload: VisitEvent["payload"] };
+
+/** What a fill counts of the set before, as chance and the demo's truth have it. */
+const countsOf = (found: Found, before: PastVisit, daysAgo: number, sleptOn: SleptOn | null): Said[] =>
+  drawnCounts({ ...found, setVisitId: before.id }, { ...before, days: before.daysAgo - daysAgo, sleptOn }, drawnFor(before.id)).map(
+    (payload) => ({ minute: 5, type: "leftCounted", payload }),
+  );
+
+async function loadPastVisit(
+  tx: Tx,
+  today: string,
+  person: DemoClient,
+  daysAgo: number,
+  before: PastVisit | null,
+  found: Found,
+): Promise<PastVisit> {
+  const first = before === null;
   const key = `${person.key} ${isoDate(today, daysAgo)}`;
   const hour = 9 + (CLIENTS.indexOf(person) % 6);
   const minutes = first ? 150 : 105;
@@ -335,7 +366,6 @@ async function loadPastVisit(tx: Tx, today: string, person: DemoClient, daysAgo:
   });
   const air = (minute: number) => airAt(hour + minute / 60, dayNumber(today, daysAgo));
   const bottleId = demoId(air(0).relativeHumidity < 0.4 ? "DW 1184" : daysAgo > 25 ? "SW 2208" : "SW 2311");
-  type Said = { minute: number; type: VisitEvent["type"]; payload: VisitEvent["payload"] };
   const done = (minute: number, ...stepIds: string[]): Said[] =>
     stepIds.map((stepId) => ({ minute, type: "stepDone", payload: { stepId } }));
   const end = minutes - 6;
@@ -354,6 +384,7 @@ async function loadPastVisit(tx: Tx, today: string, person: DemoClient, daysAgo:
   ];
   const events: Said[] = [
     { minute: 4, type: "started", payload: { bottleId, air: air(4) } },
+    ...(before ? countsOf(found, before, daysAgo, null) : []),
     ...done(6, "aired", "hands", "gloves", "lenses"),
     ...done(12, "cleanse-lashes", "cleanse-below", "rinse"),
     ...done(17, "pads", "lower-lashes", "in-the-eye", "eyes-closed", "map-on-pads"),
@@ -399,6 +430,88 @@ async function loadPastVisit(tx: Tx, today: string, person: DemoClient, daysAgo:
       };
     }),
   );
+  const { openedDaysAgo } = ADHESIVES.flatMap(({ lots }) => lots).find(({ lot }) => demoId(lot) === bottleId)!;
+  return { id: visitId, daysAgo, relativeHumidity: air(60).relativeHumidity, bottleAgeDays: openedDaysAgo - daysAgo };
+}
+
+/** Bottles of Slackwater of two years, each emptied as the next was opened. */
+const oldBottles = () =>
+  Array.from({ length: Math.floor(LONG_AGO_DAYS / BOTTLE_EVERY_DAYS) }, (_, i) => {
+    const openedDaysAgo = LONG_AGO_DAYS - i * BOTTLE_EVERY_DAYS;
+    return {
+      number: `SW 1${String(10 + i * 7).padStart(3, "0")}`,
+      openedDaysAgo,
+      emptiedDaysAgo: Math.max(66, openedDaysAgo - BOTTLE_EVERY_DAYS),
+    };
+  }).filter(({ openedDaysAgo }) => openedDaysAgo > 66);
+
+async function loadOldBottles(tx: Tx, today: string) {
+  await tx.insert(schema.lot).values(
+    oldBottles().map(({ number, openedDaysAgo, emptiedDaysAgo }) => ({
+      studioId,
+      id: demoId(number),
+      adhesiveId: demoId("slackwater"),
+      number,
+      openedOn: isoDate(today, openedDaysAgo),
+      emptiedOn: isoDate(today, emptiedDaysAgo),
+    })),
+  );
+}
+
+/** Somebody who has come for up to two years: a set and its fills, each counted as its truth has it, and what was told. */
+async function loadRegular(tx: Tx, today: string, person: Regular) {
+  const map = await loadPerson(tx, today, person);
+  const draw = drawnFor(person.key);
+  const found = { map, survey: person.survey, clientLog: TRUTH.clientSd * standardNormal(draw) };
+  const visits: (typeof schema.visit.$inferInsert)[] = [];
+  const events: (typeof schema.visitEvent.$inferInsert)[] = [];
+  const memberId = demoId(person.technician);
+  const room =
+    person.technician === "maren"
+      ? { roomId: demoId("front"), chairId: demoId("chair 2") }
+      : { roomId: demoId("front"), chairId: demoId("chair 1") };
+  let before: PastVisit | null = null;
+  for (let daysAgo = person.firstDaysAgo; daysAgo >= 9; daysAgo -= person.everyDays + Math.floor(draw() * 5) - 2) {
+    const key = `${person.key} ${isoDate(today, daysAgo)}`;
+    const visitId = demoId(`visit ${key}`);
+    const start = wallClock(today, daysAgo, 10 + (placeOf(person) % 6));
+    const yearShare = Number(isoDate(today, daysAgo).slice(5, 7)) / 12;
+    const air = pastAir(yearShare, draw);
+    const bottle = oldBottles().find((one) => one.openedDaysAgo >= daysAgo && one.emptiedDaysAgo < daysAgo);
+    const [number, openedDaysAgo] = bottle ? [bottle.number, bottle.openedDaysAgo] : daysAgo > 24 ? ["SW 2208", 66] : ["SW 2311", 24];
+    const bottleId = demoId(number);
+    const minutes = before ? 95 : 150;
+    visits.push({
+      ...{ studioId, id: visitId, clientId: demoId(person.key), technicianId: memberId, ...room, service: before ? "fill" : "newSet" },
+      ...{ keepsTime: false, startsAt: start, minutes, mapId: demoId(`map ${person.key}`), mapRevision: 1 },
+    });
+    const tells = draw() < 0.85;
+    const said: Said[] = [
+      { minute: 4, type: "started", payload: { bottleId, air } },
+      ...(before ? countsOf(found, before, daysAgo, person.sleptOn) : []),
+      ...(before && tells
+        ? ([
+            { of: "washesAWeek", is: person.washesAWeek },
+            { of: "oil", is: person.oil },
+            { of: "sleepsOn", is: person.sleptOn },
+          ].map((payload) => ({ minute: 8, type: "sinceLastTold", payload })) as Said[])
+        : []),
+      { minute: 16, type: "workedWith", payload: { of: "primer", is: draw() < 0.5 ? "primer" : "none", batchId: null } },
+      { minute: 18, type: "beadPlaced", payload: { lifeS: 900, air, bottleId } },
+      ...(draw() < 0.3 ? ([{ minute: 30, type: "talkMarked", payload: { on: true } }] as Said[]) : []),
+      { minute: 33, type: "beadPlaced", payload: { lifeS: 900, air, bottleId } },
+      { minute: minutes - 12, type: "beadWiped", payload: {} },
+      { minute: minutes - 8, type: "finishApplied", payload: { method: "fan" } },
+      { minute: minutes - 3, type: "finished", payload: {} },
+    ];
+    said.forEach(({ minute, type, payload }, i) => {
+      const at = new Date(start.getTime() + minute * 60_000 + i * 1000);
+      events.push({ studioId, visitId, id: demoId(`event ${key} ${i}`), at, serverTime: at, clock: "checked", type, payload, memberId });
+    });
+    before = { id: visitId, daysAgo, relativeHumidity: air.relativeHumidity, bottleAgeDays: openedDaysAgo - daysAgo };
+  }
+  await tx.insert(schema.visit).values(visits);
+  await tx.insert(schema.visitEvent).values(events);
 }
 
 /** Set tests of the bottles and placements of the hands, as if timed day by day. */

@@ -14,6 +14,7 @@ const PLACES = [
   { href: "/colour", label: "Colour" },
   { href: "/air", label: "Air" },
   { href: "/shelf", label: "Shelf" },
+  { href: "/retention", label: "Retention" },
   { href: "/studio", label: "Studio" },
 ] as const;
 

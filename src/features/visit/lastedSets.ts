@@ -1,12 +1,15 @@
 import "server-only";
 import { and, asc, eq, inArray, isNotNull, isNull } from "drizzle-orm";
 import type { Policy } from "@/core/policy";
-import { factsOfFill, type FillFacts } from "@/core/retention";
+import { factsOfFill, placesOf, type FillFacts, type PlaceCounts } from "@/core/retention";
 import { visit, visitOutcome } from "@/db/schema";
 import { bottlesOf } from "@/features/shelf/bottles";
 import type { StudioTransaction } from "@/server/inStudio";
 import type { Member } from "@/server/member";
 import { clockIn } from "@/server/studioTime";
+
+/** A set as its fill found it: what there is to learn from, and where it was lost. */
+export type LastedSet = { readonly facts: FillFacts; readonly places: PlaceCounts };
 
 /**
  * Every set that a later fill counted, of some clients or of the whole studio, as facts to learn from; the earliest placed
@@ -17,7 +20,9 @@ export async function lastedSets(
   me: Pick<Member, "timeZone">,
   clientIds: readonly string[] | null,
   { cycleDays }: Pick<Policy, "cycleDays">,
-): Promise<FillFacts[]> {
+  /** How many times slower a bottle sets with every week, where its tests tell. */
+  slowerPerWeek: ReadonlyMap<string, number> = new Map(),
+): Promise<LastedSet[]> {
   const rows = await tx
     .select({
       visitId: visit.id,
@@ -46,21 +51,24 @@ export async function lastedSets(
   const bottles = new Map(used.map((bottle) => [bottle.id, bottle]));
   const clock = clockIn(me.timeZone);
   const byId = new Map(rows.map((row) => [row.visitId, row]));
-  const facts = rows.flatMap(({ visitId, clientId, found }): FillFacts[] => {
+  const facts = rows.flatMap(({ visitId, clientId, found }): LastedSet[] => {
     const set = byId.get(found?.zones.find(({ setVisitId }) => setVisitId !== null)?.setVisitId ?? "");
     if (!found || !set?.worn || !set.how || !set.putOnAt || set.clientId !== clientId) return [];
     const { worn, how, putOnAt, technicianId } = set;
     const bottle = bottles.get(how.bottleId ?? "");
     const { day } = clock(putOnAt.getTime());
+    const ageDays = bottle ? Math.max(0, daysBetween(bottle.openedOn, day)) : 0;
+    const perWeek = bottle && slowerPerWeek.get(bottle.id);
+    const counted = { visitId: set.visitId, technicianId, placedAtMs: putOnAt.getTime(), worn, how };
     const learned = factsOfFill(
       { visitId, clientId, found },
-      { visitId: set.visitId, technicianId, placedAtMs: putOnAt.getTime(), worn, how },
-      bottle ? { adhesiveId: bottle.adhesiveId, ageDays: Math.max(0, daysBetween(bottle.openedOn, day)), drift: null } : null,
+      counted,
+      bottle ? { adhesiveId: bottle.adhesiveId, ageDays, drift: perWeek ? perWeek ** (ageDays / 7) : null } : null,
       { cycleDays, yearShare: daysBetween(`${day.slice(0, 4)}-01-01`, day) / 365.25 },
     );
-    return learned ? [learned] : [];
+    return learned ? [{ facts: learned, places: placesOf({ clientId, found }, counted) }] : [];
   });
-  return facts.sort((a, b) => a.placedAtMs - b.placedAtMs);
+  return facts.sort((a, b) => a.facts.placedAtMs - b.facts.placedAtMs);
 }
 
 const daysBetween = (from: string, to: string): number => (Date.parse(to) - Date.parse(from)) / 86_400_000;

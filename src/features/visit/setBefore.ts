@@ -67,7 +67,7 @@ export async function setBefore(
     mapsOf(tx, [row.clientId]),
   ]);
   if (!last?.worn || !last.map || !last.survey || !last.leftAt) return null;
-  const own = lasted.filter(({ visitId }) => visitId !== row.id).map((one): OwnFill => one);
+  const own = lasted.flatMap(({ facts }): OwnFill[] => (facts.visitId === row.id ? [] : [facts]));
   return {
     set: { visitId: last.visitId, leftAtMs: last.leftAt.getTime(), map: last.map, survey: last.survey, worn: last.worn },
     expected: {

@@ -1,0 +1,28 @@
+import { expose } from "comlink";
+import { studioRetention, survivalCurve, whereLost, type CountedFill, type FillFacts, type PlaceCounts } from "@/core/retention";
+import { mulberry32 } from "@/core/units";
+
+type Asked = {
+  readonly fills: readonly FillFacts[];
+  readonly supposed: { readonly cycleDays: number; readonly cycleSdDays: number };
+  readonly names: Readonly<Record<string, string>>;
+};
+
+/** How far the age of what was left bare may be out, days. A model of this product. */
+const BARE_BELOW_SD = 3;
+/** The same band for the same fills. */
+const SEED = 7;
+
+/** What a studio's fills tell, off the page's own thread. It is stopped by ending the thread. */
+const retention = {
+  whatHolds: ({ fills, supposed, names }: Asked, onProgress: (share: number) => void) =>
+    studioRetention(fills, {
+      supposed: { cycle: { mean: supposed.cycleDays, sd: supposed.cycleSdDays }, bareBelowSd: BARE_BELOW_SD },
+      nameOf: (_, id) => names[id] ?? id,
+      onProgress,
+    }),
+  whereLost: (places: readonly PlaceCounts[]) => whereLost(places),
+  curve: (fills: readonly CountedFill[]) => survivalCurve(fills, mulberry32(SEED)),
+};
+export type RetentionWorker = typeof retention;
+expose(retention);
