@@ -18,7 +18,7 @@ const retention = {
   whatHolds: ({ fills, supposed, names }: Asked, onProgress: (share: number) => void) =>
     studioRetention(fills, {
       supposed: { cycle: { mean: supposed.cycleDays, sd: supposed.cycleSdDays }, bareBelowSd: BARE_BELOW_SD },
-      nameOf: (_, id) => names[id] ?? id,
+      nameOf: (factor, id) => names[id] ?? `${factor} ${id}`,
       onProgress,
     }),
   whereLost: (places: readonly PlaceCounts[]) => whereLost(places),

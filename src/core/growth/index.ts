@@ -1,4 +1,4 @@
-export { nextFillDays } from "./nextFillDays";
+export { LATEST_DAYS, nextFillDays, UNKNOWN_DAYS } from "./nextFillDays";
 export { LASH_CYCLE, grownMm } from "./cycle";
 export {
   cycleOf,

@@ -51,6 +51,7 @@ export {
   type ZoneLimit,
   type Load,
   LOAD_DAY,
+  FULL_GROWN_PERCENTILE,
   GROWING_ALLOWANCE,
   LIMIT_PERCENTILE,
   FLOOR_BELOW_MM,

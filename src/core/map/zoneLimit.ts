@@ -7,7 +7,7 @@ import type { Policy } from "../policy";
 /** Share of a zone's lashes that stay below the length its limit is read from. */
 export const LIMIT_PERCENTILE = 0.25;
 /** Length taken as full grown for a zone: all but the longest twentieth are shorter. A model of this product. */
-const FULL_GROWN_PERCENTILE = 0.95;
+export const FULL_GROWN_PERCENTILE = 0.95;
 /** Natural lashes up to this mean diameter are judged by the limit for fine ones, mm. Between fine and medium. */
 export const FINE_UP_TO_MM = 0.07;
 /** Later days are judged on growing lashes with caution and stop raised by this. A model of this product. */

@@ -39,7 +39,18 @@ export { placementPlan, isDirected, withTargets, everyOther, type PlacementPlan,
 export { progressOf, withLash, waitS, lastWasEarlyS, isWet, leadOf, unevenBy, type Progress, type SpotProgress } from "./progress";
 export { wetNeighbourS, lashesInTurn, WET_NEIGHBOUR } from "./wet";
 export { nextLash, whatFollows, schoolsFor, stageOf, type Next, type OrderNow, type OrderSchools } from "./order";
-export { lashGaps, paceOf, paceNow, firstAndLast, secondsLeft, LEAST_GAPS, type LashGap, type Pace } from "./pace";
+export {
+  lashGaps,
+  paceOf,
+  paceNow,
+  firstAndLast,
+  secondsLeft,
+  usualPace,
+  LEAST_GAPS,
+  type LashGap,
+  type Pace,
+  type UsualPace,
+} from "./pace";
 export { setPace, learnedPace, BEGINNER_TIMES, HANDS, HAND_LEVELS, type HandLevel } from "./learnedPace";
 export type { SetPace } from "./setPaceSchema";
 export { usedPerEye, type UsedOnEye } from "./usedPerEye";

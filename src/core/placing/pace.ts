@@ -1,4 +1,5 @@
 import type { Side } from "../eye";
+import type { PlacingPace } from "../map";
 import { studentT975 } from "../statistics";
 import type { PlacementPlan } from "./placementPlan";
 import { spotKey, type PlacingWork } from "./work";
@@ -93,3 +94,12 @@ export function secondsLeft(
 ): number {
   return plan.spots.reduce((sum, spot) => sum + Math.max(0, spot.planned - placedOf(spot)) * pace(spot.side, spot.isFan), 0);
 }
+
+/** What a hand's earlier sets say of a lash: on each eye in each technique where that is known, else one figure a technique. */
+export type UsualPace = PlacingPace & { readonly lash: readonly (Pick<LashGap, "side" | "isFan"> & { readonly seconds: number })[] };
+
+/** What a lash takes by this technician's earlier sets, on that eye, in that technique; else by the figure for a set. */
+export const usualPace =
+  ({ lash, secondsPerFan, secondsPerSingle }: UsualPace) =>
+  (side: Side, isFan: boolean): number =>
+    lash.find((one) => one.side === side && one.isFan === isFan)?.seconds ?? (isFan ? secondsPerFan : secondsPerSingle);

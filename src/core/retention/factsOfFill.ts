@@ -21,17 +21,18 @@ export type BottleThen = { readonly adhesiveId: string; readonly ageDays: number
 
 const DAY_MS = 86_400_000;
 
-/** What was counted of what the client had left with: over zones that were counted and whose own number is known. Null where there is none. */
-export function countOf({ found }: Pick<CountingFill, "found">, set: Pick<CountedSet, "visitId" | "worn">): Count | null {
-  let [left, worn] = [0, 0];
-  for (const zone of found.zones) {
-    if (zone.setVisitId !== set.visitId) continue;
+/** Zones of that very set that were counted, and whose own number is known, each with how many had been on. */
+export const knownZones = ({ found }: Pick<CountingFill, "found">, set: Pick<CountedSet, "visitId" | "worn">) =>
+  found.zones.flatMap((zone) => {
     const before = set.worn.zones.find((one) => one.isKnown && isSameZone(one, zone));
-    if (!before) continue;
-    left += zone.left;
-    worn += before.singles + before.fans;
-  }
-  return worn > 0 ? { left, worn } : null;
+    return before && zone.setVisitId === set.visitId ? [{ ...zone, worn: before.singles + before.fans }] : [];
+  });
+
+/** What was counted of what the client had left with: over zones that were counted and whose own number is known. Null where there is none. */
+export function countOf(fill: Pick<CountingFill, "found">, set: Pick<CountedSet, "visitId" | "worn">): Count | null {
+  const zones = knownZones(fill, set);
+  const worn = zones.reduce((sum, zone) => sum + zone.worn, 0);
+  return worn > 0 ? { left: zones.reduce((sum, { left }) => sum + left, 0), worn } : null;
 }
 
 /** One set as its fill found it, ready to learn from; null where nothing was counted that is known. */

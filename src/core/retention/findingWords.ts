@@ -2,8 +2,8 @@ import { counted, sentence } from "../units";
 import type { Behind } from "./factorColumns";
 import type { Effect, Silent, Told } from "./findings";
 
-/** Ratios as they are said: "1.8", below one to two places, "0.64". */
-export const ratioWords = (ratio: number): string => (ratio < 0.995 ? ratio.toFixed(2) : ratio.toFixed(1));
+/** Ratios as they are said: "1.8"; below one and hardly above it to two places, "0.64", "1.04". */
+export const ratioWords = (ratio: number): string => ratio.toFixed(ratio < 1.095 && Math.abs(ratio - 1) >= 0.005 ? 2 : 1);
 
 const behindWords = ({ fills, clients }: Behind) => `from ${counted(fills, "fill")} of ${counted(clients, "client")}`;
 

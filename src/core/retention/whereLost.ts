@@ -1,8 +1,7 @@
-import { isSameZone } from "../fill";
 import { WIDEST_CORNER, type Side } from "../eye";
 import { benjaminiHochberg } from "../statistics/benjaminiHochberg";
 import { fBeyond, studentTQuantile } from "../statistics/distributions";
-import type { CountedSet, CountingFill } from "./factsOfFill";
+import { knownZones, type CountedSet, type CountingFill } from "./factsOfFill";
 import type { Count } from "./shareLeft";
 import { lossRatio, type LossRatio, type PairedCounts } from "./sides";
 
@@ -18,12 +17,10 @@ export type PlaceCounts = {
 
 /** Counts of the zones that were counted and are known, by place. */
 export function placesOf({ clientId, found }: Pick<CountingFill, "clientId" | "found">, set: CountedSet): PlaceCounts {
-  const zones = found.zones.flatMap((zone) => {
-    const before = zone.setVisitId === set.visitId ? set.worn.zones.find((one) => one.isKnown && isSameZone(one, zone)) : undefined;
-    if (!before) return [];
-    const isCorner = zone.to <= WIDEST_CORNER || zone.from >= 1 - WIDEST_CORNER;
-    return [{ side: zone.side, isCorner, left: zone.left, worn: before.singles + before.fans }];
-  });
+  const zones = knownZones({ found }, set).map((zone) => ({
+    ...zone,
+    isCorner: zone.to <= WIDEST_CORNER || zone.from >= 1 - WIDEST_CORNER,
+  }));
   const sum = (is: (zone: (typeof zones)[number]) => boolean): Count =>
     zones.filter(is).reduce((all, { left, worn }) => ({ left: all.left + left, worn: all.worn + worn }), { left: 0, worn: 0 });
   return {

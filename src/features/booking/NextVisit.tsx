@@ -23,6 +23,7 @@ export function NextVisit({
   next: { readonly id: string; readonly words: string } | null;
   proposed: {
     readonly afterDays: number;
+    readonly why: string | null;
     readonly day: string;
     readonly time: string;
     readonly technicianId: string;
@@ -48,6 +49,7 @@ export function NextVisit({
             Proposed: <b>{dayWords(proposed.day)}</b>, {proposed.time}{" "}
             <span className="text-ink-2">({proposed.afterDays} days after this one)</span>
           </p>
+          {proposed.why ? <p className="mt-1 max-w-xl text-[0.9375rem] text-ink-2">{proposed.why}</p> : null}
           <Button tone="line" className="mt-2 min-h-11" onClick={() => setAsking(true)}>
             Book the next visit
           </Button>

@@ -5,6 +5,7 @@ import { Empty, LinkButton } from "@/ui";
 import type { ClientPage } from "./data";
 import { MiniSkyline } from "@/features/drawing/MiniSkyline";
 import { answersWords } from "@/features/care/answersWords";
+import { LastingLater } from "@/features/lasting/LastingLater";
 import { PatchTests, type ShownStanding } from "@/features/care/PatchTests";
 import type { ShownTest } from "@/features/care/PatchTestSheets";
 import { PutAway } from "./PutAway";
@@ -27,6 +28,8 @@ export function ClientView({
     since: string;
     /** Day the set was put on that was worn last. */
     worn: string | null;
+    /** Days the counted sets were placed. */
+    lasted: readonly string[];
     maps: readonly string[];
     born: string | null;
     answered: string | null;
@@ -124,6 +127,9 @@ export function ClientView({
                 : "Take a survey first; the map follows from it. Other services begin below."}
           </Empty>
         )}
+        {page.lasted.length > 0 ? (
+          <LastingLater sets={page.lasted.map((set, i) => ({ ...set, placedOn: dates.lasted[i]! }))} policy={page.policy} />
+        ) : null}
         {page.worn && dates.worn ? (
           <section className="mt-8" aria-label="The set worn">
             <h2 className="text-2xl">

@@ -10,6 +10,7 @@ import { newestSurvey } from "@/features/survey/newestSurvey";
 import { careFacts } from "@/features/visit/careFacts";
 import { groundOf, mapsOf } from "@/features/visit/clientMaps";
 import { visitsInFull } from "@/features/visit/data";
+import { lastedSets } from "@/features/visit/lastedSets";
 import { waterOf } from "@/features/visit/water";
 import { inStudio, together, type StudioTransaction } from "@/server/inStudio";
 import type { Member } from "@/server/member";
@@ -42,6 +43,9 @@ export function listClients(me: Member, search: string) {
   });
 }
 
+/** Sets whose lasting a client's page tells of. */
+const SETS_SHOWN = 12;
+
 /** Everything the client page shows, or null when the client is not in this studio. */
 export function clientPage(me: Member, id: string, now: Date) {
   return inStudio(me, async (tx) => {
@@ -58,13 +62,14 @@ export function clientPage(me: Member, id: string, now: Date) {
     ]);
     // The set put on last, as it was drawn: of the visits here, the last one begun with a map.
     const lastSet = visits.filter(({ state, map, mapId }) => state.head.startedAtMs !== null && map && mapId).at(-1);
-    const [water, bottles, ground] = await together([
+    const [water, bottles, ground, lasted] = await together([
       waterOf(tx, visits.filter(({ cancelledAt }) => cancelledAt === null).slice(-1)),
       usedBottles(
         tx,
         visits.map(({ state }) => state),
       ),
       lastSet?.mapId ? groundOf(tx, lastSet.mapId) : Promise.resolve(null),
+      person.mannequin ? [] : lastedSets(tx, me, [id], policy),
     ]);
     const seen = facts.extensionsSeen;
     // What they were tested for, and what they come for; adhesive for whoever comes for the first time.
@@ -98,6 +103,8 @@ export function clientPage(me: Member, id: string, now: Date) {
       water,
       bottles: namesOf(bottles),
       policy,
+      /** The last sets that a fill counted, the earliest first. */
+      lasted: lasted.slice(-SETS_SHOWN),
       worn:
         lastSet?.map && ground
           ? {

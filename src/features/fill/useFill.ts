@@ -2,7 +2,8 @@
 import { useMemo } from "react";
 import { fillOutlook, type FillOutlook } from "@/core/fill";
 import type { VisitState } from "@/core/visit";
-import { usualPace, type PlacingOf } from "@/features/placing/usePlacing";
+import { usualPace } from "@/core/placing";
+import type { PlacingOf } from "@/features/placing/usePlacing";
 import type { FoundSet } from "@/features/visit/setBefore";
 
 /** What a fill is told by. */

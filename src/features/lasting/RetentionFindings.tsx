@@ -88,13 +88,13 @@ function WherePanel({ found: { where, data } }: { found: Found }) {
         Where they went
       </h2>
       <p className="mt-1 text-[0.9375rem] text-ink-2">Compared within each fill, so that only the place differs.</p>
-      <div className="mt-3 grid gap-x-14 gap-y-6 lg:grid-cols-2">
+      <div className="mt-3 space-y-6">
         <div>
           <h3 className="font-sans text-lg font-semibold">One side of one client</h3>
           {clients.length === 0 ? (
             <p className="mt-1">No client loses more on one side than chance would.</p>
           ) : (
-            <ul className="mt-1 border-t border-line">
+            <ul className="mt-1 grid gap-x-14 lg:grid-cols-2">
               {clients.map(({ clientId, side, ratio, low, high, fills }) => {
                 const slept = sleptOn(clientId);
                 return (
@@ -112,7 +112,7 @@ function WherePanel({ found: { where, data } }: { found: Found }) {
             </ul>
           )}
         </div>
-        <div className="space-y-4">
+        <div className="grid gap-x-14 gap-y-4 lg:grid-cols-2">
           <div>
             <h3 className="font-sans text-lg font-semibold">One side of all clients of one hand</h3>
             {hands.length === 0 ? (

@@ -2,7 +2,7 @@
 import { useMemo, useState } from "react";
 import { otherSide, type Side } from "@/core/eye";
 import { gapPlan, type GapPlan, type Kept } from "@/core/fill";
-import { innerCornerOnRight, type LashMap, type PlacingPace } from "@/core/map";
+import { innerCornerOnRight, type LashMap } from "@/core/map";
 import {
   isSameSpot,
   lashesInTurn,
@@ -15,11 +15,13 @@ import {
   schoolsFor,
   secondsLeft,
   spotKey,
+  usualPace,
   wetNeighbourS,
   withTargets,
   type PlacementPlan,
   type PlannedSpot,
   type Spot,
+  type UsualPace,
 } from "@/core/placing";
 import type { Policy } from "@/core/policy";
 import type { ServiceId } from "@/core/service";
@@ -33,17 +35,11 @@ export type PlacingOf = {
   readonly policy: Policy;
   readonly service: ServiceId;
   /** What a lash takes by this technician's last sets, or the studio's figures. */
-  readonly pace: PlacingPace & { readonly lash: readonly { readonly side: Side; readonly isFan: boolean; readonly seconds: number }[] };
+  readonly pace: UsualPace;
 };
 
 /** A place somebody chose, and how many lashes were tapped by then. */
 type Chosen = { readonly spot: Spot; readonly taps: number; readonly wasFull: boolean };
-
-/** What a lash takes by this technician's earlier sets, on that eye, in that technique; else by the figure for a set. */
-export const usualPace =
-  ({ lash, secondsPerFan, secondsPerSingle }: PlacingOf["pace"]) =>
-  (side: Side, isFan: boolean): number =>
-    lash.find((one) => one.side === side && one.isFan === isFan)?.seconds ?? (isFan ? secondsPerFan : secondsPerSingle);
 
 const NO_PLAN: GapPlan = { spots: [], worn: { right: 0, left: 0 }, kept: { right: new Set(), left: new Set() } };
 const NOTHING_KEPT: readonly Kept[] = [];

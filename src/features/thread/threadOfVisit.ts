@@ -9,6 +9,7 @@ import { bookingOptions, type BookingOptions } from "@/features/booking/data";
 import { checklistAt } from "@/features/checklists/data";
 import { picturesOfVisit, type VisitPicture } from "@/features/pictures/ofVisit";
 import { lotNames } from "@/features/shelf/lotNames";
+import { comeBack } from "@/features/visit/comeBack";
 import type { FullVisit } from "@/features/visit/data";
 import { nextVisitOf, nextVisitWords } from "@/features/visit/nextVisit";
 import { consultation, studio } from "@/db/schema";
@@ -28,6 +29,8 @@ export type ThreadProps = {
   /** What is proposed for it: so many days after this one, at the hour it was agreed for. */
   readonly proposed: {
     readonly afterDays: number;
+    /** Why so many, where it was reckoned. */
+    readonly why: string | null;
     readonly day: string;
     readonly time: string;
     readonly technicianId: string;
@@ -63,7 +66,8 @@ export async function threadOfVisit(tx: StudioTransaction, me: Member, row: Full
       ),
     ),
   ]);
-  const afterDays = isByMap(row.service) ? nextFillDays(policy) : againDays(run.plan?.protocol ?? null);
+  const reckoned = await comeBack(tx, me, row, policy);
+  const afterDays = reckoned ? reckoned.day : isByMap(row.service) ? nextFillDays(policy) : againDays(run.plan?.protocol ?? null);
   const today = todayIn(me.timeZone, now);
   const wanted = todayIn(me.timeZone, new Date(row.startsAt.getTime() + afterDays * 86_400_000));
   return {
@@ -73,6 +77,7 @@ export async function threadOfVisit(tx: StudioTransaction, me: Member, row: Full
     next: next && { id: next.id, words: nextVisitWords(me.timeZone, next) },
     proposed: {
       afterDays,
+      why: reckoned?.words ?? null,
       day: wanted > today ? wanted : today,
       time: timeIn(me.timeZone, row.startsAt),
       technicianId: row.technicianId,

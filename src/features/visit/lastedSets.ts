@@ -1,7 +1,8 @@
 import "server-only";
 import { and, asc, eq, inArray, isNotNull, isNull } from "drizzle-orm";
 import type { Policy } from "@/core/policy";
-import { factsOfFill, placesOf, type FillFacts, type PlaceCounts } from "@/core/retention";
+import type { FoundZone } from "@/core/fill";
+import { factsOfFill, knownZones, placesOf, type FillFacts, type PlaceCounts } from "@/core/retention";
 import { visit, visitOutcome } from "@/db/schema";
 import { bottlesOf } from "@/features/shelf/bottles";
 import type { StudioTransaction } from "@/server/inStudio";
@@ -9,7 +10,11 @@ import type { Member } from "@/server/member";
 import { clockIn } from "@/server/studioTime";
 
 /** A set as its fill found it: what there is to learn from, and where it was lost. */
-export type LastedSet = { readonly facts: FillFacts; readonly places: PlaceCounts };
+export type LastedSet = {
+  readonly facts: FillFacts;
+  readonly places: PlaceCounts;
+  readonly zones: readonly (FoundZone & { readonly left: number; readonly worn: number })[];
+};
 
 /**
  * Every set that a later fill counted, of some clients or of the whole studio, as facts to learn from; the earliest placed
@@ -66,7 +71,7 @@ export async function lastedSets(
       bottle ? { adhesiveId: bottle.adhesiveId, ageDays, drift: perWeek ? perWeek ** (ageDays / 7) : null } : null,
       { cycleDays, yearShare: daysBetween(`${day.slice(0, 4)}-01-01`, day) / 365.25 },
     );
-    return learned ? [{ facts: learned, places: placesOf({ clientId, found }, counted) }] : [];
+    return learned ? [{ facts: learned, places: placesOf({ clientId, found }, counted), zones: knownZones({ found }, counted) }] : [];
   });
   return facts.sort((a, b) => a.facts.placedAtMs - b.facts.placedAtMs);
 }

@@ -23,6 +23,7 @@ export default async function ClientPage({ params }: { params: Promise<{ clientI
       dates={{
         since: formatIn(member.timeZone, page.person.createdAt, "MMMM yyyy"),
         worn: page.worn ? day(page.worn.onAt) : null,
+        lasted: page.lasted.map(({ facts }) => day(new Date(facts.placedAtMs))),
         maps: page.maps.map((map) => day(map.savedAt)),
         ...careDates(page, member.timeZone, now),
       }}

@@ -1,0 +1,77 @@
+import { classicWish, WIDE_SHELF } from "../../../tests/support/planShares";
+import { surveyOf } from "../../../tests/support/surveys";
+import { planMap, type LashMap, type MapWish } from "../map";
+import { defaultPolicy } from "../policy";
+import { gapsDay, nextFill, nextFillWords, setLashes } from ".";
+
+const survey = surveyOf([7, 9.5, 8.5], { babyShare: 0 });
+const mapOf = (change: Partial<MapWish> = {}, on = survey): LashMap =>
+  planMap(on, classicWish("doll", change), defaultPolicy, WIDE_SHELF)!.map;
+const map = mapOf();
+const hazard = (mid: number) => ({ mid, low: mid * 0.8, high: mid * 1.25 });
+const next = (perDay: number, over: { isKnown?: boolean; policy?: typeof defaultPolicy } = {}) =>
+  nextFill(map, survey, { hazard: hazard(perDay), isKnown: over.isKnown ?? true }, over.policy ?? defaultPolicy, () => 36);
+
+describe("the best day to come back", () => {
+  test("two weeks where nothing is known, three at the latest (common practice)", () => {
+    expect(next(0.0117, { isKnown: false })).toMatchObject({ day: 14, because: "notKnown" });
+    expect(next(0.004)).toMatchObject({ day: 21, because: "threeWeeks", latest: 21 });
+  });
+  test("the day on which 60 % are left: 21 at 0.0117 a day (handbook of the trade), sooner for who loses more", () => {
+    // (1 − t/90)·e^(−0.02·t) passes 0.6 between the fifteenth and the sixteenth day. Derived.
+    const soon = next(0.02);
+    expect(soon).toMatchObject({ day: 16, because: "left" });
+    expect(soon.left).toBeLessThanOrEqual(0.6);
+    expect(soon.earliest).toBeLessThan(16);
+    expect(soon.latest).toBeGreaterThan(16);
+    expect(next(0.0117).left).toBeCloseTo(0.6, 2);
+    expect(next(0.02, { policy: { ...defaultPolicy, fillDuePercent: 75 } }).day).toBeLessThan(12);
+  });
+  test("a week later costs the lashes that go meanwhile, at the hand's pace", () => {
+    const { left, day, weekLater } = next(0.02);
+    const worn = setLashes(map, survey, 0.02, defaultPolicy).length;
+    const then = (1 - (day + 7) / 90) * Math.exp(-0.02 * (day + 7));
+    expect(weekLater.minutes).toBe(Math.round(((left - then) * worn * 36) / 60));
+    expect(weekLater.overLimit).toBe(0);
+    // A fibre near its limit comes over it on lashes that grow, where many are short of their full length.
+    const uneven = surveyOf([7, 9.5, 8.5], { babyShare: 0, spreadMm: 1.4, density: "dense" });
+    const near = nextFill(
+      mapOf({}, uneven),
+      uneven,
+      { hazard: hazard(0.004), isKnown: true },
+      { ...defaultPolicy, loadRed: 0.9 },
+      () => 36,
+    );
+    expect(near).toMatchObject({ because: "load" });
+    expect(near.day).toBeLessThan(21);
+    expect(near.weekLater.overLimit).toBeGreaterThan(0);
+  });
+});
+
+describe("gaps that show", () => {
+  test("thin sets show them sooner, dense ones not within three weeks, and nothing lost shows none", () => {
+    const dayOf = (density: "sparse" | "dense", perDay: number) => {
+      const lashes = surveyOf([7, 9.5, 8.5], { density, babyShare: 0 });
+      return gapsDay(setLashes(mapOf({}, lashes), lashes, perDay, defaultPolicy), 0, 90);
+    };
+    expect(dayOf("dense", 0.0117)).toBeNull();
+    expect(dayOf("sparse", 0.05)!).toBeLessThan(14);
+    expect(gapsDay([], 0, 90)).toBeNull();
+  });
+  test("every extension once, in line, no older than its zone's full length", () => {
+    const lashes = setLashes(map, survey, 0.01, defaultPolicy);
+    const right = lashes.filter(({ side }) => side === "right");
+    expect(right.map(({ atMm }) => atMm)).toEqual([...right.map(({ atMm }) => atMm)].sort((a, b) => a - b));
+    expect(lashes.every(({ hazardPerDay, matureMm }) => hazardPerDay === 0.01 && matureMm > 5 && matureMm < 13)).toBe(true);
+  });
+});
+
+test("in words: why that day, how sure, and what a week later costs", () => {
+  const base = { day: 17, earliest: 15, latest: 19, left: 0.598, because: "left" as const, weekLater: { minutes: 22, overLimit: 1 } };
+  expect(nextFillWords(base, 3, defaultPolicy)).toBe(
+    "Day 17 (day 15 to 19) by this client’s own 3 fills: by then 60 % are left. A week later costs 22 minutes more and 1 more lash over the limit.",
+  );
+  const unknown = { ...base, because: "notKnown" as const, day: 14, earliest: 14, latest: 14, weekLater: { minutes: 0, overLimit: 0 } };
+  expect(nextFillWords(unknown, 0, defaultPolicy)).toMatch(/^Day 14: two weeks while nothing is known .* 60\s%/);
+  expect(nextFillWords({ ...base, because: "gaps" }, 1, defaultPolicy)).toContain("own 1 fill: gaps of 2 mm show by then");
+});
