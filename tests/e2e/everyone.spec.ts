@@ -51,6 +51,7 @@ const VIEWS: readonly (readonly [name: string, path: (one: (sql: string) => Prom
     async (one) => `/visits/${await one("select id from studio.visit where service = 'lightening' order by starts_at limit 1")}`,
   ],
   ["shelf", () => "/shelf"],
+  ["retention", () => "/retention"],
   ["studio", () => "/studio"],
   ["steps of a visit", () => "/studio/steps/newSet"],
   [
@@ -203,7 +204,7 @@ test("every view is reached and worked by keyboard: skip link, places, the first
   await expect(page.getByRole("link", { name: "To the page" })).toBeFocused();
   await page.keyboard.press("Tab");
   await expect(page.getByRole("link", { name: "Ivy Thread" })).toBeFocused();
-  for (const place of ["Today", "Clients", "Colour", "Air", "Shelf", "Studio"]) {
+  for (const place of ["Today", "Clients", "Colour", "Air", "Shelf", "Retention", "Studio"]) {
     await page.keyboard.press("Tab");
     await expect(page.getByRole("navigation", { name: "Places" }).getByRole("link", { name: place })).toBeFocused();
   }

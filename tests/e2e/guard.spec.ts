@@ -21,7 +21,7 @@ test("every answer carries the security headers, and scripts run by nonce alone"
 
 test("signed out, every page leads to the sign-in and every route answers 401", async () => {
   const api = await request.newContext({ baseURL: url, storageState: signedOut });
-  for (const path of ["/", "/clients", "/clients/new", "/air", "/shelf", "/studio", "/visits/00000000-0000-4000-8000-000000000000"]) {
+  for (const path of ["/", "/clients", "/clients/new", "/air", "/shelf", "/retention", "/studio", "/visits/00000000-0000-4000-8000-000000000000"]) {
     const answer = await api.get(path);
     expect([path, answer.url()]).toEqual([path, `${url}/sign-in`]);
   }

@@ -343,6 +343,7 @@ test("as another studio, no route gives or takes anything of ours; signed out, e
     "api/maps/[mapId]/pad-strip.pdf",
     "api/maps/[mapId]/zones.csv",
     "api/pictures/[id]",
+    "api/retention",
     "api/rooms/[roomId]/history",
     "api/rooms/[roomId]/table",
     "api/visits/[visitId]/care.pdf",
@@ -389,6 +390,9 @@ test("as another studio, every page's reading comes back empty", async () => {
   expect(await visitPage(stranger, ours.ids.visit, now)).toBeNull();
   expect((await runningVisits(stranger, now)).map((v) => v.id)).toEqual([theirs.ids.visit]);
   expect(await airPage(stranger, ours.ids.room, new Date(now.getTime() - 86_400_000), now)).toBeNull();
+  const { retentionData, retentionPage } = await import("@/features/lasting/data");
+  expect(JSON.stringify(await retentionData(stranger))).not.toContain(ours.ids.client);
+  expect(await retentionPage(stranger)).toMatchObject({ fills: 0, lookedWith: null });
   expect(await roomHistory(stranger, ours.ids.room, new Date(now.getTime() - 86_400_000), now)).toEqual([]);
 });
 

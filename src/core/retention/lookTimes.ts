@@ -3,7 +3,7 @@ const [FIRST, TIMES] = [30, 1.5] as const;
 
 /**
  * With how many fills a studio is looked at: at fixed times only, and between them what was found then stands. Looking anew
- * at every tenth fill would name something false in a third of studios. `lookedAtWith(120)` → 101; null before the first.
+ * at every tenth fill would name something false in a third of studios. `lookedAtWith(120)` → 102; null before the first.
  */
 export function lookedAtWith(fills: number): number | null {
   if (fills < FIRST) return null;

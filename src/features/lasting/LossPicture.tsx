@@ -15,7 +15,8 @@ const LABEL_PX = 44;
  */
 export function LossPicture({ split, days, bareBelow, cycle }: { split: LossSplit; days: number; bareBelow: Unsure; cycle: Unsure }) {
   const [ref, width] = useWidth<HTMLDivElement>(640);
-  const gutter = Math.min(250, width * 0.42);
+  const isNarrow = width < 480;
+  const gutter = isNarrow ? 138 : 250;
   const lastDay = Math.max(28, Math.ceil(days / 7) * 7);
   const x = scaleLinear([0, lastDay], [44, width - gutter]);
   const y = scaleLinear([Math.min(LEAST_SHARE, split.left.low - 0.05), 1], [HEIGHT - 30, 14]);
@@ -39,10 +40,7 @@ export function LossPicture({ split, days, bareBelow, cycle }: { split: LossSpli
   const at = x(days);
   const edge = x(lastDay) + 14;
   const [top, middle, bottom] = [y(1), y(Math.min(1, natural.mid)), y(left.mid)];
-  const [natureY, workY, leftY] = spreadApart(
-    [(top + middle) / 2, isTold ? (middle + bottom) / 2 : (middle + bottom) / 2, bottom + 10],
-    LABEL_PX,
-  );
+  const [natureY, workY, leftY] = spreadApart([(top + middle) / 2, (middle + bottom) / 2, bottom + 10], LABEL_PX);
   const percent = (share: number) => formatPercent(Math.max(0, share));
   return (
     <div ref={ref}>
@@ -57,7 +55,7 @@ export function LossPicture({ split, days, bareBelow, cycle }: { split: LossSpli
         ))}
         {Array.from({ length: lastDay / 7 + 1 }, (_, week) => (
           <text key={week} x={x(week * 7)} y={HEIGHT - 8} textAnchor={week === 0 ? "start" : "middle"} fontSize="12.5" fill="var(--ink-2)">
-            {week === 0 ? "placed" : width < 480 && week % 2 ? "" : `${week * 7} days`}
+            {week === 0 ? "placed" : isNarrow && week % 2 ? "" : `${week * 7} days`}
           </text>
         ))}
         <path d={band(all) ?? ""} fill="var(--moss)" opacity="0.28" />
@@ -87,15 +85,21 @@ export function LossPicture({ split, days, bareBelow, cycle }: { split: LossSpli
         <Beside
           x={edge + 20}
           y={natureY!}
-          big={`nature took ${percent(1 - natural.mid)}`}
-          small={`${percent(1 - natural.high)} to ${percent(1 - natural.low)}, shed on their own`}
+          big={`nature${isNarrow ? "" : " took"} ${percent(1 - natural.mid)}`}
+          small={`${percent(1 - natural.high)} to ${percent(1 - natural.low)}${isNarrow ? "" : ", shed on their own"}`}
           ink="var(--ivy)"
         />
         <Beside
           x={edge + 20}
           y={workY!}
-          big={isTold ? `the work lost ${percent(lostByWork.mid)}` : "no bond loss"}
-          small={isTold ? `${percent(lostByWork.low)} to ${percent(lostByWork.high)}, bonds that let go` : "that can be told from nature"}
+          big={isTold ? `${isNarrow ? "work" : "the work lost"} ${percent(lostByWork.mid)}` : "no bond loss"}
+          small={
+            isTold
+              ? `${percent(lostByWork.low)} to ${percent(lostByWork.high)}${isNarrow ? "" : ", bonds that let go"}`
+              : isNarrow
+                ? "told from nature"
+                : "that can be told from nature"
+          }
           ink={isTold ? "var(--brass)" : "var(--ink-2)"}
         />
         <Beside

@@ -25,32 +25,43 @@ export function useRetention(key: string | null) {
     const known = key === null ? undefined : kept.get(key);
     return known ? { is: "done", found: known } : { is: "idle" };
   });
-  const thread = useRef<Worker | null>(null);
+  /** How to end what is under way; null where nothing is. */
+  const running = useRef<(() => void) | null>(null);
   const end = useCallback(() => {
-    thread.current?.terminate();
-    thread.current = null;
+    running.current?.();
+    running.current = null;
   }, []);
   useEffect(() => end, [end]);
 
   const begin = useCallback(async () => {
     if (key === null) return;
+    end();
+    const reading = new AbortController();
+    let worker: Worker | null = null;
+    const endThis = () => {
+      reading.abort();
+      worker?.terminate();
+    };
+    running.current = endThis;
+    // What was stopped, or begun anew since, has nothing more to say.
+    const isOver = () => running.current !== endThis;
     setState({ is: "reading" });
     try {
-      const answer = await fetch("/api/retention");
+      const answer = await fetch("/api/retention", { signal: reading.signal });
       if (!answer.ok) throw new Error(((await answer.json()) as { message?: string }).message ?? "The server did not answer.");
       const data = (await answer.json()) as RetentionData;
-      const worker = new Worker(new URL("../../workers/retention.worker.ts", import.meta.url), { type: "module" });
-      thread.current = worker;
+      if (isOver()) return;
+      worker = new Worker(new URL("../../workers/retention.worker.ts", import.meta.url), { type: "module" });
       const remote: Remote<RetentionWorker> = wrap<RetentionWorker>(worker);
       setState({ is: "working", share: 0 });
       const said = proxy((share: number) => setState((now) => (now.is === "working" ? { is: "working", share } : now)));
       const [holds, where] = await Promise.all([remote.whatHolds(data, said), remote.whereLost(data.places)]);
-      // Ended meanwhile: what a thread that is gone would say is nothing.
-      if (thread.current !== worker) return;
+      if (isOver()) return;
       const found = { data, holds, where };
       kept.set(key, found);
       setState({ is: "done", found });
     } catch (fault) {
+      if (isOver()) return;
       setState({ is: "failed", words: fault instanceof Error ? fault.message : "It could not be reckoned." });
     }
     end();

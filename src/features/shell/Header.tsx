@@ -26,7 +26,7 @@ export function Header({ name, role, studioName }: { name: string; role: string;
   const fetchMenu = () => void import("./Menu").then(setMenu, () => undefined);
   const isHere = (href: string) => (href === "/" ? path === "/" : path.startsWith(href));
   return (
-    <header className="ivy-header flex flex-wrap items-center gap-x-6 gap-y-1 px-4 pt-3 pb-2 sm:px-7">
+    <header className="ivy-header flex flex-wrap items-center gap-x-4 gap-y-1 px-4 pt-3 pb-2 sm:px-7 lg:gap-x-6">
       <Link href="/" className="font-serif text-[1.375rem] font-semibold tracking-[-0.01em]">
         Ivy Thread
       </Link>
@@ -37,7 +37,7 @@ export function Header({ name, role, studioName }: { name: string; role: string;
             href={place.href}
             aria-current={isHere(place.href) ? "page" : undefined}
             className={cx(
-              "min-h-9 border-b-2 px-2.5 py-1.5 text-[0.9375rem]",
+              "min-h-9 border-b-2 px-2 py-1.5 text-[0.9375rem] lg:px-2.5",
               isHere(place.href) ? "border-ivy font-semibold" : "border-transparent text-ink-2 hover:text-ink",
             )}
           >
