@@ -7,7 +7,7 @@ import { ensureBuild, ensurePackages, runTs, secretsOf, stateFolder } from "./li
 import { stopOnSignals } from "./lib/run.mjs";
 
 // npm run bench            everything, each figure as a ratio to a yardstick of the same run
-// npm run bench -- planner one part of it: planner | plans | air | drawing | dragging | taps | pages | readings | soak
+// npm run bench -- planner one part of it: planner | plans | air | retention | drawing | dragging | taps | pages | readings | soak
 // npm run bench -- background half an hour behind another tab; not part of everything
 
 const only = process.argv[2];
@@ -22,6 +22,7 @@ try {
   if (wanted("planner")) runTs("bench/planner.ts", {});
   if (wanted("plans")) runTs("bench/plans.ts", {});
   if (wanted("air")) runTs("bench/air.ts", {});
+  if (wanted("retention")) runTs("bench/retention.ts", {});
   if (
     wanted("pages") ||
     wanted("drawing") ||

@@ -218,14 +218,6 @@ export const shots = [
     },
   },
   {
-    name: "colour-mix",
-    take: async (page) => {
-      await openPlan(page, /Marigold/);
-      await page.getByRole("radio", { name: "Mix", exact: true }).click();
-      await settle(page);
-    },
-  },
-  {
     name: "colour-run-lamp",
     theme: "lamp",
     who: "jossa",
@@ -259,13 +251,35 @@ export const shots = [
     },
   },
   {
-    name: "planned-again",
+    name: "fill",
     take: async (page) => {
-      await toTheChair(page, /Calla/);
-      await placeLashes(page, 60);
-      await page.keyboard.press("m");
-      await page.getByRole("button", { name: "30 min" }).click();
-      await page.getByTestId("proposal").waitFor();
+      await page.goto("/");
+      await page
+        .getByRole("button", { name: /Ottilie.*fill/ })
+        .first()
+        .click();
+      await page.getByRole("link", { name: "Open the visit" }).click();
+      await page.getByRole("button", { name: /last time/ }).click();
+      await confirmAnswers(page);
+      await page.getByRole("button", { name: "Begin the visit" }).click();
+      const counts = page.getByRole("button", { name: /^What is left/ });
+      await counts.waitFor();
+      const left = page.getByRole("group", { name: "How many are left" }).getByRole("button");
+      for (let i = 0; !/(\d+) of \1\b/.test(await counts.innerText()) && i < 60; i++) {
+        if (i === 4) await page.getByRole("button", { name: "Of them twisted, one more" }).click();
+        await left.nth(Math.round((await left.count()) * (0.5 + 0.2 * Math.abs(Math.sin(i))))).click();
+        await page.waitForTimeout(120);
+      }
+      await page.getByRole("button", { name: /^The gaps/ }).click();
+      await settle(page);
+    },
+  },
+  {
+    name: "retention",
+    take: async (page) => {
+      await page.goto("/retention");
+      await page.getByRole("button", { name: /^Look at/ }).click();
+      await page.getByRole("heading", { name: "In words" }).waitFor();
       await settle(page);
     },
   },

@@ -1,5 +1,6 @@
 import { FACTORS } from "@/core/retention/factors";
 import type { FillFacts } from "@/core/retention/fillFacts";
+import { studioRetention } from "@/core/retention/studioRetention";
 import { mulberry32, standardNormal } from "@/core/units";
 
 /** What is true of a studio that is drawn: log ratios by factor and level, and how clients and visits differ. */
@@ -74,4 +75,44 @@ export function simulatedFills(truth: Truth): FillFacts[] {
     for (let lash = 0; lash < facts.worn; lash++) if (chance(on)) left += 1;
     return { ...facts, left };
   });
+}
+
+/** What is supposed of the cycle where studios are reckoned. */
+const SUPPOSED = { cycle: { mean: 90, sd: 5 }, bareBelowSd: 4 };
+
+/** Over many studios drawn anew: how often what is told holds the truth, and how much of what is found is false. */
+export function tallyStudios(truth: Omit<Truth, "seed" | "cycleDays">, studios: number, looks: readonly number[] = [truth.fills]) {
+  const tally = {
+    visit: { told: 0, held: 0 },
+    client: { told: 0, held: 0 },
+    found: 0,
+    falsely: 0,
+    /** Studios in which anything was found, at one of the looks. */
+    anything: 0,
+    foundOf: new Map<string, number>(),
+  };
+  for (let seed = 1; seed <= studios; seed++) {
+    const fills = simulatedFills({ ...truth, cycleDays: null, seed: seed * 7919 });
+    let here = 0;
+    for (const look of looks) {
+      const { factors } = studioRetention(fills.slice(0, look), { supposed: SUPPOSED, nameOf: (_, id) => id });
+      for (const one of factors) {
+        if (one.kind === "silent") continue;
+        const { id, belongsTo } = one.factor;
+        for (const { level, low, high } of one.effects) {
+          const of = (levelId: string) => truth.effects[id]?.[levelId] ?? 0;
+          const ratio = Math.exp(of(level.id) - of(one.reference.id));
+          tally[belongsTo].told += 1;
+          if (low <= ratio && ratio <= high) tally[belongsTo].held += 1;
+        }
+        if (!one.isFound) continue;
+        here += 1;
+        tally.foundOf.set(id, (tally.foundOf.get(id) ?? 0) + 1);
+        if (!truth.effects[id]) tally.falsely += 1;
+      }
+    }
+    tally.found += here;
+    if (here > 0) tally.anything += 1;
+  }
+  return tally;
 }
