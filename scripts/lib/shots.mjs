@@ -253,12 +253,8 @@ export const shots = [
   {
     name: "fill",
     take: async (page) => {
-      await page.goto("/");
-      await page
-        .getByRole("button", { name: /Ottilie.*fill/ })
-        .first()
-        .click();
-      await page.getByRole("link", { name: "Open the visit" }).click();
+      await openClient(page, /Ottilie/);
+      await page.locator('a[href^="/visits/"]').last().click();
       await page.getByRole("button", { name: /last time/ }).click();
       await confirmAnswers(page);
       await page.getByRole("button", { name: "Begin the visit" }).click();

@@ -36,11 +36,14 @@ export const wornTotals = ({ zones }: WornLashes): { readonly singles: number; r
   fans: zones.reduce((sum, zone) => sum + zone.fans, 0),
 });
 
-type Older = { readonly zones: readonly object[] };
+type Older = { readonly zones?: unknown };
 
 export const wornLashesDocument: DocumentKind<WornLashes> = {
   name: "count of lashes",
   version: 2,
   schema: wornLashesSchema,
-  upgrade: (older) => ({ version: 2, zones: (older as Older).zones.map((zone) => ({ ...zone, isKnown: true })) }),
+  upgrade: (older) => {
+    const { zones } = older as Older;
+    return { version: 2, zones: Array.isArray(zones) ? zones.map((zone: object) => ({ ...zone, isKnown: true })) : zones };
+  },
 };

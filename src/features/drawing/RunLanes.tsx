@@ -1,5 +1,5 @@
 "use client";
-import { scaleTime } from "d3";
+import { scaleLinear, timeTicks } from "d3";
 import { useMemo, type ReactNode } from "react";
 import { AREA_LABELS, type Area } from "@/core/eye";
 import type { Lanes, Phase } from "@/core/processing";
@@ -31,11 +31,13 @@ export function RunLanes({
   // The axis holds still for half a minute at a time, so that only the line of now moves.
   const fromMs = Math.floor((lanes.fromMs - 30_000) / 30_000) * 30_000;
   const toMs = Math.ceil((Math.max(lanes.toMs, nowMs) + 60_000) / 60_000) * 60_000;
-  const x = useMemo(() => scaleTime().domain([fromMs, toMs]).range([left, right]), [fromMs, toMs, left, right]);
+  const x = useMemo(() => scaleLinear([fromMs, toMs], [left, right]), [fromMs, toMs, left, right]);
   const clock = useMemo(() => new Intl.DateTimeFormat("en-GB", { timeZone, hour: "2-digit", minute: "2-digit" }), [timeZone]);
   const rows = lanes.lanes.length + (lanes.pastes.length > 0 ? 1 : 0);
   const height = TOP + rows * LANE + 30;
-  const ticks = x.ticks(Math.max(3, Math.floor((right - left) / 96))).filter((tick) => x(tick) < right - 16);
+  // A scale of times would bring every way of writing one with it.
+  const most = Math.max(3, Math.floor((right - left) / 96));
+  const ticks = timeTicks(new Date(fromMs), new Date(toMs), most).filter((tick) => x(tick) < right - 16);
   const nowX = x(nowMs);
   return (
     <div ref={ref} className="relative w-full">

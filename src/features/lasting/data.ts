@@ -1,11 +1,11 @@
 import "server-only";
-import { isNotNull } from "drizzle-orm";
+import { and, count, eq, isNotNull, isNull } from "drizzle-orm";
 import { bottleDrift, learnSetTime } from "@/core/adhesive";
 import { lookedAtWith, nextLookWith, type FillFacts, type PlaceCounts } from "@/core/retention";
 import type { Policy } from "@/core/policy";
-import { adhesive, client, lot, member, visitOutcome } from "@/db/schema";
+import { adhesive, client, lot, member, visit, visitOutcome } from "@/db/schema";
 import { setTests } from "@/features/shelf/knowledge";
-import { lastedSets } from "@/features/visit/lastedSets";
+import { hasCounted, lastedSets } from "@/features/visit/lastedSets";
 import { inStudio, together, type StudioTransaction } from "@/server/inStudio";
 import type { Member } from "@/server/member";
 import { studioPolicy } from "@/server/studioPolicy";
@@ -13,9 +13,19 @@ import { studioPolicy } from "@/server/studioPolicy";
 /** How many fills counted something, and with how many of them the studio is looked at. */
 export function retentionPage(me: Member) {
   return inStudio(me, async (tx) => {
-    const fills = await tx.$count(visitOutcome, isNotNull(visitOutcome.found));
+    const fills = await countedFills(tx);
     return { fills, lookedWith: lookedAtWith(fills), nextWith: nextLookWith(fills) };
   });
+}
+
+/** A fill that was taken back with its visit counts no more. */
+async function countedFills(tx: StudioTransaction): Promise<number> {
+  const [row] = await tx
+    .select({ fills: count() })
+    .from(visitOutcome)
+    .innerJoin(visit, and(eq(visit.studioId, visitOutcome.studioId), eq(visit.id, visitOutcome.visitId)))
+    .where(and(isNull(visit.withdrawnAt), hasCounted));
+  return row!.fills;
 }
 
 /** Everything a studio's retention is reckoned from, as a worker wants it. */
@@ -30,15 +40,16 @@ export type RetentionData = {
 /** The sets of the fills that are looked at now, the earliest first, with the names that findings are told by. */
 export function retentionData(me: Member): Promise<RetentionData> {
   return inStudio(me, async (tx) => {
-    const [policy, people, glues, clients, slower] = await together([
+    const [policy, people, glues, clients, slower, fills] = await together([
       studioPolicy(tx),
       tx.select({ id: member.id, name: member.name }).from(member),
       tx.select({ id: adhesive.id, document: adhesive.document }).from(adhesive),
       tx.select({ id: client.id, name: client.name }).from(client),
       slowerPerWeek(tx),
+      countedFills(tx),
     ]);
-    const all = await lastedSets(tx, me, null, policy, slower);
-    const sets = all.slice(0, lookedAtWith(all.length) ?? 0);
+    const lookedWith = lookedAtWith(fills);
+    const sets = lookedWith === null ? [] : await lastedSets(tx, me, null, policy, slower, lookedWith);
     const told = new Set(sets.map(({ facts }) => facts.clientId));
     return {
       fills: sets.map(({ facts }) => facts),

@@ -1,13 +1,19 @@
 import "server-only";
-import { and, asc, eq, inArray, isNotNull, isNull } from "drizzle-orm";
+import { and, asc, eq, inArray, isNull, sql } from "drizzle-orm";
 import type { Policy } from "@/core/policy";
 import type { FoundZone } from "@/core/fill";
-import { factsOfFill, knownZones, placesOf, type FillFacts, type PlaceCounts } from "@/core/retention";
+import { factsOfFill, knownZones, placesOf, type FillFacts, type FillFound, type PlaceCounts } from "@/core/retention";
 import { visit, visitOutcome } from "@/db/schema";
 import { bottlesOf } from "@/features/shelf/bottles";
 import type { StudioTransaction } from "@/server/inStudio";
 import type { Member } from "@/server/member";
 import { clockIn } from "@/server/studioTime";
+
+/** A fill that counted something. */
+export const hasCounted = sql`${visitOutcome.found}->>'countedAtMs' is not null`;
+
+/** The set that a fill counted; null where it counted none the studio has a record of. */
+const setOf = (found: FillFound | null) => found?.zones.find(({ setVisitId }) => setVisitId !== null)?.setVisitId ?? null;
 
 /** A set as its fill found it: what there is to learn from, and where it was lost. */
 export type LastedSet = {
@@ -27,28 +33,32 @@ export async function lastedSets(
   { cycleDays }: Pick<Policy, "cycleDays">,
   /** How many times slower a bottle sets with every week, where its tests tell. */
   slowerPerWeek: ReadonlyMap<string, number> = new Map(),
+  /** No more than the first so many fills. */
+  most = 20_000,
 ): Promise<LastedSet[]> {
-  const rows = await tx
-    .select({
-      visitId: visit.id,
-      clientId: visit.clientId,
-      technicianId: visit.technicianId,
-      putOnAt: visitOutcome.putOnAt,
-      worn: visitOutcome.worn,
-      how: visitOutcome.howPlaced,
-      found: visitOutcome.found,
-    })
+  const fills = await tx
+    .select({ visitId: visit.id, clientId: visit.clientId, found: visitOutcome.found })
     .from(visit)
     .innerJoin(visitOutcome, and(eq(visitOutcome.studioId, visit.studioId), eq(visitOutcome.visitId, visit.id)))
-    .where(
-      and(
-        clientIds ? inArray(visit.clientId, [...clientIds]) : undefined,
-        isNull(visit.withdrawnAt),
-        inArray(visit.service, ["newSet", "fill"]),
-        isNotNull(visitOutcome.begunAt),
-      ),
-    )
-    .orderBy(asc(visit.startsAt));
+    .where(and(clientIds ? inArray(visit.clientId, [...clientIds]) : undefined, isNull(visit.withdrawnAt), hasCounted))
+    .orderBy(asc(visit.startsAt))
+    .limit(most);
+  const setIds = [...new Set(fills.flatMap(({ found }) => setOf(found) ?? []))];
+  const rows =
+    setIds.length === 0
+      ? []
+      : await tx
+          .select({
+            visitId: visit.id,
+            clientId: visit.clientId,
+            technicianId: visit.technicianId,
+            putOnAt: visitOutcome.putOnAt,
+            worn: visitOutcome.worn,
+            how: visitOutcome.howPlaced,
+          })
+          .from(visit)
+          .innerJoin(visitOutcome, and(eq(visitOutcome.studioId, visit.studioId), eq(visitOutcome.visitId, visit.id)))
+          .where(and(inArray(visit.id, setIds), isNull(visit.withdrawnAt)));
   const used = await bottlesOf(
     tx,
     rows.flatMap(({ how }) => how?.bottleId ?? []),
@@ -56,8 +66,8 @@ export async function lastedSets(
   const bottles = new Map(used.map((bottle) => [bottle.id, bottle]));
   const clock = clockIn(me.timeZone);
   const byId = new Map(rows.map((row) => [row.visitId, row]));
-  const facts = rows.flatMap(({ visitId, clientId, found }): LastedSet[] => {
-    const set = byId.get(found?.zones.find(({ setVisitId }) => setVisitId !== null)?.setVisitId ?? "");
+  const facts = fills.flatMap(({ visitId, clientId, found }): LastedSet[] => {
+    const set = byId.get(setOf(found) ?? "");
     if (!found || !set?.worn || !set.how || !set.putOnAt || set.clientId !== clientId) return [];
     const { worn, how, putOnAt, technicianId } = set;
     const bottle = bottles.get(how.bottleId ?? "");
