@@ -1,5 +1,14 @@
 import { expose } from "comlink";
-import { studioRetention, survivalCurve, whereLost, type CountedFill, type FillFacts, type PlaceCounts } from "@/core/retention";
+import { drawManySets, type CycleFigures, type SetLash } from "@/core/growth";
+import {
+  DAYS_AHEAD,
+  studioRetention,
+  survivalCurve,
+  whereLost,
+  type CountedFill,
+  type FillFacts,
+  type PlaceCounts,
+} from "@/core/retention";
 import { mulberry32 } from "@/core/units";
 
 type Asked = {
@@ -12,6 +21,7 @@ type Asked = {
 const BARE_BELOW_SD = 3;
 /** The same band for the same fills. */
 const SEED = 7;
+const DRAWS = 1000;
 
 /** What a studio's fills tell, off the page's own thread. It is stopped by ending the thread. */
 const retention = {
@@ -22,6 +32,8 @@ const retention = {
       onProgress,
     }),
   whereLost: (places: readonly PlaceCounts[]) => whereLost(places),
+  manySets: (lashes: readonly SetLash[], figures: CycleFigures) =>
+    drawManySets(lashes, figures, { draws: DRAWS, lastDay: DAYS_AHEAD }, mulberry32(SEED)),
   curve: (fills: readonly CountedFill[]) => survivalCurve(fills, mulberry32(SEED)),
 };
 export type RetentionWorker = typeof retention;

@@ -172,9 +172,13 @@ test("from the mirror to the tidied room: faults go back into the plan, looks ar
   const text = await page.request.get(`/api/visits/${VISIT}/care.txt`);
   expect(await text.text()).toMatch(/No water, steam or oil before[\s\S]*Wash lids and lashes/);
   expect((await page.request.get(`/api/visits/${VISIT}/care.pdf`)).headers()["content-type"]).toBe("application/pdf");
-  // The next one is proposed in two weeks and booked.
+  // The next one is proposed on the best day to come back, and booked.
   const next = page.getByRole("region", { name: "Next visit" });
-  await expect(next).toContainText("14 days after this one");
+  // By what her own fills counted, and never past three weeks.
+  await expect(next).toContainText(/Day \d+ .*by this client’s own \d+ fills?/);
+  const afterDays = Number(/\((\d+) days after this one\)/.exec(await next.innerText())![1]);
+  expect(afterDays).toBeGreaterThanOrEqual(5);
+  expect(afterDays).toBeLessThanOrEqual(21);
   await next.getByRole("button", { name: "Book the next visit" }).click();
   const sheet = page.getByRole("dialog", { name: "Book a visit" });
   await sheet.getByLabel("From").fill("06:15");

@@ -90,3 +90,38 @@ test("the next visit is proposed on the best day to come back, with why and what
   const next = page.getByRole("region", { name: "Next visit" });
   await expect(next).toContainText(/Day \d+ .*by this client’s own \d+ fills: .*A week later costs \d+ minutes more/);
 });
+
+test("a set over its 35 days: drawn ahead, a slider and play, what is on in words, a thousand others as a band", async ({ page }) => {
+  test.setTimeout(90_000);
+  await page.goto("/clients");
+  await page
+    .getByRole("link", { name: /Calla Reedmace/ })
+    .first()
+    .click();
+  await page.getByRole("button", { name: "Over its next 35 days" }).click();
+  const picture = page.getByRole("img", { name: /on day \d+, in the mirror/ });
+  await expect(picture).toHaveAccessibleName(/on day 0, .*100\s%\)/);
+  await expect(page.locator("[data-bands]")).toBeVisible();
+  const ink = () =>
+    page.locator("canvas[data-day]").evaluate((canvas: HTMLCanvasElement) => {
+      const { data } = canvas.getContext("2d")!.getImageData(0, 0, canvas.width, canvas.height);
+      let sum = 0;
+      for (let i = 3; i < data.length; i += 4) sum += data[i]!;
+      return sum;
+    });
+  await expect(page.locator('canvas[data-day="0"]')).toBeVisible();
+  const whole = await ink();
+  const slider = page.getByRole("slider", { name: "Day" });
+  await slider.fill("21");
+  await expect(page.locator('canvas[data-day="21"]')).toBeVisible();
+  // A third and more is gone: so is its ink.
+  expect(await ink()).toBeLessThan(0.75 * whole);
+  await expect(picture).toHaveAccessibleName(/on day 21, .*shed with their lash, .*let go/);
+  await slider.press("ArrowRight");
+  await expect(page.locator('canvas[data-day="22"]')).toBeVisible();
+  await page.getByRole("button", { name: "Play" }).click();
+  await expect(page.getByText("Day 35")).toBeVisible();
+  await expect(page.getByRole("button", { name: "Play" })).toBeVisible();
+  await page.getByRole("button", { name: "As it was put on" }).click();
+  await expect(slider).toHaveCount(0);
+});

@@ -17,3 +17,4 @@ export { placesOf, whereLost, type AcrossClients, type PlaceCounts, type WhereLo
 export { lookedAtWith, nextLookWith } from "./lookTimes";
 export { GAP_SHOWS_MM, gapsDay, nextFill, setLashes, type NextFill } from "./nextFill";
 export { nextFillWords } from "./nextFillWords";
+export { DAYS_AHEAD, onDay, setDays, type DaySeen, type SetDays } from "./setDays";

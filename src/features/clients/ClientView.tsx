@@ -138,6 +138,8 @@ export function ClientView({
             <WornSet
               of={{ survey: page.worn.survey, map: page.worn.map, trays: page.worn.trays, policy: page.policy }}
               label={`${page.worn.map.title}, put on ${dates.worn}, both eyes in the mirror`}
+              placedOn={dates.worn}
+              hazard={page.hazard}
             />
             <p className="text-[0.9375rem] break-words text-ink-2">{page.worn.map.title}, as it was put on.</p>
           </section>

@@ -1,7 +1,9 @@
 import "server-only";
 import { and, asc, eq, ilike, isNull, max, sql } from "drizzle-orm";
 import { beforeTheVisit, patchTestStanding, careFindings, wornAt } from "@/core/care";
+import { cycleOf } from "@/core/growth";
 import { PATCH_FAMILIES, PRODUCT_KINDS } from "@/core/mixing";
+import { ownHazard, USUAL_CLIENTS } from "@/core/retention";
 import { servicesFor, serviceOf } from "@/core/service";
 import { adhesive, client, product, visit } from "@/db/schema";
 import { bookingOptions } from "@/features/booking/data";
@@ -105,6 +107,11 @@ export function clientPage(me: Member, id: string, now: Date) {
       policy,
       /** The last sets that a fill counted, the earliest first. */
       lasted: lasted.slice(-SETS_SHOWN),
+      hazard: ownHazard(
+        lasted.map(({ facts }) => facts),
+        USUAL_CLIENTS,
+        cycleOf(policy),
+      ),
       worn:
         lastSet?.map && ground
           ? {

@@ -1,0 +1,81 @@
+import { SIDES, type Side } from "../eye";
+import { bareBelowDays } from "../fill";
+import {
+  drawLives,
+  isOn,
+  movedOutMm,
+  setOnDay,
+  USUAL_FIGURES,
+  type CycleFigures,
+  type LashLife,
+  type SetLash,
+  type SetOnDay,
+} from "../growth";
+import type { MapFacts, Placement } from "../map";
+import { placements } from "../map/placements";
+import { placementPlan } from "../placing/placementPlan";
+import { lookOf, weightsOf } from "../placing/shows";
+import { mulberry32 } from "../units";
+import { setLashes } from "./nextFill";
+
+/** A set is looked ahead so far, days. */
+export const DAYS_AHEAD = 35;
+
+/** A set on one of its days: what is on and why not, and how it looks. */
+export type DaySeen = SetOnDay & {
+  /** What of the whole look is there, 0..1. */
+  readonly look: number;
+  /** How much more of its look one eye has than the other, 0..1, and which. */
+  readonly uneven: { readonly side: Side; readonly by: number };
+};
+
+/** One set drawn over its days: each of its lashes with what becomes of it, and every day as it is seen. */
+export type SetDays = {
+  readonly figures: CycleFigures;
+  readonly lashes: readonly SetLash[];
+  readonly lives: readonly LashLife[];
+  /** What each of them is and wears, in the same order. */
+  readonly worn: readonly {
+    readonly side: Side;
+    readonly lash: Placement["lash"];
+    readonly fibre: NonNullable<Placement["worn"]>["fibre"];
+  }[];
+  readonly days: readonly DaySeen[];
+};
+
+/** One draw of what becomes of a set, the same for the same seed, from the day it is placed to the 35th. */
+export function setDays(facts: Pick<MapFacts, "map" | "survey" | "trays" | "policy">, hazardPerDay: number, seed: number): SetDays {
+  const { map, survey, policy } = facts;
+  const lashes = setLashes(map, survey, hazardPerDay, policy);
+  const figures: CycleFigures = {
+    ...USUAL_FIGURES,
+    cycleDays: policy.cycleDays,
+    bareBelowDays: bareBelowDays(map, survey, policy.cycleDays),
+  };
+  const lives = drawLives(lashes, figures, mulberry32(seed));
+  const worn = SIDES.flatMap((side) =>
+    placements(map, survey, side).flatMap(({ lash, worn: wears }) => (wears ? [{ side, lash, fibre: wears.fibre }] : [])),
+  );
+  const plan = placementPlan(map, survey);
+  const weights = weightsOf(plan, facts);
+  const first: Readonly<Record<Side, number>> = { right: 0, left: worn.findIndex(({ side }) => side === "left") };
+  const lookOn = (day: number, side: Side | null) => {
+    const counts = plan.spots.map((spot) => spot.slots.filter((slot) => isOn(lives[first[spot.side] + slot]!, day)).length);
+    const of = plan.spots.map((spot, i) => (side === null || spot.side === side ? weights[i]! : 0));
+    const all = of.reduce((sum, weight) => sum + weight, 0);
+    return all > 0 ? lookOf(plan.spots, of, counts) / all : 0;
+  };
+  const days = Array.from({ length: DAYS_AHEAD + 1 }, (_, day): DaySeen => {
+    const [right, left] = [lookOn(day, "right"), lookOn(day, "left")];
+    return {
+      ...setOnDay(lashes, lives, day),
+      look: lookOn(day, null),
+      uneven: { side: right >= left ? "right" : "left", by: Math.abs(right - left) },
+    };
+  });
+  return { figures, lashes, lives, worn, days };
+}
+
+/** How a lash's extension stands on a day: gone, or so far beyond where it was set, mm. */
+export const onDay = ({ lives }: Pick<SetDays, "lives">, i: number, day: number): number | null =>
+  isOn(lives[i]!, day) ? movedOutMm(lives[i]!, day) : null;

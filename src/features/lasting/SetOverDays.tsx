@@ -1,0 +1,256 @@
+"use client";
+import { area, line, scaleLinear } from "d3";
+import { wrap } from "comlink";
+import { useEffect, useMemo, useRef, useState } from "react";
+import { paletteOf, wornBlades } from "@/core/drawing";
+import { sideLabel } from "@/core/eye";
+import type { DayBand, Hazard } from "@/core/growth";
+import type { LashMap } from "@/core/map";
+import { DAYS_AHEAD, onDay, setDays, type DaySeen, type SetDays } from "@/core/retention";
+import { formatPercent } from "@/core/units";
+import { EyesCanvas } from "@/features/drawing/EyesCanvas";
+import { Sides, useCurls, type PictureOf } from "@/features/drawing/EyesPicture";
+import { lookOn } from "@/features/drawing/lashesOnPlate";
+import { inPx, paintBlades } from "@/features/drawing/paint";
+import { layPlate, type Plate } from "@/features/drawing/plate";
+import { sizedCanvas } from "@/features/drawing/sizedCanvas";
+import { usePixelRatio } from "@/features/drawing/usePixelRatio";
+import { useTheme } from "@/features/drawing/useTheme";
+import { Button, useWidth } from "@/ui";
+import type { RetentionWorker } from "@/workers/retention.worker";
+
+const SEED = 20;
+/** A day is shown so long while it plays, ms. */
+const PLAY_MS = 160;
+/** Finer than this a day's drawing takes more room than it shows. */
+const MOST_RATIO = 2;
+const WIDEST = 760;
+
+/**
+ * A set on each of its next 35 days, in the mirror: shed and lost lashes gone, grown ones further out. The days are drawn
+ * ahead, one after the other while the page is idle, so that the slider only lays one over the eyes.
+ */
+export function SetOverDays({ of, hazard, placedOn }: { of: PictureOf & { readonly map: LashMap }; hazard: Hazard; placedOn: string }) {
+  const { survey, map, trays, policy } = of;
+  const [ref, room] = useWidth<HTMLDivElement>(WIDEST);
+  const width = Math.min(WIDEST, room);
+  const plate = useMemo(() => layPlate(survey, "mirror", width), [survey, width]);
+  const set = useMemo(() => setDays({ map, survey, trays, policy }, hazard.mid, SEED), [map, survey, trays, policy, hazard.mid]);
+  const [day, setDay] = useState(0);
+  const [isPlaying, setPlaying] = useState(false);
+  const curlOf = useCurls(of);
+  const drawn = useDaysAhead(set, plate, of, curlOf);
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const frame = drawn[day];
+  useEffect(() => {
+    const context = canvas.current?.getContext("2d");
+    if (!context || !frame || !canvas.current) return;
+    canvas.current.width = frame.width;
+    canvas.current.height = frame.height;
+    context.drawImage(frame, 0, 0);
+  }, [frame]);
+  // At the last day it has played to its end.
+  const plays = isPlaying && day < DAYS_AHEAD;
+  useEffect(() => {
+    if (!plays) return;
+    const timer = setInterval(() => setDay((now) => (now >= DAYS_AHEAD ? now : now + 1)), PLAY_MS);
+    return () => clearInterval(timer);
+  }, [plays]);
+  const bands = useBands(set);
+  const seen = set.days[day]!;
+  return (
+    <div ref={ref}>
+      <div
+        className="relative"
+        style={{ width: plate.widthPx, height: plate.eyeBottom }}
+        role="img"
+        aria-label={`The set of ${placedOn} on day ${day}, in the mirror: ${daySays(seen, set)}`}
+      >
+        <EyesCanvas plate={plate} survey={survey} map={null} curlOf={curlOf} offsetMm={policy.attachmentOffsetMm} />
+        <canvas
+          ref={canvas}
+          aria-hidden="true"
+          data-day={frame ? day : undefined}
+          className="pointer-events-none absolute top-0 left-0"
+          style={{ width: plate.widthPx, height: plate.eyeBottom }}
+        />
+      </div>
+      <Sides plate={plate} />
+      <div className="mt-1 flex flex-wrap items-center gap-x-4 gap-y-2">
+        <Button
+          tone="line"
+          className="min-h-11 w-24"
+          onClick={() => {
+            if (!plays && day >= DAYS_AHEAD) setDay(0);
+            setPlaying(!plays);
+          }}
+        >
+          {plays ? "Stop" : "Play"}
+        </Button>
+        <label className="flex min-w-60 flex-1 items-center gap-3">
+          <span className="w-16 text-lg font-semibold tabular-nums">Day {day}</span>
+          <input
+            type="range"
+            min={0}
+            max={DAYS_AHEAD}
+            step={1}
+            value={day}
+            aria-label="Day"
+            className="h-11 flex-1 accent-ivy"
+            onChange={(event) => {
+              setPlaying(false);
+              setDay(Number(event.target.value));
+            }}
+          />
+        </label>
+      </div>
+      <p className="mt-1">{daySays(seen, set)}</p>
+      <Course bands={bands} set={set} day={day} width={width} />
+      <p className="text-[0.9375rem] text-ink-2">
+        Drawn, not counted: one set of many that could be, with {formatPercent(hazard.mid, 1)} of bonds lost a day and lashes that live{" "}
+        {policy.cycleDays} days. The band holds nine in ten of a thousand.
+      </p>
+    </div>
+  );
+}
+
+/** What of the set is there on a day, in words. */
+function daySays({ on, shed, lost, outgrown, overLoad, gap, look, uneven }: DaySeen, { lashes, days }: SetDays): string {
+  const first = days[0]!.gap;
+  const widest = gap ? gap.toMm - gap.fromMm : 0;
+  const shows = widest >= 2 && widest > (first ? first.toMm - first.fromMm : 0);
+  return [
+    `${on} of ${lashes.length} on (${formatPercent(on / Math.max(1, lashes.length))})`,
+    shed > 0 ? `${shed} shed with their lash` : "",
+    lost > 0 ? `${lost} let go` : "",
+    `${formatPercent(look)} of the look`,
+    uneven.by >= 0.03 ? `the ${sideLabel(uneven.side)} fuller by ${formatPercent(uneven.by)}` : "",
+    outgrown > 0 ? `${outgrown} outgrown` : "",
+    overLoad > 0 ? `${overLoad} over the load` : "",
+    shows ? `a gap of ${widest.toFixed(1)} mm on the ${sideLabel(gap!.side)}` : "",
+  ]
+    .filter(Boolean)
+    .join(", ")
+    .concat(".");
+}
+
+/** A canvas a day, drawn one after the other while nothing else is to be done; the first at once. */
+function useDaysAhead(set: SetDays, plate: Plate, { survey, policy }: PictureOf, curlOf: ReturnType<typeof useCurls>) {
+  const theme = useTheme();
+  const ratio = Math.min(MOST_RATIO, usePixelRatio());
+  const [drawn, setDrawn] = useState<readonly HTMLCanvasElement[]>([]);
+  useEffect(() => {
+    const palette = paletteOf(theme, survey.colours);
+    const frames: HTMLCanvasElement[] = [];
+    let waiting = 0;
+    const paint = (day: number) => {
+      const canvas = document.createElement("canvas");
+      const context = sizedCanvas(canvas, plate, ratio);
+      if (!context) return;
+      for (const place of plate.eyes) {
+        const onLash = new Map<object, number | null>();
+        const worn = set.worn.flatMap((one, i) => {
+          if (one.side !== place.side) return [];
+          onLash.set(one.lash, onDay(set, i, day));
+          return [one];
+        });
+        const blades = wornBlades(
+          worn,
+          {
+            curlOf,
+            offsetMm: policy.attachmentOffsetMm,
+            isGone: (lash) => onLash.get(lash) === null,
+            grownMm: (lash) => onLash.get(lash) ?? 0,
+          },
+          lookOn(plate, survey, place),
+        );
+        paintBlades(
+          context,
+          blades.map((blade) => inPx(blade, place)),
+          palette.lash,
+          1,
+        );
+      }
+      frames[day] = canvas;
+    };
+    const next = (day: number) => {
+      paint(day);
+      setDrawn([...frames]);
+      if (day < DAYS_AHEAD) waiting = later(() => next(day + 1));
+    };
+    waiting = later(() => next(0));
+    return () => notLater(waiting);
+  }, [set, plate, survey, policy, curlOf, theme, ratio]);
+  return drawn;
+}
+
+const hasIdle = () => typeof requestIdleCallback === "function";
+const later = (work: () => void): number => (hasIdle() ? requestIdleCallback(work, { timeout: 200 }) : window.setTimeout(work, 16));
+const notLater = (id: number) => (hasIdle() ? cancelIdleCallback(id) : clearTimeout(id));
+
+/** A thousand sets drawn in a worker; null until they are. */
+function useBands(set: SetDays): readonly DayBand[] | null {
+  const [bands, setBands] = useState<{ readonly of: SetDays; readonly days: readonly DayBand[] } | null>(null);
+  useEffect(() => {
+    const thread = new Worker(new URL("../../workers/retention.worker.ts", import.meta.url), { type: "module" });
+    void wrap<RetentionWorker>(thread)
+      .manySets([...set.lashes], set.figures)
+      .then((days) => setBands({ of: set, days }))
+      .catch(() => undefined);
+    return () => thread.terminate();
+  }, [set]);
+  return bands?.of === set ? bands.days : null;
+}
+
+const HEIGHT = 150;
+
+/** The share still on, day by day: this draw as a line, the band of a thousand behind it, the day that is shown. */
+function Course({ bands, set, day, width }: { bands: readonly DayBand[] | null; set: SetDays; day: number; width: number }) {
+  const x = scaleLinear([0, DAYS_AHEAD], [44, width - 12]);
+  const y = scaleLinear([0.2, 1], [HEIGHT - 24, 8]);
+  const band = area<DayBand>(
+    ({ days }) => x(days),
+    ({ low }) => y(low),
+    ({ high }) => y(high),
+  );
+  const course = line<DaySeen>(
+    ({ days }) => x(days),
+    ({ on }) => y(on / Math.max(1, set.lashes.length)),
+  );
+  const seen = set.days[day]!;
+  return (
+    <svg width={width} height={HEIGHT} role="img" aria-label="Share still on by day, this draw and the band of a thousand" className="mt-2">
+      {[0.4, 0.6, 0.8, 1].map((share) => (
+        <g key={share}>
+          <line x1={x(0)} x2={x(DAYS_AHEAD)} y1={y(share)} y2={y(share)} stroke="var(--line)" />
+          <text x={38} y={y(share)} dy="0.35em" textAnchor="end" fontSize="12" fill="var(--ink-2)">
+            {formatPercent(share)}
+          </text>
+        </g>
+      ))}
+      {[0, 7, 14, 21, 28, 35].map((at) => (
+        <text
+          key={at}
+          x={x(at)}
+          y={HEIGHT - 6}
+          textAnchor={at === 0 ? "start" : at === DAYS_AHEAD ? "end" : "middle"}
+          fontSize="12"
+          fill="var(--ink-2)"
+        >
+          {at === 0 ? "placed" : `${at}`}
+        </text>
+      ))}
+      {bands ? <path d={band(bands) ?? ""} fill="var(--moss)" opacity="0.35" data-bands="" /> : null}
+      <path d={course(set.days) ?? ""} fill="none" stroke="var(--ivy)" strokeWidth="2" />
+      <line x1={x(day)} x2={x(day)} y1={y(1)} y2={HEIGHT - 22} stroke="var(--ink)" />
+      <circle
+        cx={x(day)}
+        cy={y(seen.on / Math.max(1, set.lashes.length))}
+        r="5"
+        fill="var(--ink)"
+        stroke="var(--paper)"
+        strokeWidth="1.5"
+      />
+    </svg>
+  );
+}
