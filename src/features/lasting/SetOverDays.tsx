@@ -1,7 +1,7 @@
 "use client";
 import { area, line, scaleLinear } from "d3";
 import { wrap } from "comlink";
-import { useEffect, useMemo, useRef, useState } from "react";
+import { memo, useEffect, useMemo, useRef, useState } from "react";
 import { paletteOf, wornBlades } from "@/core/drawing";
 import { sideLabel } from "@/core/eye";
 import type { DayBand, Hazard } from "@/core/growth";
@@ -45,8 +45,10 @@ export function SetOverDays({ of, hazard, placedOn }: { of: PictureOf & { readon
   useEffect(() => {
     const context = canvas.current?.getContext("2d");
     if (!context || !frame || !canvas.current) return;
-    canvas.current.width = frame.width;
-    canvas.current.height = frame.height;
+    // A canvas given its size anew is made anew: only where the drawing's has changed.
+    if (canvas.current.width !== frame.width || canvas.current.height !== frame.height)
+      Object.assign(canvas.current, { width: frame.width, height: frame.height });
+    context.clearRect(0, 0, frame.width, frame.height);
     context.drawImage(frame, 0, 0);
   }, [frame]);
   // At the last day it has played to its end.
@@ -204,10 +206,34 @@ function useBands(set: SetDays): readonly DayBand[] | null {
 
 const HEIGHT = 150;
 
+const scales = (width: number) => ({
+  x: scaleLinear([0, DAYS_AHEAD], [44, width - 12]),
+  y: scaleLinear([0.2, 1], [HEIGHT - 24, 8]),
+});
+
 /** The share still on, day by day: this draw as a line, the band of a thousand behind it, the day that is shown. */
 function Course({ bands, set, day, width }: { bands: readonly DayBand[] | null; set: SetDays; day: number; width: number }) {
-  const x = scaleLinear([0, DAYS_AHEAD], [44, width - 12]);
-  const y = scaleLinear([0.2, 1], [HEIGHT - 24, 8]);
+  const { x, y } = scales(width);
+  const seen = set.days[day]!;
+  return (
+    <svg width={width} height={HEIGHT} role="img" aria-label="Share still on by day, this draw and the band of a thousand" className="mt-2">
+      <Curves bands={bands} set={set} width={width} />
+      <line x1={x(day)} x2={x(day)} y1={y(1)} y2={HEIGHT - 22} stroke="var(--ink)" />
+      <circle
+        cx={x(day)}
+        cy={y(seen.on / Math.max(1, set.lashes.length))}
+        r="5"
+        fill="var(--ink)"
+        stroke="var(--paper)"
+        strokeWidth="1.5"
+      />
+    </svg>
+  );
+}
+
+/** What of it is the same on every day: drawn once. */
+const Curves = memo(function Curves({ bands, set, width }: { bands: readonly DayBand[] | null; set: SetDays; width: number }) {
+  const { x, y } = scales(width);
   const band = area<DayBand>(
     ({ days }) => x(days),
     ({ low }) => y(low),
@@ -217,9 +243,8 @@ function Course({ bands, set, day, width }: { bands: readonly DayBand[] | null; 
     ({ days }) => x(days),
     ({ on }) => y(on / Math.max(1, set.lashes.length)),
   );
-  const seen = set.days[day]!;
   return (
-    <svg width={width} height={HEIGHT} role="img" aria-label="Share still on by day, this draw and the band of a thousand" className="mt-2">
+    <>
       {[0.4, 0.6, 0.8, 1].map((share) => (
         <g key={share}>
           <line x1={x(0)} x2={x(DAYS_AHEAD)} y1={y(share)} y2={y(share)} stroke="var(--line)" />
@@ -242,15 +267,6 @@ function Course({ bands, set, day, width }: { bands: readonly DayBand[] | null; 
       ))}
       {bands ? <path d={band(bands) ?? ""} fill="var(--moss)" opacity="0.35" data-bands="" /> : null}
       <path d={course(set.days) ?? ""} fill="none" stroke="var(--ivy)" strokeWidth="2" />
-      <line x1={x(day)} x2={x(day)} y1={y(1)} y2={HEIGHT - 22} stroke="var(--ink)" />
-      <circle
-        cx={x(day)}
-        cy={y(seen.on / Math.max(1, set.lashes.length))}
-        r="5"
-        fill="var(--ink)"
-        stroke="var(--paper)"
-        strokeWidth="1.5"
-      />
-    </svg>
+    </>
   );
-}
+});
