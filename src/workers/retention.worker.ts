@@ -1,6 +1,7 @@
 import { expose } from "comlink";
 import { drawManySets, type CycleFigures, type SetLash } from "@/core/growth";
 import {
+  BARE_BELOW_SD_DAYS,
   DAYS_AHEAD,
   studioRetention,
   survivalCurve,
@@ -17,8 +18,6 @@ type Asked = {
   readonly names: Readonly<Record<string, string>>;
 };
 
-/** How far the age of what was left bare may be out, days. A model of this product. */
-const BARE_BELOW_SD = 3;
 /** The same band for the same fills. */
 const SEED = 7;
 const DRAWS = 1000;
@@ -27,7 +26,7 @@ const DRAWS = 1000;
 const retention = {
   whatHolds: ({ fills, supposed, names }: Asked, onProgress: (share: number) => void) =>
     studioRetention(fills, {
-      supposed: { cycle: { mean: supposed.cycleDays, sd: supposed.cycleSdDays }, bareBelowSd: BARE_BELOW_SD },
+      supposed: { cycle: { mean: supposed.cycleDays, sd: supposed.cycleSdDays }, bareBelowSd: BARE_BELOW_SD_DAYS },
       nameOf: (factor, id) => names[id] ?? `${factor} ${id}`,
       onProgress,
     }),

@@ -1,5 +1,5 @@
 export { shareLeft, ImpossibleCount, type Count } from "./shareLeft";
-export { lossSplit, type LossSplit } from "./lossSplit";
+export { BARE_BELOW_SD_DAYS, lossSplit, type LossSplit } from "./lossSplit";
 export { survivalCurve, type CountedFill, type CurvePoint } from "./survivalCurve";
 export { lossRatio, type LossRatio, type PairedCounts } from "./sides";
 export { type FillFacts } from "./fillFacts";

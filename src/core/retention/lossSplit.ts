@@ -2,6 +2,9 @@ import { naturalSurvival, naturalSurvivalRange, type Hazard, type ShareRange, ty
 import { betaBelow } from "../statistics/distributions";
 import { shareLeft, type Count } from "./shareLeft";
 
+/** How far the age of what was left bare may be out, days: one standard deviation. A model of this product. */
+export const BARE_BELOW_SD_DAYS = 3;
+
 /** What became of the lashes of one set, told apart: what nature took, what the work lost, and how sure that is. */
 export type LossSplit = {
   readonly left: ShareRange;

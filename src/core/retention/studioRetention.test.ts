@@ -183,9 +183,30 @@ describe("counts that bear no reckoning", () => {
   test("all lost wherever the bottle was old: no ratio of the bottle, the rest is told", () => {
     const fills = drawn(160, 40).map((fill) => (fill.bottleAgeDays! >= 35 ? { ...fill, left: 0 } : fill));
     expect(["silent", "told"]).toContain(of(fills, "humidity").kind);
-    const bottle = of(fills, "bottleAge");
-    if (bottle.kind === "told") expect(bottle.effects[0]!.low).toBeGreaterThan(3);
-    else expect(bottle.why.is).toBe("extreme");
+    expect(why(fills, "bottleAge")).toEqual({ is: "extreme" });
+  });
+  test("one way of three without a ratio: nothing is said of the other either", () => {
+    const fills = drawn(200, 40).map((fill) => ((fill.relativeHumidity ?? 0) >= 0.6 ? { ...fill, left: 0 } : fill));
+    expect(why(fills, "humidity")).toEqual({ is: "extreme" });
+  });
+  test("bonds lost a day: below one in ten thousand it is none, from there on it is told", () => {
+    const perDay = (hazard: number) => {
+      const fills = drawn(120, 30).map((fill) => ({
+        ...fill,
+        worn: 1_000_000,
+        left: Math.round(1_000_000 * (1 - fill.days / 90) * Math.exp(-hazard * fill.days)),
+      }));
+      return learn(fills, { supposed: { cycle: { mean: 90, sd: 0 }, bareBelowSd: 0 } }).hazardPerDay;
+    };
+    expect(perDay(0.00009)).toBeNull();
+    expect(perDay(0.00012)!.mid).toBeCloseTo(0.00012, 6);
+  });
+  test("with a cycle hardly known it is told with its wide interval, with one not known at all it is not", () => {
+    const perDay = (sd: number) => learn(drawn(120, 30), { supposed: { cycle: { mean: 90, sd }, bareBelowSd: 0 } }).hazardPerDay;
+    // An error of 1.2 on the log, and of 2.
+    const wide = perDay(28)!;
+    expect(Math.log(wide.high / wide.mid) / studentTQuantile(0.975, 29)).toBeCloseTo(1.21, 1);
+    expect(perDay(32)).toBeNull();
   });
   test("fills too early, too late, or of nothing are left aside and said", () => {
     const fills = drawn(120, 30);

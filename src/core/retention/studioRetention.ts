@@ -157,14 +157,9 @@ const silentFor = ({ factor, behind }: Pick<FactorColumns, "factor" | "behind">,
   why,
 });
 
-/** What is missing of a factor that cannot speak, or of the studio where the factor could. */
-function whyMissing(one: FactorColumns | Missing, { fills, clients }: Behind): Silent["why"] {
-  if ("told" in one)
-    return {
-      is: "tooFew",
-      fills: Math.max(0, SPEAKS_FROM.fills - fills),
-      clients: Math.max(0, SPEAKS_FROM.clientsOfFills - clients),
-    };
+/** What is missing of a factor that cannot speak, or of the studio where the factor could: then there are clients enough, for it asks for more of them. */
+function whyMissing(one: FactorColumns | Missing, { fills }: Behind): Silent["why"] {
+  if ("told" in one) return { is: "tooFew", fills: Math.max(0, SPEAKS_FROM.fills - fills), clients: 0 };
   return one.onlyOneWay ? { is: "oneWay" } : { is: "tooFew", fills: one.fills, clients: one.clients };
 }
 

@@ -2,7 +2,7 @@
 import dynamic from "next/dynamic";
 import { useMemo } from "react";
 import { sideLabel } from "@/core/eye";
-import { worstLash, type FillOutlook, type Removal, type TakeOffReason, type WorstLash } from "@/core/fill";
+import { isSameZone, worstLash, type FillOutlook, type Removal, type TakeOffReason, type WorstLash } from "@/core/fill";
 import { fibreCurl, kindLabel, LAYER_LABELS } from "@/core/map";
 import type { Policy } from "@/core/policy";
 import type { FoundSet } from "@/features/visit/setBefore";
@@ -41,9 +41,7 @@ export function TakeOffPads({
   const zones = outlook.zones
     .filter((zone) => zone.layer === layer)
     .map((zone): PadZone => {
-      const removal = removals.find(
-        ({ plan }) => plan.zone.side === zone.side && plan.zone.layer === layer && plan.zone.zone === zone.zone,
-      );
+      const removal = removals.find(({ plan }) => isSameZone(plan.zone, zone));
       const wanted = removal?.plan.off ?? 0;
       const done = removal?.done ?? 0;
       return {
@@ -71,11 +69,9 @@ export function TakeOffPads({
           lit={now?.plan.zone ?? null}
           label="What comes off on the pads, from the bed head"
           onZone={(zone) => {
-            const removal = removals.find(
-              ({ plan }) => plan.zone.side === zone.side && plan.zone.layer === zone.layer && plan.zone.zone === zone.zone,
-            );
-            const counted = off.zones.find(({ zone: one }) => one.side === zone.side && one.layer === zone.layer && one.zone === zone.zone);
-            if (removal ?? counted) onZone((removal?.plan ?? counted!).zone);
+            // Only of what was counted is it known what there is to take.
+            const counted = off.zones.find((one) => isSameZone(one.zone, zone));
+            if (counted) onZone(counted.zone);
           }}
         />
         <p className="mt-1 text-xl font-semibold">

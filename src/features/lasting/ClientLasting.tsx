@@ -2,15 +2,12 @@
 import { useState } from "react";
 import { sideLabel, SIDES, type Side } from "@/core/eye";
 import { cycleOf } from "@/core/growth";
-import { isLearnedFrom, lossRatio, lossSplit, ratioWords, type FillFacts } from "@/core/retention";
+import { BARE_BELOW_SD_DAYS, isLearnedFrom, lossRatio, lossSplit, ratioWords, type FillFacts } from "@/core/retention";
 import type { Policy } from "@/core/policy";
 import { counted, formatPercent } from "@/core/units";
 import type { LastedSet } from "@/features/visit/lastedSets";
 import { Button } from "@/ui";
 import { LossPicture } from "./LossPicture";
-
-/** How far the age of what was left bare may be out, days. A model of this product. */
-const BARE_BELOW_SD = 3;
 
 /** A set that was counted, with the day it was placed in words. */
 export type LastedOnDay = LastedSet & { readonly placedOn: string };
@@ -62,7 +59,7 @@ function Told({ facts, policy }: { facts: FillFacts; policy: Policy }) {
       </p>
     );
   if (!isLearnedFrom(facts)) return <p className="mt-2">Counted too early, or too late, to tell nature’s part from the work’s.</p>;
-  const bareBelow = { mean: facts.bareBelowDays, sd: facts.bareBelowDays > 0 ? BARE_BELOW_SD : 0 };
+  const bareBelow = { mean: facts.bareBelowDays, sd: facts.bareBelowDays > 0 ? BARE_BELOW_SD_DAYS : 0 };
   const cycle = cycleOf(policy);
   const split = lossSplit(facts, facts.days, bareBelow, cycle);
   const { natural, lostByWork, isTold } = split;

@@ -6,7 +6,7 @@ import { paletteOf, wornBlades } from "@/core/drawing";
 import { sideLabel } from "@/core/eye";
 import type { DayBand, Hazard } from "@/core/growth";
 import type { LashMap } from "@/core/map";
-import { DAYS_AHEAD, onDay, setDays, type DaySeen, type SetDays } from "@/core/retention";
+import { DAYS_AHEAD, GAP_SHOWS_MM, onDay, setDays, type DaySeen, type SetDays } from "@/core/retention";
 import { formatPercent } from "@/core/units";
 import { EyesCanvas } from "@/features/drawing/EyesCanvas";
 import { Sides, useCurls, type PictureOf } from "@/features/drawing/EyesPicture";
@@ -120,7 +120,7 @@ export function SetOverDays({ of, hazard, placedOn }: { of: PictureOf & { readon
 function daySays({ on, shed, lost, outgrown, overLoad, gap, look, uneven }: DaySeen, { lashes, days }: SetDays): string {
   const first = days[0]!.gap;
   const widest = gap ? gap.toMm - gap.fromMm : 0;
-  const shows = widest >= 2 && widest > (first ? first.toMm - first.fromMm : 0);
+  const shows = widest > GAP_SHOWS_MM && widest > (first ? first.toMm - first.fromMm : 0);
   return [
     `${on} of ${lashes.length} on (${formatPercent(on / Math.max(1, lashes.length))})`,
     shed > 0 ? `${shed} shed with their lash` : "",
