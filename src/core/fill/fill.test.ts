@@ -47,9 +47,11 @@ describe("the set that is found", () => {
     expect(judged.map(({ zone, left, planned }) => [zone, left, planned])).toEqual(
       zones.slice(2, 5).map(({ zone, worn }) => [zone, 4, worn]),
     );
-    for (const { growthLeftMm } of judged) {
-      expect(growthLeftMm).toBeGreaterThan(0.5);
-      expect(growthLeftMm).toBeLessThan(4);
+    for (const { lacking } of judged) {
+      // Full grown are all but the longest twentieth; the further, the fewer, and none lacks more than it is long.
+      expect(lacking(0)).toBeCloseTo(0.95, 3);
+      expect(lacking(1)).toBeLessThan(lacking(0));
+      expect(lacking(15)).toBeCloseTo(0, 6);
     }
     // The same lengths in 0.25 are too heavy as soon as they are on; in 0.03 growth never makes them so.
     const inFibre = (diameterMm: number): LashMap => {

@@ -1,4 +1,5 @@
 import type { Side, Survey } from "../eye";
+import { USUAL_FIGURES } from "../growth";
 import type { LashMap } from "../map";
 import type { Policy } from "../policy";
 import { fillMinutes, fillOrNewSet } from "./fillWorth";
@@ -50,7 +51,8 @@ export function fillOutlook(
 ): FillOutlook {
   const days = Math.max(0, (atMs - before.leftAtMs) / DAY_MS);
   const zones = zonesFound(before, fill, { ...expected, days });
-  const off = takeOff(leftInZones(before, zones, policy), days, policy);
+  const { cycleDays, bareBelowDays } = expected;
+  const off = takeOff(leftInZones(before, zones, policy), days, policy, { ...USUAL_FIGURES, cycleDays, bareBelowDays });
   const removals = off.zones.flatMap((plan): Removal[] => {
     const { off: done } = zones.find((zone) => isSameZone(zone, plan.zone))!;
     return plan.off === 0 && done === 0 ? [] : [{ plan, done, rest: Math.max(0, plan.off - done) }];

@@ -1,6 +1,6 @@
 import type { Survey } from "../eye";
 import { shareOn } from "../growth";
-import { zoneLimit, type LashMap, type WornLashes } from "../map";
+import { FULL_GROWN_PERCENTILE, zoneLimit, type LashMap, type WornLashes } from "../map";
 import { placementPlan } from "../placing/placementPlan";
 import type { Policy } from "../policy";
 import { offIn } from "./keptOf";
@@ -72,10 +72,11 @@ export function leftInZones({ map, survey }: SetBefore, zones: readonly ZoneFoun
     if (!counted) return [];
     const { side, layer, from, to } = zone;
     const last = map.eyes[side].layers[layer]!.zones.length;
-    const limit = zoneLimit(survey.eyes[side], { from, to, first: zone.zone === 1, last: zone.zone === last }, policy);
+    const { natural } = zoneLimit(survey.eyes[side], { from, to, first: zone.zone === 1, last: zone.zone === last }, policy);
+    const fullMm = natural.quantileMm(FULL_GROWN_PERCENTILE);
     const stops = spots
       .filter((spot) => isSameZone(spot, zone))
-      .flatMap(({ fibre }) => stopsAtMm(fibre, limit.natural.diameterMm, limit.growthLeftMm, policy) ?? []);
+      .flatMap(({ fibre }) => stopsAtMm(fibre, natural.diameterMm, fullMm, policy) ?? []);
     return [
       {
         side,
@@ -85,7 +86,7 @@ export function leftInZones({ map, survey }: SetBefore, zones: readonly ZoneFoun
         left: counted.left,
         twisted: counted.twisted ?? 0,
         outgrown: counted.outgrown,
-        growthLeftMm: limit.growthLeftMm,
+        lacking: (mm) => 1 - natural.shareAtLeast(fullMm - mm),
         stopsAtMm: stops.length === 0 ? null : Math.min(...stops),
       },
     ];

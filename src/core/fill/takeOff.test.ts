@@ -8,7 +8,7 @@ const zone = (over: Partial<LeftInZone> = {}): LeftInZone => ({
   left: 12,
   twisted: 0,
   outgrown: null,
-  growthLeftMm: 4,
+  lacking: () => 1,
   stopsAtMm: null,
   ...over,
 });
@@ -29,8 +29,9 @@ describe("what comes off at a fill", () => {
     // Derived: ages even from 0 to 69 of 90 days, growth 0.12 ± 0.05 mm a day until day 34 of age.
     expect(whyOf([zone({ planned: 200, left: 150 })], 21, "fullyOnly")).toEqual([[{ reason: "outgrown", n: 20 }]]);
     expect(whyOf([zone({ planned: 200, left: 150 })], 14, "fullyOnly")).toEqual([[{ reason: "outgrown", n: 5 }]]);
-    // Lashes that lack less of their full length never carry one out so far.
-    expect(whyOf([zone({ planned: 200, left: 150, growthLeftMm: 2.4 })], 28, "fullyOnly")).toEqual([[]]);
+    // Narrow zones each have less than one; the eye has what it has, in the fullest of them first.
+    const narrow = Array.from({ length: 10 }, (_, i) => zone({ zone: i + 1, planned: 3, left: i < 5 ? 3 : 2 }));
+    expect(whyOf(narrow, 21, "fullyOnly").map((why) => why[0]?.n ?? 0)).toEqual([1, 1, 1, 0, 0, 0, 0, 0, 0, 0]);
     // Nobody has grown anything yet.
     expect(takeOff([zone()], 0, by("fullyOnly")).off).toBe(0);
   });
@@ -40,6 +41,12 @@ describe("what comes off at a fill", () => {
     expect(why!.map(({ reason }) => reason)).toEqual(["load"]);
     expect(why![0]!.n).toBeGreaterThan(35);
     expect(whyOf([{ ...heavy, stopsAtMm: 3 }], 21, "loadAndLever")[0]!.map(({ reason }) => reason)).toEqual(["load", "outgrown"]);
+    // Only lashes that lack so much of their full length come to that load. Derived: 0.05 of 90 days are 4.5, of the 69 left 6.5 %: 10, nine in ten of which grew fast enough.
+    const few = whyOf([{ ...heavy, lacking: () => 0.05 }], 21, "loadAndLever")[0]!;
+    expect(few).toEqual([
+      { reason: "load", n: 9 },
+      { reason: "outgrown", n: 11 },
+    ]);
     // The other school does not ask for the load.
     expect(whyOf([heavy], 21, "fullyOnly")).toEqual([[{ reason: "outgrown", n: 20 }]]);
     // A fibre too heavy even at rest comes off everywhere, whatever is left.

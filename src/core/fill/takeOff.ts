@@ -15,8 +15,8 @@ export type LeftInZone = {
   readonly left: number;
   readonly twisted: number;
   readonly outgrown: number | null;
-  /** What its usual growing lash lacks of its full length, mm: it moves an attachment out no further. */
-  readonly growthLeftMm: number;
+  /** Share of its lashes, 0..1, that lack at least so many mm of their full length: what load is looked ahead by. */
+  readonly lacking: (mm: number) => number;
   /** How far out an attachment must have moved for the load to be one to stop at on a growing lash, mm; null where none does. */
   readonly stopsAtMm: number | null;
 };
@@ -42,36 +42,49 @@ const SPARED = ["all", "outgrown"] as const satisfies readonly TakeOffReason[];
  * ones and overloaded lashes apart.
  */
 export function takeOff(zones: readonly LeftInZone[], days: number, rules: TakeOffRules, figures: CycleFigures = USUAL_FIGURES): TakeOff {
-  const wanted = zones.map((zone) => ({ zone, why: reasonsFor(zone, days, rules.outgrown, figures) }));
   const spared = SIDES.flatMap((side) =>
     spareOn(
-      wanted.filter(({ zone }) => zone.side === side),
+      wantedOff(
+        zones.filter((zone) => zone.side === side),
+        days,
+        rules.outgrown,
+        figures,
+      ),
       rules.buildOnPercent / 100,
     ),
   );
-  const found = wanted.map(({ zone }) => spared.find((one) => one.zone === zone)!);
+  const found = zones.map((zone) => spared.find((one) => one.zone === zone)!);
   const sum = (of: (one: ZoneTakeOff) => number) => found.reduce((total, one) => total + of(one), 0);
   return { zones: found, off: sum(({ off }) => off), leave: sum(({ leave }) => leave), spared: sum((one) => one.spared) };
 }
 
 type Wanted = { readonly zone: LeftInZone; readonly why: readonly { readonly reason: TakeOffReason; readonly n: number }[] };
 
-function reasonsFor(zone: LeftInZone, days: number, school: TakeOffRules["outgrown"], figures: CycleFigures): Wanted["why"] {
-  const why: { reason: TakeOffReason; n: number }[] = [];
-  let rest = zone.left;
-  const take = (reason: TakeOffReason, n: number) => {
-    const taken = Math.min(rest, Math.max(0, n));
-    rest -= taken;
-    if (taken > 0) why.push({ reason, n: taken });
+/** What should come off the zones of an eye. What is reckoned is whole over the eye: one in ten of many narrow zones is not none of each. */
+function wantedOff(zones: readonly LeftInZone[], days: number, school: TakeOffRules["outgrown"], figures: CycleFigures): Wanted[] {
+  const whole = (shareOf: (zone: LeftInZone) => number) => {
+    const exact = zones.map((zone) => zone.left * shareOf(zone));
+    return shareOut(Math.round(exact.reduce((sum, n) => sum + n, 0)), exact);
   };
-  take("twisted", zone.twisted);
-  const moved = (beyondMm: number) => (beyondMm > zone.growthLeftMm ? 0 : Math.round(zone.left * movedOutShare(days, beyondMm, figures)));
-  const overloaded = school === "fullyOnly" || zone.stopsAtMm === null ? 0 : zone.stopsAtMm <= 0 ? rest : moved(zone.stopsAtMm);
-  take("load", overloaded);
-  // One and the same lash is both: the heavier reason has it.
-  take("outgrown", (zone.outgrown ?? moved(OUTGROWN_MM)) - overloaded);
-  if (school === "all") take("all", rest);
-  return why;
+  const overloaded = whole(({ stopsAtMm, lacking }) =>
+    school === "fullyOnly" || stopsAtMm === null ? 0 : movedOutShare(days, stopsAtMm, figures, lacking(stopsAtMm)),
+  );
+  const reckoned = whole((zone) => (zone.outgrown === null ? movedOutShare(days, OUTGROWN_MM, figures) : 0));
+  return zones.map((zone, i) => {
+    const why: { reason: TakeOffReason; n: number }[] = [];
+    let rest = zone.left;
+    const take = (reason: TakeOffReason, n: number) => {
+      const taken = Math.min(rest, Math.max(0, n));
+      rest -= taken;
+      if (taken > 0) why.push({ reason, n: taken });
+    };
+    take("twisted", zone.twisted);
+    take("load", overloaded[i]!);
+    // One and the same lash is both: the heavier reason has it.
+    take("outgrown", (zone.outgrown ?? reckoned[i]!) - overloaded[i]!);
+    if (school === "all") take("all", rest);
+    return { zone, why };
+  });
 }
 
 /** Gives back, where too little of an eye would be left, the least grave first and evenly over its zones. */

@@ -1,13 +1,13 @@
 import { grownMm } from "../growth";
 import { mostCount, type Fibre } from "../lash";
 import { loadIndex } from "../load";
-import { GROWING_ALLOWANCE, zoneLimit } from "../map";
+import { FULL_GROWN_PERCENTILE, GROWING_ALLOWANCE, zoneLimit } from "../map";
 import { placementPlan } from "../placing/placementPlan";
 import type { Policy } from "../policy";
 import type { SetBefore, ZoneFound } from "./setBefore";
 import { isSameZone, type FoundZone } from "./work";
 
-/** The lash of a set that carries most by now, were it one that has grown all the while. */
+/** The lash of a set that carries most by now, were it a young one that has grown all the while. */
 export type WorstLash = FoundZone & {
   readonly fibre: Fibre;
   readonly natural: { readonly angleDeg: number; readonly ownCurlDeg: number; readonly meanMm: number };
@@ -26,8 +26,10 @@ export function worstLash({ map, survey }: SetBefore, zones: readonly ZoneFound[
     if ((zone.counted?.left ?? zone.expected) === 0) return [];
     const { side, layer, from, to } = zone;
     const last = map.eyes[side].layers[layer]!.zones.length;
-    const { natural, growthLeftMm } = zoneLimit(survey.eyes[side], { from, to, first: zone.zone === 1, last: zone.zone === last }, policy);
-    const movedOutMm = grownMm(days, growthLeftMm);
+    const { natural } = zoneLimit(survey.eyes[side], { from, to, first: zone.zone === 1, last: zone.zone === last }, policy);
+    // Of its lashes the shortest twentieth is as young as the longest is full grown.
+    const lacksMm = natural.quantileMm(FULL_GROWN_PERCENTILE) - natural.quantileMm(1 - FULL_GROWN_PERCENTILE);
+    const movedOutMm = grownMm(days, lacksMm);
     return spots
       .filter((spot) => isSameZone(spot, zone))
       .map(({ fibre }): WorstLash => {

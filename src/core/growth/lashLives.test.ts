@@ -37,17 +37,17 @@ describe("a set drawn lash by lash", () => {
     // Two fifths of the phases are under 34 of 90 days. Derived.
     expect(lives.filter(({ growsDays }) => growsDays > 0).length / 200).toBeCloseTo(34 / 90, 1);
   });
-  test("an attachment moves out while its lash grows, never past its full length, never back", () => {
-    const life = { shedDay: 80, lostDay: Infinity, growthMmPerDay: 0.12, growsDays: 20, growsMm: 2 };
+  test("an attachment moves out while its lash grows, no longer than that, never back", () => {
+    const life = { shedDay: 80, lostDay: Infinity, growthMmPerDay: 0.12, growsDays: 20 };
     expect(movedOutMm(life, 10)).toBeCloseTo(1.2, 12);
-    expect(movedOutMm(life, 20)).toBeCloseTo(2, 12);
-    expect(movedOutMm({ ...life, growsMm: 5 }, 30)).toBeCloseTo(2.4, 12);
+    expect(movedOutMm(life, 20)).toBeCloseTo(2.4, 12);
+    expect(movedOutMm(life, 30)).toBeCloseTo(2.4, 12);
     expect(movedOutMm({ ...life, growsDays: 0 }, 30)).toBe(0);
     for (const each of drawLives(set(300), { ...USUAL_FIGURES, growth: { mean: 0.02, sd: 0.1 } }, mulberry32(9)))
       expect(movedOutMm(each, 35)).toBeGreaterThanOrEqual(0);
   });
   test("on until the day it goes, by whichever comes first", () => {
-    const life = { shedDay: 10, lostDay: 20, growthMmPerDay: 0.12, growsDays: 0, growsMm: 0 };
+    const life = { shedDay: 10, lostDay: 20, growthMmPerDay: 0.12, growsDays: 0 };
     expect([isOn(life, 9.9), isOn(life, 10), isOn({ ...life, shedDay: 40 }, 20), isOn({ ...life, shedDay: 40 }, 19)]).toEqual([
       true,
       false,

@@ -18,9 +18,8 @@ export type LashLife = {
   /** The day its bond lets go, were it not shed before. */
   readonly lostDay: number;
   readonly growthMmPerDay: number;
-  /** For how long it still grows, and by how much at most: nothing, where it rests. */
+  /** For how long it still grows: not at all, where it rests. */
   readonly growsDays: number;
-  readonly growsMm: number;
 };
 
 /** What is supposed of the lashes of one person. */
@@ -42,8 +41,9 @@ export const USUAL_FIGURES: CycleFigures = {
 
 /**
  * One set's lashes with what becomes of each, drawn: phases as even as the cycle makes them, the lashes that lack most of
- * their full length the youngest; growth by its spread, never less than none. A model of this product; over many draws the
- * share on is `naturalSurvival(t) · exp(−λt)`. `random` gives numbers from 0 to 1.
+ * their full length the youngest; growth by its spread, never less than none. For how long one grows is said by its age: the
+ * lengths of a survey only rank them (decision 32). A model of this product; over many draws the share on is
+ * `naturalSurvival(t) · exp(−λt)`. `random` gives numbers from 0 to 1.
  */
 export function drawLives(worn: readonly WornLash[], figures: CycleFigures, random: () => number): LashLife[] {
   const span = figures.cycleDays - figures.bareBelowDays;
@@ -53,7 +53,7 @@ export function drawLives(worn: readonly WornLash[], figures: CycleFigures, rand
     .map((lash, at) => ({ at, lacksMm: Math.max(0, lash.matureMm - lash.lengthMm), chance: random() }))
     .sort((a, b) => b.lacksMm - a.lacksMm || a.chance - b.chance);
   const lives: LashLife[] = new Array<LashLife>(worn.length);
-  byYouth.forEach(({ at, lacksMm }, rank) => {
+  byYouth.forEach(({ at }, rank) => {
     const ageDays = figures.bareBelowDays + ((rank + random()) / worn.length) * span;
     const growthMmPerDay = Math.max(0, figures.growth.mean + figures.growth.sd * standardNormal(random));
     lives[at] = {
@@ -61,7 +61,6 @@ export function drawLives(worn: readonly WornLash[], figures: CycleFigures, rand
       lostDay: worn[at]!.hazardPerDay > 0 ? -Math.log(1 - random()) / worn[at]!.hazardPerDay : Infinity,
       growthMmPerDay,
       growsDays: Math.max(0, figures.anagenDays - ageDays),
-      growsMm: lacksMm,
     };
   });
   return lives;
@@ -71,5 +70,4 @@ export function drawLives(worn: readonly WornLash[], figures: CycleFigures, rand
 export const isOn = ({ shedDay, lostDay }: LashLife, days: number): boolean => days < shedDay && days < lostDay;
 
 /** How far its attachment stands beyond where it was set, mm. */
-export const movedOutMm = ({ growthMmPerDay, growsDays, growsMm }: LashLife, days: number): number =>
-  Math.min(growsMm, growthMmPerDay * Math.min(days, growsDays));
+export const movedOutMm = ({ growthMmPerDay, growsDays }: LashLife, days: number): number => growthMmPerDay * Math.min(days, growsDays);

@@ -16,20 +16,22 @@ export const outgrownShare = (days: number, figures: Pick<CycleFigures, "growth"
 
 /**
  * Share of the lashes still there after some days whose attachment has moved out by more than so far, over random phases of
- * the cycle and the spread of growth: resting ones have not moved, those that stopped on the way moved until then. For
- * lashes that lack at least as much of their full length. `movedOutShare(21, 2.5)` → 0.13
+ * the cycle and the spread of growth: resting ones have not moved, those that stopped on the way moved until then.
+ * Where only so many can move so far, `lackingShare` of the lashes worn, they are the youngest.
+ * `movedOutShare(21, 2.5)` → 0.13
  */
-export function movedOutShare(days: number, beyondMm: number, figures: CycleFigures = USUAL_FIGURES): number {
+export function movedOutShare(days: number, beyondMm: number, figures: CycleFigures = USUAL_FIGURES, lackingShare = 1): number {
   const { cycleDays, anagenDays, bareBelowDays } = figures;
   // Refuses a cycle that cannot be; nothing is there of one that is over.
   if (naturalSurvival(days, bareBelowDays, cycleDays) === 0) return 0;
   if (!(beyondMm > 0)) return 1;
   // Of those still there, ages at the placing lie evenly from the youngest that was worn on to what has not been shed.
   const ages = cycleDays - days - bareBelowDays;
+  const lacking = Math.min(1, (lackingShare * (cycleDays - bareBelowDays)) / ages);
   let sum = 0;
   for (let i = 0; i < STEPS; i++) {
-    const age = bareBelowDays + ((i + 0.5) / STEPS) * ages;
+    const age = bareBelowDays + ((i + 0.5) / STEPS) * lacking * ages;
     sum += grownBeyond(Math.min(days, anagenDays - age), beyondMm, figures);
   }
-  return sum / STEPS;
+  return (lacking * sum) / STEPS;
 }

@@ -18,7 +18,6 @@ const life = (over: Partial<LashLife> = {}): LashLife => ({
   lostDay: Infinity,
   growthMmPerDay: 0.12,
   growsDays: 34,
-  growsMm: 4,
   ...over,
 });
 const usual = {
