@@ -89,6 +89,8 @@ const inputs: Record<string, (s: TestStudio) => unknown> = {
     onPaper: false,
   }),
   "booking/proposeMinutes": () => null,
+  "booking/proposeDay": (s) => ({ clientId: s.ids.client, technicianId: s.ids.technician }),
+  "lasting/howTheyLast": (s) => ({ clientId: s.ids.client }),
   "consult/giveToClient": (s) => ({ visitId: s.ids.visit }),
   "consult/keepOwnAnswers": () => null,
   "consult/confirmOwnAnswers": () => null,

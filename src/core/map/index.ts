@@ -71,6 +71,7 @@ export {
   zoneIndexAt,
 } from "./layers";
 export { layerLegend } from "./layerLegend";
+export { inOtherFibres, type OtherFibres } from "./inOtherFibres";
 export { samePlaced, swapEverywhere } from "./swapEverywhere";
 export { zonePieces, changePiece, type Piece, type PieceRef } from "./pieces";
 export { wornLashes, wornLashesDocument, wornTotals, type WornLashes } from "./wornLashes";

@@ -83,7 +83,8 @@ function beadAge(beads: VisitState["set"]["beads"], lashes: VisitState["placing"
   return many === 0 ? null : seconds / many;
 }
 
-function meanContact(map: LashMap, survey: Survey): number | null {
+/** How long natural lash and extension of a map lie together, mm, in the mean over its base, by the shipped figures; null where it is bare. */
+export function meanContact(map: LashMap, survey: Survey): number | null {
   const { zones } = mapFacts(map, { survey, policy: defaultPolicy, trays: [] });
   return mean(
     SIDES.flatMap((side) =>

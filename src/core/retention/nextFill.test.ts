@@ -2,7 +2,9 @@ import { classicWish, WIDE_SHELF } from "../../../tests/support/planShares";
 import { surveyOf } from "../../../tests/support/surveys";
 import { planMap, type LashMap, type MapWish } from "../map";
 import { defaultPolicy } from "../policy";
-import { gapsDay, nextFill, nextFillWords, setLashes } from ".";
+import { USUAL_FIGURES } from "../growth";
+import { nextFill, nextFillWords, setLashes } from ".";
+import { drawnSets, gapsDay } from "./nextFill";
 
 const survey = surveyOf([7, 9.5, 8.5], { babyShare: 0 });
 const mapOf = (change: Partial<MapWish> = {}, on = survey): LashMap =>
@@ -52,11 +54,12 @@ describe("gaps that show", () => {
   test("thin sets show them sooner, dense ones not within three weeks, and nothing lost shows none", () => {
     const dayOf = (density: "sparse" | "dense", perDay: number) => {
       const lashes = surveyOf([7, 9.5, 8.5], { density, babyShare: 0 });
-      return gapsDay(setLashes(mapOf({}, lashes), lashes, perDay, defaultPolicy), 0, 90);
+      const set = setLashes(mapOf({}, lashes), lashes, perDay, defaultPolicy);
+      return gapsDay(set, drawnSets(set, USUAL_FIGURES));
     };
     expect(dayOf("dense", 0.0117)).toBeNull();
     expect(dayOf("sparse", 0.05)!).toBeLessThan(14);
-    expect(gapsDay([], 0, 90)).toBeNull();
+    expect(gapsDay([], drawnSets([], USUAL_FIGURES))).toBeNull();
   });
   test("every extension once, in line, no older than its zone's full length", () => {
     const lashes = setLashes(map, survey, 0.01, defaultPolicy);
@@ -68,10 +71,13 @@ describe("gaps that show", () => {
 
 test("in words: why that day, how sure, and what a week later costs", () => {
   const base = { day: 17, earliest: 15, latest: 19, left: 0.598, because: "left" as const, weekLater: { minutes: 22, overLimit: 1 } };
-  expect(nextFillWords(base, 3, defaultPolicy)).toBe(
+  expect(nextFillWords(base, { of: "client", fills: 3 }, defaultPolicy)).toBe(
     "Day 17 (day 15 to 19) by this client’s own 3 fills: by then 60 % are left. A week later costs 22 minutes more and 1 more lash over the limit.",
   );
   const unknown = { ...base, because: "notKnown" as const, day: 14, earliest: 14, latest: 14, weekLater: { minutes: 0, overLimit: 0 } };
-  expect(nextFillWords(unknown, 0, defaultPolicy)).toMatch(/^Day 14: two weeks while nothing is known .* 60\s%/);
-  expect(nextFillWords({ ...base, because: "gaps" }, 1, defaultPolicy)).toContain("own 1 fill: gaps of 2 mm show by then");
+  expect(nextFillWords(unknown, { of: "usual" }, defaultPolicy)).toMatch(/^Day 14: two weeks while nothing is known .* 60\s%/);
+  expect(nextFillWords({ ...base, because: "gaps" }, { of: "client", fills: 1 }, defaultPolicy)).toContain(
+    "own 1 fill: gaps of 2 mm show by then",
+  );
+  expect(nextFillWords(base, { of: "studio" }, defaultPolicy)).toContain("(day 15 to 19) by the studio’s fills: by then 60 % are left.");
 });

@@ -5,13 +5,15 @@ import {
   cycleOf,
   drawLives,
   LATEST_DAYS,
-  movedOutShare,
   setOnDay,
   shareOn,
   USUAL_FIGURES,
   type ComeBack,
+  type CycleFigures,
   type Hazard,
+  type LashLife,
   type SetLash,
+  type SetOnDay,
 } from "../growth";
 import { mostCount } from "../lash";
 import { FULL_GROWN_PERCENTILE, zoneLimit, type LashMap } from "../map";
@@ -24,6 +26,13 @@ export const GAP_SHOWS_MM = 2;
 /** Sets drawn to see when gaps show; the same ones for the same set. */
 const [DRAWS, SEED] = [24, 11] as const;
 const WEEK = 7;
+
+/** What a set's days are reckoned by: the studio's cycle, and how young a lash of this map was left bare. */
+export const figuresOf = (map: LashMap, survey: Survey, policy: Policy): CycleFigures => ({
+  ...USUAL_FIGURES,
+  cycleDays: policy.cycleDays,
+  bareBelowDays: bareBelowDays(map, survey, policy.cycleDays),
+});
 
 /** Every extension of a set with what its days are judged by, eye by eye in line from the inner corner. */
 export function setLashes(map: LashMap, survey: Survey, hazardPerDay: number, policy: Policy): SetLash[] {
@@ -58,21 +67,35 @@ export function setLashes(map: LashMap, survey: Survey, hazardPerDay: number, po
   });
 }
 
-/** The first day on which a gap shows in half of some sets drawn, up to the latest day anybody is asked back; null where none does. */
-export function gapsDay(lashes: readonly SetLash[], bareDays: number, cycleDays: number): number | null {
+/** What may become of a set: it drawn some times, the same draws for the same set. */
+export function drawnSets(lashes: readonly SetLash[], figures: CycleFigures): LashLife[][] {
   const random = mulberry32(SEED);
-  const figures = { ...USUAL_FIGURES, cycleDays, bareBelowDays: bareDays };
-  const sets = Array.from({ length: DRAWS }, () => drawLives(lashes, figures, random));
+  return Array.from({ length: DRAWS }, () => drawLives(lashes, figures, random));
+}
+
+/** How many are on by a day, and of those outgrown and over their load, in the mean over sets drawn. */
+export function meanOn(
+  lashes: readonly SetLash[],
+  sets: readonly LashLife[][],
+  day: number,
+): Pick<SetOnDay, "on" | "outgrown" | "overLoad"> {
+  const seen = sets.map((lives) => setOnDay(lashes, lives, day));
+  const mean = (of: (one: SetOnDay) => number) => seen.reduce((sum, one) => sum + of(one), 0) / Math.max(1, seen.length);
+  return { on: mean(({ on }) => on), outgrown: mean(({ outgrown }) => outgrown), overLoad: mean(({ overLoad }) => overLoad) };
+}
+
+/** The first day on which a gap shows in half of some sets drawn, up to the latest day anybody is asked back; null where none does. */
+export function gapsDay(lashes: readonly SetLash[], sets: readonly LashLife[][]): number | null {
   // Gaps that were there from the first day are the map's.
   const atFirst = widestMm(lashes, sets[0] ?? [], 0);
   for (let day = 5; day <= LATEST_DAYS; day++) {
     const showing = sets.filter((lives) => widestMm(lashes, lives, day) > Math.max(GAP_SHOWS_MM, atFirst + 1e-9)).length;
-    if (showing * 2 >= DRAWS) return day;
+    if (showing * 2 >= sets.length) return day;
   }
   return null;
 }
 
-function widestMm(lashes: readonly SetLash[], lives: ReturnType<typeof drawLives>, day: number): number {
+function widestMm(lashes: readonly SetLash[], lives: readonly LashLife[], day: number): number {
   const { gap } = setOnDay(lashes, lives, day);
   return gap ? gap.toMm - gap.fromMm : 0;
 }
@@ -94,27 +117,22 @@ export function nextFill(
   policy: Policy,
   pace: (side: Side, isFan: boolean) => number,
 ): NextFill {
-  const cycle = cycleOf(policy);
-  const bare = bareBelowDays(map, survey, policy.cycleDays);
+  const figures = figuresOf(map, survey, policy);
   const lashes = setLashes(map, survey, hazard.mid, policy);
+  const sets = drawnSets(lashes, figures);
   const found = comeBackDay({
     hazard,
     isKnown,
-    bareBelow: { mean: bare, sd: 0 },
-    cycle,
+    bareBelow: { mean: figures.bareBelowDays, sd: 0 },
+    cycle: cycleOf(policy),
     policy,
     lashes,
-    gapsDay: gapsDay(lashes, bare, policy.cycleDays),
+    gapsDay: gapsDay(lashes, sets),
   });
   const later = found.day + WEEK;
-  const lostShare = found.left - shareOn(later, hazard.mid, bare, policy.cycleDays);
+  const lostShare = found.left - shareOn(later, hazard.mid, figures.bareBelowDays, policy.cycleDays);
   const seconds = lashes.length === 0 ? 0 : lashes.reduce((sum, { side }) => sum + pace(side, mostCount(map.fibre) > 1), 0) / lashes.length;
-  const over = (days: number) =>
-    lashes.reduce(
-      (sum, { stopsAtMm: stops }) =>
-        sum + (stops === null ? 0 : movedOutShare(days, Math.max(1e-6, stops)) * shareOn(days, hazard.mid, bare, policy.cycleDays)),
-      0,
-    );
+  const over = (day: number) => meanOn(lashes, sets, day).overLoad;
   return {
     ...found,
     weekLater: {

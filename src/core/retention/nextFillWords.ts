@@ -2,6 +2,7 @@ import type { ComeBackReason } from "../growth";
 import type { Policy } from "../policy";
 import { counted, formatPercent } from "../units";
 import { GAP_SHOWS_MM, type NextFill } from "./nextFill";
+import type { HazardFrom } from "./ownHazard";
 
 const REASONS: Readonly<Record<ComeBackReason, (next: NextFill, policy: Pick<Policy, "fillDuePercent">) => string>> = {
   left: (_, { fillDuePercent }) => `by then ${fillDuePercent} % are left`,
@@ -12,13 +13,17 @@ const REASONS: Readonly<Record<ComeBackReason, (next: NextFill, policy: Pick<Pol
 };
 
 /** Why that day, how sure it is, and what a week later would cost. */
-export function nextFillWords(next: NextFill, ownFills: number, policy: Pick<Policy, "fillDuePercent">): string {
+export function nextFillWords(next: NextFill, from: HazardFrom, policy: Pick<Policy, "fillDuePercent">): string {
   const { day, earliest, latest, because, weekLater } = next;
   const range = earliest === latest ? "" : ` (day ${earliest} to ${latest})`;
-  const from = ownFills > 0 ? ` by this client’s own ${counted(ownFills, "fill")}` : "";
+  const by = {
+    client: ` by this client’s own ${from.of === "client" ? counted(from.fills, "fill") : ""}`,
+    studio: " by the studio’s fills",
+    usual: "",
+  };
   const later = [
     weekLater.minutes > 0 ? `${weekLater.minutes} minutes more` : "",
     weekLater.overLimit > 0 ? `${weekLater.overLimit} more ${weekLater.overLimit === 1 ? "lash" : "lashes"} over the limit` : "",
   ].filter(Boolean);
-  return `Day ${day}${range}${from}: ${REASONS[because](next, policy)}.${later.length > 0 ? ` A week later costs ${later.join(" and ")}.` : ""}`;
+  return `Day ${day}${range}${by[from.of]}: ${REASONS[because](next, policy)}.${later.length > 0 ? ` A week later costs ${later.join(" and ")}.` : ""}`;
 }

@@ -6,6 +6,11 @@ export type HazardOfClients = { readonly perDay: number; readonly spread: number
 /** Until a studio's own is known. A model of this product. */
 export const USUAL_CLIENTS: HazardOfClients = { perDay: USUAL_BOND_HAZARD, spread: 0.5 };
 
+/** By what the bonds a client loses are known: so many fills of the client's own, the studio's, or nothing yet. */
+export type HazardFrom = { readonly of: "client"; readonly fills: number } | { readonly of: "studio" | "usual" };
+export const hazardFrom = (own: readonly unknown[], clients: HazardOfClients): HazardFrom =>
+  own.length > 0 ? { of: "client", fills: own.length } : { of: clients === USUAL_CLIENTS ? "usual" : "studio" };
+
 /** One set of a client as its fill found it. */
 export type OwnFill = Count & { readonly days: number; readonly bareBelowDays: number };
 

@@ -1,22 +1,11 @@
 import { SIDES, type Side } from "../eye";
-import { bareBelowDays } from "../fill";
-import {
-  drawLives,
-  isOn,
-  movedOutMm,
-  setOnDay,
-  USUAL_FIGURES,
-  type CycleFigures,
-  type LashLife,
-  type SetLash,
-  type SetOnDay,
-} from "../growth";
+import { drawLives, isOn, movedOutMm, setOnDay, type CycleFigures, type LashLife, type SetLash, type SetOnDay } from "../growth";
 import type { MapFacts, Placement } from "../map";
 import { placements } from "../map/placements";
 import { placementPlan } from "../placing/placementPlan";
 import { lookOf, weightsOf } from "../placing/shows";
 import { mulberry32 } from "../units";
-import { setLashes } from "./nextFill";
+import { figuresOf, setLashes } from "./nextFill";
 
 /** A set is looked ahead so far, days. */
 export const DAYS_AHEAD = 35;
@@ -47,11 +36,7 @@ export type SetDays = {
 export function setDays(facts: Pick<MapFacts, "map" | "survey" | "trays" | "policy">, hazardPerDay: number, seed: number): SetDays {
   const { map, survey, policy } = facts;
   const lashes = setLashes(map, survey, hazardPerDay, policy);
-  const figures: CycleFigures = {
-    ...USUAL_FIGURES,
-    cycleDays: policy.cycleDays,
-    bareBelowDays: bareBelowDays(map, survey, policy.cycleDays),
-  };
+  const figures = figuresOf(map, survey, policy);
   const lives = drawLives(lashes, figures, mulberry32(seed));
   const worn = SIDES.flatMap((side) =>
     placements(map, survey, side).flatMap(({ lash, worn: wears }) => (wears ? [{ side, lash, fibre: wears.fibre }] : [])),

@@ -1,18 +1,16 @@
 import { Matrix, inverse } from "ml-matrix";
-import { naturalSurvival, type Hazard, type Unsure } from "../growth";
+import type { Hazard } from "../growth";
 import { benjaminiHochberg } from "../statistics/benjaminiHochberg";
 import { fBeyond, studentTQuantile } from "../statistics/distributions";
 import { factorColumns, SPEAKS_FROM, type Behind, type FactorColumns, type Missing } from "./factorColumns";
 import { designOf } from "./design";
 import { FACTORS, type Factor } from "./factors";
-import type { FillCounts } from "./fillCounts";
+import { countsOf, EXTREME_SD, isLearnedFrom, NO_HAZARD_LOG, type CycleSupposed } from "./fillCounts";
 import type { FillFacts } from "./fillFacts";
 import type { Effect, FactorName, Silent, StudioRetention, Told } from "./findings";
 import { fitHazard, type HazardFit } from "./hazardFit";
 import { NoFit } from "./hazardMode";
 
-/** What is supposed of the cycle. Of bare-lash age each client has its own mean; its spread is one. */
-export type CycleSupposed = { readonly cycle: Unsure; readonly bareBelowSd: number };
 export type RetentionOptions = {
   readonly supposed: CycleSupposed;
   readonly nameOf: (factorId: string, levelId: string) => string;
@@ -22,16 +20,8 @@ export type RetentionOptions = {
 
 /** Of what is called found, at most this share shall be false. */
 const FALSE_SHARE = 0.1;
-/** Fills so early lost nothing yet, so late hardly anything is left to learn from, days. */
-const [EARLIEST, LATEST] = [5, 60];
-/** A log ratio, or its spread, beyond this is no figure. */
-const [EXTREME_LOG, EXTREME_SD] = [3.5, 1.5];
-/** Less than one bond in ten thousand a day is none. */
-const NO_HAZARD_LOG = Math.log(1e-4);
-/** Nature is never supposed to have left less: so late a fill says nothing of bonds. */
-const NATURAL_LEAST = 0.02;
-
-export const isLearnedFrom = ({ worn, left, days }: FillFacts): boolean => worn > 0 && left <= worn && days >= EARLIEST && days <= LATEST;
+/** A log ratio beyond this is no figure. */
+const EXTREME_LOG = 3.5;
 
 /**
  * What holds in a studio and why: bond loss a day beside the ordinary set, for everything asked, from counts of fills. Clients
@@ -117,32 +107,6 @@ function reckonAll(
     }
   });
   return main;
-}
-
-/** The fills as counts, and what nature may have left of them were cycle or bare-lash age a standard deviation longer, and shorter. */
-function countsOf(fills: readonly FillFacts[], clientIds: readonly string[], { cycle, bareBelowSd }: CycleSupposed) {
-  const client = new Map(clientIds.map((id, i) => [id, i]));
-  const column = (of: (fill: FillFacts) => number) => Float64Array.from(fills, of);
-  const natural = (cycleDays: number, bareMore: number) =>
-    column(({ days, bareBelowDays }) => {
-      const wornDays = cycleDays - Math.max(0, bareBelowDays + bareMore);
-      return Math.max(NATURAL_LEAST, wornDays > days ? naturalSurvival(days, 0, wornDays) : 0);
-    });
-  const counts: FillCounts = {
-    worn: column(({ worn }) => worn),
-    left: column(({ left }) => left),
-    days: column(({ days }) => days),
-    natural: natural(cycle.mean, 0),
-    client: Int32Array.from(fills, ({ clientId }) => client.get(clientId)!),
-    clients: clientIds.length,
-  };
-  const naturalIf = [
-    natural(cycle.mean + cycle.sd, 0),
-    natural(cycle.mean - cycle.sd, 0),
-    natural(cycle.mean, bareBelowSd),
-    natural(cycle.mean, -bareBelowSd),
-  ];
-  return { counts, naturalIf };
 }
 
 const nameOf = ({ id, label, belongsTo, isChosenByClient }: Factor): FactorName => ({

@@ -11,7 +11,9 @@ import { Button, SelectField, TextField } from "@/ui";
 import { FormSheet, useStudioForm, type FormAnswer } from "@/ui/form";
 import { newId } from "@/ui/newId";
 import { readNumber } from "@/ui/readNumber";
-import { proposeMinutes } from "./actions";
+import type { ProposedDay } from "@/features/visit/comeBack";
+import { dayWords } from "@/ui/dayWords";
+import { proposeDay, proposeMinutes } from "./actions";
 import { ClientChoice, type Person } from "./ClientChoice";
 import type { BookingOptions } from "./data";
 
@@ -61,6 +63,7 @@ export function BookingSheet({
   const ask = useAsk();
   const asked = useRef(0);
   const [proposed, setProposed] = useState<VisitMinutes | null>(null);
+  const [best, setBest] = useState<ProposedDay | null>(null);
   const [findings, setFindings] = useState<readonly CareFinding[] | null>(null);
   const { moves } = start;
   const form = useStudioForm({
@@ -124,6 +127,20 @@ export function BookingSheet({
     return () => clearTimeout(timer);
   }, [service, client, technicianId, day, time, movesId]);
 
+  const clientId = client?.id ?? null;
+  const wantsDay = service === "fill" && !moves && clientId !== null;
+  useEffect(() => {
+    if (!wantsDay) return;
+    let isWanted = true;
+    void proposeDay({ clientId, technicianId }).then(
+      (result) => isWanted && setBest(result.ok ? result.data : null),
+      () => undefined,
+    );
+    return () => {
+      isWanted = false;
+    };
+  }, [wantsDay, clientId, technicianId]);
+
   const stopped = findings !== null && stopsOf(findings).length > 0;
   const begun = moves?.begun ?? false;
   return (
@@ -165,6 +182,18 @@ export function BookingSheet({
           onChange={(event) => form.set("minutes", event.target.value)}
         />
       </div>
+      {wantsDay && best ? (
+        <div className="text-[0.9375rem]">
+          <p>
+            Best on <b>{dayWords(best.day)}</b>. {best.why ? <span className="text-ink-2">{best.why}</span> : null}
+          </p>
+          {day === best.day ? null : (
+            <Button tone="plain" className="-ml-4" onClick={() => form.set("day", best.day)}>
+              Take that day
+            </Button>
+          )}
+        </div>
+      ) : null}
       <div className="grid grid-cols-2 gap-4">
         <SelectField label="With" {...form.field("technicianId")}>
           {options.people.map((one) => (

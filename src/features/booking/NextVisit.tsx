@@ -16,6 +16,7 @@ export function NextVisit({
   next,
   proposed,
   options,
+  after = "this one",
 }: {
   client: { readonly id: string; readonly name: string };
   /** What is proposed to be done then. */
@@ -28,8 +29,10 @@ export function NextVisit({
     readonly time: string;
     readonly technicianId: string;
     readonly chairId: string;
-  };
+  } | null;
   options: BookingOptions;
+  /** What the days are counted from. */
+  after?: string;
 }) {
   const router = useRouter();
   const [asking, setAsking] = useState(false);
@@ -43,19 +46,23 @@ export function NextVisit({
             Look at it
           </LinkButton>
         </p>
-      ) : (
+      ) : proposed ? (
         <>
           <p className="mt-1 text-[0.9375rem]">
             Proposed: <b>{dayWords(proposed.day)}</b>, {proposed.time}{" "}
-            <span className="text-ink-2">({proposed.afterDays} days after this one)</span>
+            <span className="text-ink-2">
+              {proposed.day > options.today
+                ? `(${proposed.afterDays} days after ${after})`
+                : `(day ${proposed.afterDays} is here, or past)`}
+            </span>
           </p>
           {proposed.why ? <p className="mt-1 max-w-xl text-[0.9375rem] text-ink-2">{proposed.why}</p> : null}
           <Button tone="line" className="mt-2 min-h-11" onClick={() => setAsking(true)}>
             Book the next visit
           </Button>
         </>
-      )}
-      {asking ? (
+      ) : null}
+      {asking && proposed ? (
         <BookingSheet
           start={{
             client: { id: client.id, name: client.name, mannequin: false },

@@ -3,6 +3,9 @@ import { z } from "zod";
 import { SERVICE_IDS } from "@/core/service";
 import { action } from "@/server/action";
 import { inStudio } from "@/server/inStudio";
+import { comeBackTo } from "@/features/visit/comeBack";
+import { knownClient } from "@/features/visit/life";
+import { studioPolicy } from "@/server/studioPolicy";
 import { proposedMinutes } from "./data";
 
 /** How long a visit is likely to take, and from what that is known. */
@@ -15,4 +18,12 @@ export const proposeMinutes = action(
     }),
   },
   (me, wanted) => inStudio(me, (tx) => proposedMinutes(tx, wanted)),
+);
+
+/** The day on which a client is best asked back to what they wear, and why; null where they wear nothing. */
+export const proposeDay = action({ input: z.strictObject({ clientId: z.uuid(), technicianId: z.uuid() }) }, (me, wanted) =>
+  inStudio(me, async (tx) => {
+    await knownClient(tx, wanted.clientId);
+    return comeBackTo(tx, me, wanted, await studioPolicy(tx), new Date());
+  }),
 );

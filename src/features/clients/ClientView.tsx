@@ -5,6 +5,8 @@ import { Empty, LinkButton } from "@/ui";
 import type { ClientPage } from "./data";
 import { MiniSkyline } from "@/features/drawing/MiniSkyline";
 import { answersWords } from "@/features/care/answersWords";
+import { NextVisit } from "@/features/booking/NextVisit";
+import { nextQuarter } from "@/features/booking/nextQuarter";
 import { LastingLater } from "@/features/lasting/LastingLater";
 import { PatchTests, type ShownStanding } from "@/features/care/PatchTests";
 import type { ShownTest } from "@/features/care/PatchTestSheets";
@@ -41,6 +43,7 @@ export function ClientView({
   mayLiftReactions: boolean;
 }) {
   const { person, survey, maps } = page;
+  const [chair] = page.options.chairs;
   return (
     <div className="grid gap-x-10 gap-y-8 pt-5 lg:grid-cols-[19rem_minmax(0,1fr)]">
       <div className="min-w-0">
@@ -144,6 +147,22 @@ export function ClientView({
             <p className="text-[0.9375rem] break-words text-ink-2">{page.worn.map.title}, as it was put on.</p>
           </section>
         ) : null}
+        {page.next || (page.back && chair) ? (
+          <div className="mt-8">
+            <NextVisit
+              client={{ id: person.id, name: person.name }}
+              service="fill"
+              next={page.next}
+              proposed={
+                page.back && chair
+                  ? { ...page.back, time: nextQuarter(page.options.time), technicianId: page.options.me, chairId: chair.id }
+                  : null
+              }
+              options={page.options}
+              after="it was put on"
+            />
+          </div>
+        ) : null}
         <h2 className="mt-8 text-2xl">Maps</h2>
         {maps.length === 0 ? (
           <p className="mt-2 text-ink-2">
@@ -173,6 +192,7 @@ export function ClientView({
             client={{ id: person.id, name: person.name, mannequin: person.mannequin }}
             standings={page.services}
             options={page.options}
+            fillOn={page.back?.day ?? null}
           />
         )}
       </div>

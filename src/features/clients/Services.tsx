@@ -8,6 +8,7 @@ import { sentence } from "@/core/units";
 import type { BookingStart } from "@/features/booking/BookingSheet";
 import type { Person } from "@/features/booking/ClientChoice";
 import type { BookingOptions } from "@/features/booking/data";
+import { nextQuarter } from "@/features/booking/nextQuarter";
 import { openVisit } from "@/features/visit/actions";
 import { Button, Notice, Verdict } from "@/ui";
 import { newId } from "@/ui/newId";
@@ -29,10 +30,13 @@ export function Services({
   client,
   standings,
   options,
+  fillOn,
 }: {
   client: Person;
   standings: readonly ServiceStanding[];
   options: BookingOptions;
+  /** The day proposed for a fill; null where nothing is worn, or one is booked. */
+  fillOn: string | null;
 }) {
   const router = useRouter();
   const [booking, setBooking] = useState<BookingStart | null>(null);
@@ -72,7 +76,13 @@ export function Services({
               <Button
                 tone="plain"
                 onClick={() =>
-                  setBooking({ client, service, day: options.today, time: nextQuarter(options.time), technicianId: options.me })
+                  setBooking({
+                    client,
+                    service,
+                    day: (service === "fill" && fillOn) || options.today,
+                    time: nextQuarter(options.time),
+                    technicianId: options.me,
+                  })
                 }
               >
                 Book
@@ -111,11 +121,4 @@ function Gravest({ findings }: { findings: readonly CareFinding[] }) {
       ) : null}
     </>
   );
-}
-
-/** The next quarter of an hour on the clock. `nextQuarter("10:07")` → "10:15" */
-export function nextQuarter(time: string): string {
-  const [hour, minute] = time.split(":").map(Number) as [number, number];
-  const minutes = Math.min(23 * 60 + 45, Math.ceil((hour * 60 + minute) / 15) * 15);
-  return `${String(Math.floor(minutes / 60)).padStart(2, "0")}:${String(minutes % 60).padStart(2, "0")}`;
 }

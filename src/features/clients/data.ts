@@ -1,9 +1,7 @@
 import "server-only";
 import { and, asc, eq, ilike, isNull, max, sql } from "drizzle-orm";
 import { beforeTheVisit, patchTestStanding, careFindings, wornAt } from "@/core/care";
-import { cycleOf } from "@/core/growth";
 import { PATCH_FAMILIES, PRODUCT_KINDS } from "@/core/mixing";
-import { ownHazard, USUAL_CLIENTS } from "@/core/retention";
 import { servicesFor, serviceOf } from "@/core/service";
 import { adhesive, client, product, visit } from "@/db/schema";
 import { bookingOptions } from "@/features/booking/data";
@@ -11,8 +9,11 @@ import { namesOf, usedBottles } from "@/features/shelf/bottles";
 import { newestSurvey } from "@/features/survey/newestSurvey";
 import { careFacts } from "@/features/visit/careFacts";
 import { groundOf, mapsOf } from "@/features/visit/clientMaps";
+import { comeBackTo } from "@/features/visit/comeBack";
 import { visitsInFull } from "@/features/visit/data";
+import { clientHazard } from "@/features/visit/clientHazard";
 import { lastedSets } from "@/features/visit/lastedSets";
+import { nextVisitWords } from "@/features/visit/nextVisit";
 import { waterOf } from "@/features/visit/water";
 import { inStudio, together, type StudioTransaction } from "@/server/inStudio";
 import type { Member } from "@/server/member";
@@ -73,6 +74,11 @@ export function clientPage(me: Member, id: string, now: Date) {
       lastSet?.mapId ? groundOf(tx, lastSet.mapId) : Promise.resolve(null),
       person.mannequin ? [] : lastedSets(tx, me, [id], policy),
     ]);
+    const own = lasted.map(({ facts: learned }) => learned);
+    const { hazard } = await clientHazard(tx, me, own, policy);
+    const booked = visits.find(({ startsAt, cancelledAt, state }) => startsAt > now && cancelledAt === null && !state.head.startedAtMs);
+    const isOver = person.mannequin || person.archivedAt !== null;
+    const back = isOver || booked ? null : await comeBackTo(tx, me, { clientId: id, technicianId: me.id }, policy, now);
     const seen = facts.extensionsSeen;
     // What they were tested for, and what they come for; adhesive for whoever comes for the first time.
     const wanted = visits.flatMap(({ service }) => serviceOf(service).families);
@@ -107,11 +113,9 @@ export function clientPage(me: Member, id: string, now: Date) {
       policy,
       /** The last sets that a fill counted, the earliest first. */
       lasted: lasted.slice(-SETS_SHOWN),
-      hazard: ownHazard(
-        lasted.map(({ facts }) => facts),
-        USUAL_CLIENTS,
-        cycleOf(policy),
-      ),
+      next: booked ? { id: booked.id, words: nextVisitWords(me.timeZone, booked) } : null,
+      back,
+      hazard,
       worn:
         lastSet?.map && ground
           ? {

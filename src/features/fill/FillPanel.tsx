@@ -105,7 +105,7 @@ export function FillSummary({ outlook, found }: { outlook: FillOutlook; found: F
   const since = `The set is ${Math.round(days)} ${Math.round(days) === 1 ? "day" : "days"} old`;
   const left = share
     ? `${leftWords(share)}${outlook.uncounted > 0 ? ` in the zones counted, ${outlook.uncounted} are not yet` : ""}${outlook.isKnown ? "" : "; how many were on is what the map asks for, so it is not learned from"}`
-    : `nothing counted yet, about ${expected.left} of ${expected.worn} may be left${found.ownFills > 0 ? ` by this client’s last ${found.ownFills}` : ""}`;
+    : `nothing counted yet, about ${expected.left} of ${expected.worn} may be left${found.from.of === "client" ? ` by this client’s last ${found.from.fills}` : found.from.of === "studio" ? " by the studio’s fills" : ""}`;
   return (
     <>
       {since}: {left}. {workWords(outlook)}.{" "}

@@ -1,22 +1,21 @@
 "use client";
-import { area, line, scaleLinear } from "d3";
 import { wrap } from "comlink";
-import { memo, useEffect, useMemo, useRef, useState } from "react";
-import { paletteOf, wornBlades } from "@/core/drawing";
+import { useEffect, useMemo, useRef, useState } from "react";
+import { paletteOf } from "@/core/drawing";
 import { sideLabel } from "@/core/eye";
 import type { DayBand, Hazard } from "@/core/growth";
 import type { LashMap } from "@/core/map";
-import { DAYS_AHEAD, GAP_SHOWS_MM, onDay, setDays, type DaySeen, type SetDays } from "@/core/retention";
+import { DAYS_AHEAD, GAP_SHOWS_MM, setDays, type DaySeen, type SetDays } from "@/core/retention";
 import { formatPercent } from "@/core/units";
 import { EyesCanvas } from "@/features/drawing/EyesCanvas";
 import { Sides, useCurls, type PictureOf } from "@/features/drawing/EyesPicture";
-import { lookOn } from "@/features/drawing/lashesOnPlate";
-import { inPx, paintBlades } from "@/features/drawing/paint";
 import { layPlate, type Plate } from "@/features/drawing/plate";
 import { sizedCanvas } from "@/features/drawing/sizedCanvas";
 import { usePixelRatio } from "@/features/drawing/usePixelRatio";
 import { useTheme } from "@/features/drawing/useTheme";
 import { Button, useWidth } from "@/ui";
+import { Course } from "./Course";
+import { paintDay } from "./paintDay";
 import type { RetentionWorker } from "@/workers/retention.worker";
 
 const SEED = 20;
@@ -149,30 +148,7 @@ function useDaysAhead(set: SetDays, plate: Plate, { survey, policy }: PictureOf,
       const canvas = document.createElement("canvas");
       const context = sizedCanvas(canvas, plate, ratio);
       if (!context) return;
-      for (const place of plate.eyes) {
-        const onLash = new Map<object, number | null>();
-        const worn = set.worn.flatMap((one, i) => {
-          if (one.side !== place.side) return [];
-          onLash.set(one.lash, onDay(set, i, day));
-          return [one];
-        });
-        const blades = wornBlades(
-          worn,
-          {
-            curlOf,
-            offsetMm: policy.attachmentOffsetMm,
-            isGone: (lash) => onLash.get(lash) === null,
-            grownMm: (lash) => onLash.get(lash) ?? 0,
-          },
-          lookOn(plate, survey, place),
-        );
-        paintBlades(
-          context,
-          blades.map((blade) => inPx(blade, place)),
-          palette.lash,
-          1,
-        );
-      }
+      paintDay(context, { set, plate, survey, policy, curlOf, ink: palette.lash }, day);
       frames[day] = canvas;
     };
     const next = (day: number) => {
@@ -203,70 +179,3 @@ function useBands(set: SetDays): readonly DayBand[] | null {
   }, [set]);
   return bands?.of === set ? bands.days : null;
 }
-
-const HEIGHT = 150;
-
-const scales = (width: number) => ({
-  x: scaleLinear([0, DAYS_AHEAD], [44, width - 12]),
-  y: scaleLinear([0.2, 1], [HEIGHT - 24, 8]),
-});
-
-/** The share still on, day by day: this draw as a line, the band of a thousand behind it, the day that is shown. */
-function Course({ bands, set, day, width }: { bands: readonly DayBand[] | null; set: SetDays; day: number; width: number }) {
-  const { x, y } = scales(width);
-  const seen = set.days[day]!;
-  return (
-    <svg width={width} height={HEIGHT} role="img" aria-label="Share still on by day, this draw and the band of a thousand" className="mt-2">
-      <Curves bands={bands} set={set} width={width} />
-      <line x1={x(day)} x2={x(day)} y1={y(1)} y2={HEIGHT - 22} stroke="var(--ink)" />
-      <circle
-        cx={x(day)}
-        cy={y(seen.on / Math.max(1, set.lashes.length))}
-        r="5"
-        fill="var(--ink)"
-        stroke="var(--paper)"
-        strokeWidth="1.5"
-      />
-    </svg>
-  );
-}
-
-/** What of it is the same on every day: drawn once. */
-const Curves = memo(function Curves({ bands, set, width }: { bands: readonly DayBand[] | null; set: SetDays; width: number }) {
-  const { x, y } = scales(width);
-  const band = area<DayBand>(
-    ({ days }) => x(days),
-    ({ low }) => y(low),
-    ({ high }) => y(high),
-  );
-  const course = line<DaySeen>(
-    ({ days }) => x(days),
-    ({ on }) => y(on / Math.max(1, set.lashes.length)),
-  );
-  return (
-    <>
-      {[0.4, 0.6, 0.8, 1].map((share) => (
-        <g key={share}>
-          <line x1={x(0)} x2={x(DAYS_AHEAD)} y1={y(share)} y2={y(share)} stroke="var(--line)" />
-          <text x={38} y={y(share)} dy="0.35em" textAnchor="end" fontSize="12" fill="var(--ink-2)">
-            {formatPercent(share)}
-          </text>
-        </g>
-      ))}
-      {[0, 7, 14, 21, 28, 35].map((at) => (
-        <text
-          key={at}
-          x={x(at)}
-          y={HEIGHT - 6}
-          textAnchor={at === 0 ? "start" : at === DAYS_AHEAD ? "end" : "middle"}
-          fontSize="12"
-          fill="var(--ink-2)"
-        >
-          {at === 0 ? "placed" : `${at}`}
-        </text>
-      ))}
-      {bands ? <path d={band(bands) ?? ""} fill="var(--moss)" opacity="0.35" data-bands="" /> : null}
-      <path d={course(set.days) ?? ""} fill="none" stroke="var(--ivy)" strokeWidth="2" />
-    </>
-  );
-});

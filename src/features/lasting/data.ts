@@ -49,7 +49,7 @@ export function retentionData(me: Member): Promise<RetentionData> {
       countedFills(tx),
     ]);
     const lookedWith = lookedAtWith(fills);
-    const sets = lookedWith === null ? [] : await lastedSets(tx, me, null, policy, slower, lookedWith);
+    const sets = lookedWith === null ? [] : await lastedSets(tx, me, null, policy, slower, { most: lookedWith, of: "first" });
     const told = new Set(sets.map(({ facts }) => facts.clientId));
     return {
       fills: sets.map(({ facts }) => facts),

@@ -32,12 +32,13 @@ const LayersSheet = dynamic(() => import("./LayersSheet").then((module) => modul
 const FibreSheet = dynamic(() => import("./FibreSheet").then((module) => module.FibreSheet), { loading: waiting });
 const LoadSheet = dynamic(() => import("./LoadSheet").then((module) => module.LoadSheet), { loading: waiting });
 const LimitsSheet = dynamic(() => import("./LimitsSheet").then((module) => module.LimitsSheet), { loading: waiting });
+const DaysSheet = dynamic(() => import("./DaysSheet").then((module) => module.DaysSheet), { loading: waiting });
 const WorkSheet = dynamic(() => import("./WorkSheet").then((module) => module.WorkSheet), { loading: waiting });
 const SavesSheet = dynamic(() => import("./SavesSheet").then((module) => module.SavesSheet), { loading: waiting });
 const ForTheClient = dynamic(() => import("./ForTheClient").then((module) => module.ForTheClient));
 const TwoMaps = dynamic(() => import("./TwoMaps").then((module) => module.TwoMaps));
 
-const SHEETS = ["line", "layers", "fibre", "load", "limits", "work", "saves"] as const;
+const SHEETS = ["line", "layers", "fibre", "load", "limits", "days", "work", "saves"] as const;
 type Sheet = (typeof SHEETS)[number];
 
 const VIEW_SAYS: Readonly<Record<EyeView, string>> = {
@@ -202,6 +203,7 @@ function MapSheets({
       {sheet === "fibre" ? <FibreSheet studio={studio} /> : null}
       {sheet === "load" ? <LoadSheet facts={studio.facts} view={view} /> : null}
       {sheet === "limits" ? <LimitsSheet studio={studio} /> : null}
+      {sheet === "days" ? <DaysSheet studio={studio} /> : null}
       {sheet === "work" ? <WorkSheet facts={studio.facts} pace={studio.page.pace} /> : null}
       {sheet === "saves" ? <SavesSheet studio={studio} /> : null}
     </div>

@@ -1,15 +1,33 @@
 import "server-only";
-import { cycleOf } from "@/core/growth";
-import type { Policy } from "@/core/policy";
-import { nextFill, nextFillWords, ownHazard, USUAL_CLIENTS } from "@/core/retention";
-import { isByMap, serviceOf } from "@/core/service";
+import { nextFillDays, type Hazard } from "@/core/growth";
+import type { LashMap } from "@/core/map";
 import { usualPace } from "@/core/placing";
+import type { Policy } from "@/core/policy";
+import { nextFill, nextFillWords, type HazardFrom } from "@/core/retention";
+import { isByMap, serviceOf } from "@/core/service";
+import type { Survey } from "@/core/eye";
 import { together, type StudioTransaction } from "@/server/inStudio";
 import type { Member } from "@/server/member";
+import { todayIn } from "@/server/studioTime";
+import { clientHazard } from "./clientHazard";
 import { groundOf } from "./clientMaps";
 import type { FullVisit } from "./data";
 import { lastedSets } from "./lastedSets";
 import { ownPace } from "./ownPace";
+import { setBefore } from "./setBefore";
+
+type Pace = Parameters<typeof usualPace>[0];
+
+/** The day to come back to a set, and why it. */
+function dayOf(
+  { map, survey }: { readonly map: LashMap; readonly survey: Survey },
+  { hazard, from }: { readonly hazard: Hazard; readonly from: HazardFrom },
+  policy: Policy,
+  pace: Pace,
+) {
+  const next = nextFill(map, survey, { hazard, isKnown: from.of !== "usual" }, policy, usualPace(pace));
+  return { day: next.day, words: nextFillWords(next, from, policy) };
+}
 
 /** When the client of a set or fill is best asked back, and why; null where the studio has a rule of its own, or there is no map. */
 export async function comeBack(tx: StudioTransaction, me: Member, row: FullVisit, policy: Policy) {
@@ -20,8 +38,29 @@ export async function comeBack(tx: StudioTransaction, me: Member, row: FullVisit
     ownPace(tx, row.technicianId, policy),
   ]);
   if (!ground) return null;
-  const fills = lasted.map(({ facts }) => facts);
-  const hazard = ownHazard(fills, USUAL_CLIENTS, cycleOf(policy));
-  const next = nextFill(row.map, ground.survey, { hazard, isKnown: fills.length > 0 }, policy, usualPace(pace));
-  return { day: next.day, words: nextFillWords(next, fills.length, policy) };
+  const own = lasted.map(({ facts }) => facts);
+  return dayOf({ map: row.map, survey: ground.survey }, await clientHazard(tx, me, own, policy), policy, pace);
+}
+
+/** A day proposed for a client's next fill: so many days after the set they wear was left with, on the studio's calendar. */
+export type ProposedDay = { readonly afterDays: number; readonly day: string; readonly why: string | null };
+
+/** When a client is best asked back to what they wear now, whether anybody is at a visit or not; null where they wear nothing. */
+export async function comeBackTo(
+  tx: StudioTransaction,
+  me: Member,
+  { clientId, technicianId }: { readonly clientId: string; readonly technicianId: string },
+  policy: Policy,
+  now: Date,
+): Promise<ProposedDay | null> {
+  const found = await setBefore(tx, me, { id: null, clientId, startsAt: now }, policy);
+  if (!found) return null;
+  const { set, expected, from } = found;
+  const reckoned =
+    policy.fill === "computed"
+      ? dayOf(set, { hazard: expected.hazard, from }, policy, await ownPace(tx, technicianId, policy))
+      : { day: nextFillDays(policy), words: null };
+  const today = todayIn(me.timeZone, now);
+  const day = todayIn(me.timeZone, new Date(set.leftAtMs + reckoned.day * 86_400_000));
+  return { afterDays: reckoned.day, day: day > today ? day : today, why: reckoned.words };
 }

@@ -1,5 +1,5 @@
 import "server-only";
-import { and, asc, eq, inArray, isNull, sql } from "drizzle-orm";
+import { and, asc, desc, eq, inArray, isNull, sql } from "drizzle-orm";
 import type { Policy } from "@/core/policy";
 import type { FoundZone } from "@/core/fill";
 import { factsOfFill, knownZones, placesOf, type FillFacts, type FillFound, type PlaceCounts } from "@/core/retention";
@@ -33,15 +33,15 @@ export async function lastedSets(
   { cycleDays }: Pick<Policy, "cycleDays">,
   /** How many times slower a bottle sets with every week, where its tests tell. */
   slowerPerWeek: ReadonlyMap<string, number> = new Map(),
-  /** No more than the first so many fills. */
-  most = 20_000,
+  /** No more than so many fills: the first ones, or the latest. */
+  { most, of }: { readonly most: number; readonly of: "first" | "latest" } = { most: 20_000, of: "first" },
 ): Promise<LastedSet[]> {
   const fills = await tx
     .select({ visitId: visit.id, clientId: visit.clientId, found: visitOutcome.found })
     .from(visit)
     .innerJoin(visitOutcome, and(eq(visitOutcome.studioId, visit.studioId), eq(visitOutcome.visitId, visit.id)))
     .where(and(clientIds ? inArray(visit.clientId, [...clientIds]) : undefined, isNull(visit.withdrawnAt), hasCounted))
-    .orderBy(asc(visit.startsAt))
+    .orderBy((of === "first" ? asc : desc)(visit.startsAt))
     .limit(most);
   const setIds = [...new Set(fills.flatMap(({ found }) => setOf(found) ?? []))];
   const rows =

@@ -1,13 +1,14 @@
 import "server-only";
 import { and, desc, eq, inArray, isNotNull, isNull, lt } from "drizzle-orm";
 import { bareBelowDays, type SetBefore } from "@/core/fill";
-import { cycleOf, type Hazard } from "@/core/growth";
+import type { Hazard } from "@/core/growth";
 import type { Policy } from "@/core/policy";
-import { ownHazard, USUAL_CLIENTS, type OwnFill } from "@/core/retention";
+import type { HazardFrom } from "@/core/retention";
 import { SET_SERVICES } from "@/core/service";
 import { lashMap, lashMapRevision, survey, visit, visitOutcome } from "@/db/schema";
 import { together, type StudioTransaction } from "@/server/inStudio";
 import type { Member } from "@/server/member";
+import { clientHazard } from "./clientHazard";
 import { mapsOf } from "./clientMaps";
 import { lastedSets } from "./lastedSets";
 
@@ -15,8 +16,7 @@ import { lastedSets } from "./lastedSets";
 export type FoundSet = {
   readonly set: SetBefore;
   readonly expected: { readonly hazard: Hazard; readonly bareBelowDays: number; readonly cycleDays: number };
-  /** From how many of the client's own fills. */
-  readonly ownFills: number;
+  readonly from: HazardFrom;
   /** Maps of the client that it may be filled by, newest first. */
   readonly maps: readonly { readonly id: string; readonly revision: number; readonly title: string }[];
 };
@@ -25,7 +25,7 @@ export type FoundSet = {
 export async function setBefore(
   tx: StudioTransaction,
   me: Member,
-  row: { readonly id: string; readonly clientId: string; readonly startsAt: Date },
+  row: { readonly id: string | null; readonly clientId: string; readonly startsAt: Date },
   policy: Policy,
 ): Promise<FoundSet | null> {
   const [[last], lasted, maps] = await together([
@@ -67,15 +67,16 @@ export async function setBefore(
     mapsOf(tx, [row.clientId]),
   ]);
   if (!last?.worn || !last.map || !last.survey || !last.leftAt) return null;
-  const own = lasted.flatMap(({ facts }): OwnFill[] => (facts.visitId === row.id ? [] : [facts]));
+  const own = lasted.flatMap(({ facts }) => (facts.visitId === row.id ? [] : [facts]));
+  const { hazard, from } = await clientHazard(tx, me, own, policy);
   return {
     set: { visitId: last.visitId, leftAtMs: last.leftAt.getTime(), map: last.map, survey: last.survey, worn: last.worn },
     expected: {
-      hazard: ownHazard(own, USUAL_CLIENTS, cycleOf(policy)),
+      hazard,
       bareBelowDays: bareBelowDays(last.map, last.survey, policy.cycleDays),
       cycleDays: policy.cycleDays,
     },
-    ownFills: own.length,
+    from,
     maps: maps.map(({ id, revision, map }) => ({ id, revision, title: map.title })),
   };
 }

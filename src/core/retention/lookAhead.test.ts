@@ -1,0 +1,59 @@
+import { classicWish, WIDE_SHELF } from "../../../tests/support/planShares";
+import { surveyOf } from "../../../tests/support/surveys";
+import { inOtherFibres, mapDarkness, mapFacts, planMap, type LashMap, type OtherFibres } from "../map";
+import { defaultPolicy } from "../policy";
+import { hazardBeside, lookAhead } from "./lookAhead";
+import { meanContact } from "./howPlaced";
+
+const survey = surveyOf([7, 9.5, 8.5], { babyShare: 0 });
+const map = planMap(survey, classicWish("doll"), defaultPolicy, WIDE_SHELF)!.map;
+const NONE: OtherFibres = { curl: null, diameterMm: null, longerMm: 0 };
+const hazard = { mid: 0.0117, low: 0.008, high: 0.016 };
+const ahead = (of: LashMap, day = 21, known = hazard) =>
+  lookAhead(mapFacts(of, { survey, policy: defaultPolicy, trays: WIDE_SHELF }), { hazard: known, isKnown: true }, day, () => 36);
+
+test("60 % of it on at 21 days by the usual loss (handbook of the trade), darkness by what is left of the fibre", () => {
+  const { lashes, on, darkness, heaviest, next } = ahead(map);
+  expect(on / lashes).toBeCloseTo(0.6, 1);
+  const placed = mapDarkness(mapFacts(map, { survey, policy: defaultPolicy, trays: WIDE_SHELF }));
+  for (const side of ["right", "left"] as const) {
+    expect(darkness[side].placed).toBe(placed[side].darkness);
+    // Derived: 0.6 of the area leaves 1 − (1 − d)^0.6.
+    expect(darkness[side].then).toBeCloseTo(1 - (1 - placed[side].darkness) ** 0.6, 1);
+  }
+  expect(heaviest!.growing).toBeGreaterThan(heaviest!.resting);
+  expect(next.day).toBeLessThanOrEqual(21);
+  expect(ahead(map, 0)).toMatchObject({ on: lashes, outgrown: 0 });
+  expect(ahead(map, 0).darkness.right.then).toBeCloseTo(placed.right.darkness, 9);
+});
+test("thicker weighs more and reads darker; longer weighs more; both come over their load where the thinner did not", () => {
+  const thick = ahead(inOtherFibres(map, { ...NONE, diameterMm: 0.25 }));
+  const long = ahead(inOtherFibres(map, { ...NONE, longerMm: 2 }));
+  const plain = ahead(map);
+  expect(thick.heaviest!.growing).toBeGreaterThan(2 * plain.heaviest!.growing);
+  expect(long.heaviest!.growing).toBeGreaterThan(plain.heaviest!.growing);
+  expect(thick.darkness.right.then).toBeGreaterThan(plain.darkness.right.then);
+  expect(plain.overLoad).toBe(0);
+  expect(thick.overLoad).toBeGreaterThan(plain.on / 2);
+  // Growth is the lashes', not the fibre's.
+  expect(thick.outgrown).toBeCloseTo(plain.outgrown, 9);
+});
+test("bonds by contact: a curl that lies on the lash for half as long loses twice as much; none worn says nothing", () => {
+  const other = inOtherFibres(map, { ...NONE, curl: "D" });
+  const times = meanContact(map, survey)! / meanContact(other, survey)!;
+  expect(times).toBeGreaterThan(1.05);
+  const beside = hazardBeside(hazard, other, map, survey);
+  expect(beside.mid).toBeCloseTo(hazard.mid * times, 9);
+  expect(beside.high / beside.low).toBeCloseTo(hazard.high / hazard.low, 9);
+  expect(hazardBeside(hazard, map, map, survey)).toEqual(hazard);
+  expect(ahead(other, 21, beside).on).toBeLessThan(ahead(map).on);
+  const bare: LashMap = {
+    ...map,
+    eyes: {
+      right: { layers: map.eyes.right.layers.map((layer) => ({ ...layer, zones: layer.zones.map(() => null) })) },
+      left: { layers: map.eyes.left.layers.map((layer) => ({ ...layer, zones: layer.zones.map(() => null) })) },
+    },
+  };
+  expect(hazardBeside(hazard, bare, map, survey)).toBe(hazard);
+  expect(ahead(bare)).toMatchObject({ lashes: 0, on: 0, heaviest: null, darkness: { right: { placed: 0, then: 0 } } });
+});
