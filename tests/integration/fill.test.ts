@@ -98,7 +98,7 @@ test("a set, its fill and the next: what the client left with is the count of th
     inStudio(me, (tx) =>
       setBefore(tx, me, { id, clientId: studio.ids.client, startsAt: new Date(Date.now() - daysAgo * DAY) }, defaultPolicy),
     );
-  expect(await before(fill, 21)).toMatchObject({ set: { visitId: set }, ownFills: 0 });
+  expect(await before(fill, 21)).toMatchObject({ set: { visitId: set }, from: { of: "usual" } });
 
   await keep([
     tap(fill, 21, "started", { bottleId: bottle(), air }),
@@ -131,10 +131,27 @@ test("a set, its fill and the next: what the client left with is the count of th
 
   const second = await agreed("fill", 1);
   const found = await before(second, 1);
-  expect(found).toMatchObject({ set: { visitId: fill }, ownFills: 1 });
+  expect(found).toMatchObject({ set: { visitId: fill }, from: { of: "client", fills: 1 } });
   expect(found!.set.worn.zones).toEqual(came.worn!.zones);
   // A client who keeps nearly all is expected to keep more.
   expect(found!.expected.hazard.mid).toBeLessThan(0.0117);
+
+  // Asked without any visit: so many days after the client left with the last of it.
+  const { proposeDay } = await import("@/features/booking/actions");
+  const proposed = await proposeDay({ clientId: studio.ids.client, technicianId: studio.ids.technician });
+  if (!proposed.ok) throw new Error(proposed.message);
+  const { afterDays, day, why } = proposed.data!;
+  // That day may have come already: then it is today.
+  expect(day >= new Date().toISOString().slice(0, 10)).toBe(true);
+  expect(afterDays).toBeLessThanOrEqual(21);
+  expect(why).toContain(`Day ${afterDays}`);
+  expect(why).toContain("by this client’s own 1 fill");
+  expect(await proposeDay({ clientId: crypto.randomUUID(), technicianId: studio.ids.technician })).toMatchObject({ ok: false });
+  const { howTheyLast } = await import("@/features/lasting/actions");
+  expect(await howTheyLast({ clientId: studio.ids.client })).toMatchObject({
+    ok: true,
+    data: { from: { of: "client", fills: 1 }, hazard: found!.expected.hazard },
+  });
 });
 
 test("taken back and counted again: the rebuild writes the same, and nothing is learned from what is not there", async () => {
@@ -166,6 +183,26 @@ test("after a removal there is no set to find; a set of another client is none o
   const at = { id: crypto.randomUUID(), clientId: studio.ids.client, startsAt: new Date() };
   expect(await inStudio(me, (tx) => setBefore(tx, me, at, defaultPolicy))).toBeNull();
   expect(await inStudio(me, (tx) => setBefore(tx, me, { ...at, clientId: crypto.randomUUID() }, defaultPolicy))).toBeNull();
+  const { proposeDay } = await import("@/features/booking/actions");
+  expect(await proposeDay({ clientId: studio.ids.client, technicianId: studio.ids.technician })).toEqual({ ok: true, data: null });
+  // A fill after it fills what was put on elsewhere: counted by its own map, no set of the studio's behind it.
+  const { visitPage } = await import("@/features/chair/page");
+  const fill = await agreed("fill", 0);
+  const page = await visitPage(me, fill, new Date());
+  expect(page!.found).toMatchObject({ set: { visitId: null, leftAtMs: null }, from: { of: "usual" } });
+  expect(page!.found!.maps.map(({ id }) => id)).toContain(studio.ids.map);
+  const [zone] = page!.found!.set.worn.zones;
+  await keep([
+    tap(fill, 0, "started", { bottleId: bottle(), air }),
+    tap(fill, 0, "leftCounted", { ...zoneCount(fill, zone as Zone, 2), setVisitId: null }),
+    tap(fill, 0, "finished", {}),
+  ]);
+  await rebuildOutcomes(urls().owner);
+  // It is known from then on what was on in that zone, and there is nothing to learn from the count itself.
+  expect((await outcome(fill)).worn!.zones.filter(({ isKnown }) => isKnown)).toHaveLength(1);
+  expect(await lasted()).toEqual([]);
+  expect((await visitPage(me, await agreed("newSet", 0), new Date()))!.found).toBeNull();
+  expect((await visitPage(me, await agreed("fill", 0, { map: false }), new Date()))!.found).toMatchObject({ set: { visitId: fill } });
 });
 
 test("a fill takes another map until something is placed by the one it has", async () => {

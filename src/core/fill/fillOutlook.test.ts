@@ -2,7 +2,7 @@ import { classicWish, WIDE_SHELF } from "../../../tests/support/planShares";
 import { surveyOf } from "../../../tests/support/surveys";
 import { planMap, wornLashes } from "../map";
 import { defaultPolicy } from "../policy";
-import { fillOutlook, isSameZone, NOTHING_FOUND, worstLash, type FillWork } from ".";
+import { fillOutlook, isSameZone, leftInZones, NOTHING_FOUND, setFromElsewhere, worstLash, type FillWork } from ".";
 
 const survey = surveyOf([7, 9.5, 8.5]);
 const { map } = planMap(survey, classicWish("doll"), defaultPolicy, WIDE_SHELF)!;
@@ -29,9 +29,9 @@ const gapsOf = ({ gaps }: typeof nothing) => gaps.spots.reduce((sum, { planned }
 
 test("before anything is counted: what may be left says fill or new set, and how long; the placing run supposes nothing", () => {
   expect(nothing).toMatchObject({ days: 21, share: null, workedAs: "fill", kept: [], removals: [], uncounted: nothing.zones.length });
-  expect(nothing.expected.worn).toBe(worn);
-  expect(nothing.expected.left / worn).toBeCloseTo(0.6, 1);
-  expect(gapsOf(nothing)).toBe(worn - nothing.expected.left);
+  expect(nothing.expected!.worn).toBe(worn);
+  expect(nothing.expected!.left / worn).toBeCloseTo(0.6, 1);
+  expect(gapsOf(nothing)).toBe(worn - nothing.expected!.left);
   expect(nothing.minutes).toEqual({ off: 0, place: gapsOf(nothing) });
   // After six weeks hardly a third would be left.
   expect(at(NOTHING_FOUND, 42).workedAs).toBe("newSet");
@@ -82,6 +82,32 @@ test("a zone taken off although nothing said so is listed with what is off", () 
   const fill = counts((n) => ({ left: n }));
   const { side, layer, zone } = fill.counted[0]!;
   expect(at({ ...fill, off: [{ side, layer, zone, n: 1, hurt: true, atMs: 1 }] }).removals).toMatchObject([{ done: 1, rest: 0 }]);
+});
+
+test("a set from elsewhere: counted and filled, with nothing supposed of what was on, how old it is or how heavy", () => {
+  const elsewhere = setFromElsewhere(map, survey);
+  const heavy = { ...policy, outgrown: "loadAndLever" as const, loadRed: 0.6 };
+  const outlook = (fill: FillWork) =>
+    fillOutlook(elsewhere, { hazardPerDay: 0.0117, bareBelowDays: 0, cycleDays: 90 }, fill, 21 * DAY, {
+      map,
+      survey,
+      policy: heavy,
+      pace: () => 60,
+    });
+  const empty = outlook(NOTHING_FOUND);
+  expect(empty).toMatchObject({ days: null, expected: null, share: null, workedAs: "fill", kept: [] });
+  expect(empty.zones.every(({ expected, isKnown }) => expected === null && !isKnown)).toBe(true);
+  // While nothing is counted, the whole map.
+  expect(gapsOf(empty)).toBe(worn);
+  const some = outlook(counts((n) => ({ left: n - 1, twisted: 1, outgrown: 0 }), empty.zones.slice(0, 3)));
+  expect(some.isKnown).toBe(false);
+  // Only what was marked comes off, though the map's own fibre would be too heavy.
+  expect(some.off.zones.flatMap(({ why }) => why)).toEqual(Array.from({ length: 3 }, () => ({ reason: "twisted", n: 1 })));
+  expect(leftInZones(before, some.zones, heavy).some(({ stopsAtMm }) => stopsAtMm !== null)).toBe(true);
+  // What was not counted is not kept.
+  expect(some.kept.slice(3).every(({ n }) => n === 0)).toBe(true);
+  expect(outlook(counts((n) => ({ left: Math.floor(n * 0.3) }))).workedAs).toBe("newSet");
+  expect(worstLash(elsewhere, empty.zones, empty.days, policy)).toBeNull();
 });
 
 test("the lash that carries most by now: of what is left, by its heaviest fibre, moved out as far as it grows", () => {

@@ -15,7 +15,8 @@ export type Removal = { readonly plan: ZoneTakeOff; readonly done: number; reado
 
 /** A fill before anything is placed: what was found, what comes off, what is to be placed, and how long that takes. */
 export type FillOutlook = {
-  readonly days: number;
+  /** Since the client left with it; null where that is not known. */
+  readonly days: number | null;
   readonly zones: readonly ZoneFound[];
   /** Zones that are not counted yet. */
   readonly uncounted: number;
@@ -23,8 +24,8 @@ export type FillOutlook = {
   readonly share: { readonly left: number; readonly worn: number } | null;
   /** How many had been on is known of every zone that was counted: it was placed anew, or counted before it was filled. */
   readonly isKnown: boolean;
-  /** What may be expected of all of it. */
-  readonly expected: { readonly left: number; readonly worn: number };
+  /** What may be expected of all of it; null where its day is not known. */
+  readonly expected: { readonly left: number; readonly worn: number } | null;
   /** By the studio's line, from the count, or from what is expected while there is none. */
   readonly workedAs: "fill" | "newSet";
   readonly off: TakeOff;
@@ -49,10 +50,10 @@ export function fillOutlook(
     pace,
   }: { readonly map: LashMap; readonly survey: Survey; readonly policy: Policy; readonly pace: (side: Side, isFan: boolean) => number },
 ): FillOutlook {
-  const days = Math.max(0, (atMs - before.leftAtMs) / DAY_MS);
+  const days = before.leftAtMs === null ? null : Math.max(0, (atMs - before.leftAtMs) / DAY_MS);
   const zones = zonesFound(before, fill, { ...expected, days });
   const { cycleDays, bareBelowDays } = expected;
-  const off = takeOff(leftInZones(before, zones, policy), days, policy, { ...USUAL_FIGURES, cycleDays, bareBelowDays });
+  const off = takeOff(leftInZones(before, zones, policy), days ?? 0, policy, { ...USUAL_FIGURES, cycleDays, bareBelowDays });
   const removals = off.zones.flatMap((plan): Removal[] => {
     const { off: done } = zones.find((zone) => isSameZone(zone, plan.zone))!;
     return plan.off === 0 && done === 0 ? [] : [{ plan, done, rest: Math.max(0, plan.off - done) }];
@@ -60,16 +61,16 @@ export function fillOutlook(
   const restIn = (zone: ZoneFound) => removals.find(({ plan }) => isSameZone(plan.zone, zone))?.rest ?? 0;
   const keptOf = (zone: ZoneFound): Kept => {
     const { side, role, from, to } = zone;
-    return { side, role, from, to, n: Math.max(0, (zone.counted?.left ?? zone.expected) - zone.off) };
+    return { side, role, from, to, n: Math.max(0, (zone.counted?.left ?? zone.expected ?? 0) - zone.off) };
   };
   const kept = zones.map(keptOf);
   const after = zones.map((zone, i) => ({ ...kept[i]!, n: Math.max(0, kept[i]!.n - restIn(zone)) }));
   const gaps = gapPlan(map, survey, after);
   const share = countedShare(zones);
-  const all = {
-    left: zones.reduce((sum, zone) => sum + zone.expected, 0),
-    worn: zones.reduce((sum, zone) => sum + zone.worn, 0),
-  };
+  const all =
+    days === null
+      ? null
+      : { left: zones.reduce((sum, zone) => sum + zone.expected!, 0), worn: zones.reduce((sum, zone) => sum + zone.worn, 0) };
   const isCounted = zones.some(({ counted }) => counted !== null);
   return {
     days,
@@ -78,7 +79,7 @@ export function fillOutlook(
     share,
     isKnown: zones.every(({ counted, isKnown }) => counted === null || isKnown),
     expected: all,
-    workedAs: fillOrNewSet(share ?? all, policy),
+    workedAs: share || all ? fillOrNewSet(share ?? all!, policy) : "fill",
     off,
     removals,
     kept: isCounted ? kept : [],

@@ -5,7 +5,7 @@ export { gapPlan, type GapPlan, type Kept } from "./gapPlan";
 export { keptOf, offIn } from "./keptOf";
 export { wornAtEnd, wornOn } from "./wornAtEnd";
 export { bareBelowDays } from "./bareBelow";
-export { countedShare, leftInZones, zonesFound, type ExpectedLoss, type SetBefore, type ZoneFound } from "./setBefore";
+export { countedShare, leftInZones, setFromElsewhere, zonesFound, type ExpectedLoss, type SetBefore, type ZoneFound } from "./setBefore";
 export { COUNTED_BY, MET, MET_IDS, NOT_MET, SLEPT_ON, type CountedBy, type MetId, type SleptOn } from "./choices";
 export { isSameZone, NOTHING_FOUND, type FillWork, type FoundZone, type LeftCounted, type SinceLast, type TakenOff } from "./work";
 export { fillOutlook, type FillOutlook, type Removal } from "./fillOutlook";

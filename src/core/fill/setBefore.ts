@@ -1,6 +1,6 @@
 import type { Survey } from "../eye";
 import { shareOn } from "../growth";
-import { FULL_GROWN_PERCENTILE, zoneLimit, type LashMap, type WornLashes } from "../map";
+import { FULL_GROWN_PERCENTILE, zoneLimit, wornLashes, type LashMap, type WornLashes } from "../map";
 import { placementPlan } from "../placing/placementPlan";
 import type { Policy } from "../policy";
 import { offIn } from "./keptOf";
@@ -8,10 +8,13 @@ import { stopsAtMm } from "./stopsAt";
 import type { LeftInZone } from "./takeOff";
 import { isSameZone, type FillWork, type FoundZone, type LeftCounted } from "./work";
 
-/** The set a fill finds: which visit it left with, when, by which map and on which lashes, and what was on then. */
+/**
+ * The set a fill finds: which visit it left with, when, by which map and on which lashes, and what was on then. Of one put on
+ * elsewhere neither visit nor day is known, and map and count are those of the map it is filled by.
+ */
 export type SetBefore = {
   readonly visitId: string | null;
-  readonly leftAtMs: number;
+  readonly leftAtMs: number | null;
   readonly map: LashMap;
   readonly survey: Survey;
   readonly worn: WornLashes;
@@ -25,15 +28,15 @@ export type ZoneFound = FoundZone & {
   /** On as the client left; whether that is known, or what the map asks for. */
   readonly worn: number;
   readonly isKnown: boolean;
-  /** What a bond's usual loss and the cycle leave of it; beside the count, never in its place. */
-  readonly expected: number;
+  /** What a bond's usual loss and the cycle leave of it; beside the count, never in its place. Null where its day is not known. */
+  readonly expected: number | null;
   readonly counted: LeftCounted | null;
   readonly off: number;
 };
 
 /** What nature and bonds are expected to have taken by some days. */
 export type ExpectedLoss = {
-  readonly days: number;
+  readonly days: number | null;
   readonly hazardPerDay: number;
   readonly bareBelowDays: number;
   readonly cycleDays: number;
@@ -42,7 +45,7 @@ export type ExpectedLoss = {
 /** The zones of a set before, in the order of eye, layer and zone, with what was counted of each and what may be expected. */
 export function zonesFound({ map, worn }: SetBefore, fill: FillWork, expected: ExpectedLoss): ZoneFound[] {
   const { days, hazardPerDay, bareBelowDays, cycleDays } = expected;
-  const share = shareOn(days, hazardPerDay, bareBelowDays, cycleDays);
+  const share = days === null ? null : shareOn(days, hazardPerDay, bareBelowDays, cycleDays);
   return worn.zones.flatMap(({ side, layer, zone, singles, fans, isKnown }): ZoneFound[] => {
     const planned = map.eyes[side].layers[layer];
     const [from, to] = [planned?.boundaries[zone - 1], planned?.boundaries[zone]];
@@ -57,7 +60,7 @@ export function zonesFound({ map, worn }: SetBefore, fill: FillWork, expected: E
         to,
         worn: n,
         isKnown,
-        expected: Math.round(n * share),
+        expected: share === null ? null : Math.round(n * share),
         counted: fill.counted.find((one) => isSameZone(one, at)) ?? null,
         off: offIn(fill, at),
       },
@@ -66,7 +69,7 @@ export function zonesFound({ map, worn }: SetBefore, fill: FillWork, expected: E
 }
 
 /** What of it was counted, with how far its lashes still grow and where the load of the heaviest fibre there is one to stop at. */
-export function leftInZones({ map, survey }: SetBefore, zones: readonly ZoneFound[], policy: Policy): LeftInZone[] {
+export function leftInZones({ leftAtMs, map, survey }: SetBefore, zones: readonly ZoneFound[], policy: Policy): LeftInZone[] {
   const { spots } = placementPlan(map, survey);
   return zones.flatMap(({ counted, ...zone }): LeftInZone[] => {
     if (!counted) return [];
@@ -74,7 +77,8 @@ export function leftInZones({ map, survey }: SetBefore, zones: readonly ZoneFoun
     const last = map.eyes[side].layers[layer]!.zones.length;
     const { natural } = zoneLimit(survey.eyes[side], { from, to, first: zone.zone === 1, last: zone.zone === last }, policy);
     const fullMm = natural.quantileMm(FULL_GROWN_PERCENTILE);
-    const stops = spots
+    // Of a set from elsewhere nobody knows which fibre it is.
+    const stops = (leftAtMs === null ? [] : spots)
       .filter((spot) => isSameZone(spot, zone))
       .flatMap(({ fibre }) => stopsAtMm(fibre, natural.diameterMm, fullMm, policy) ?? []);
     return [
@@ -91,6 +95,12 @@ export function leftInZones({ map, survey }: SetBefore, zones: readonly ZoneFoun
       },
     ];
   });
+}
+
+/** A set that was put on elsewhere, filled by a map of the client's: its zones are counted, nothing is expected of them. */
+export function setFromElsewhere(map: LashMap, survey: Survey): SetBefore {
+  const worn = wornLashes(map, survey);
+  return { visitId: null, leftAtMs: null, map, survey, worn: { ...worn, zones: worn.zones.map((zone) => ({ ...zone, isKnown: false })) } };
 }
 
 /** What was counted of what was worn, over the zones that were counted. Null where there is none. */

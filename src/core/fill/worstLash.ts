@@ -19,8 +19,9 @@ export type WorstLash = FoundZone & {
   readonly stopsAt: number;
 };
 
-/** Of the zones that may still wear something, the lash with the highest load index now; null where there is none. */
-export function worstLash({ map, survey }: SetBefore, zones: readonly ZoneFound[], days: number, policy: Policy): WorstLash | null {
+/** Of the zones that may still wear something, the lash with the highest load index now; null where there is none, or its day is not known. */
+export function worstLash({ map, survey }: SetBefore, zones: readonly ZoneFound[], days: number | null, policy: Policy): WorstLash | null {
+  if (days === null) return null;
   const { spots } = placementPlan(map, survey);
   const all = zones.flatMap((zone) => {
     if ((zone.counted?.left ?? zone.expected) === 0) return [];

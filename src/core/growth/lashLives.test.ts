@@ -37,6 +37,16 @@ describe("a set drawn lash by lash", () => {
     // Two fifths of the phases are under 34 of 90 days. Derived.
     expect(lives.filter(({ growsDays }) => growsDays > 0).length / 200).toBeCloseTo(34 / 90, 1);
   });
+  test("each eye has lashes of every age, however their lengths differ", () => {
+    const eyes = [
+      ...set(100).map((lash) => ({ ...lash, side: "right" as const })),
+      ...set(100).map((lash) => ({ ...lash, lengthMm: 10.9, side: "left" as const })),
+    ];
+    const lives = drawLives(eyes, USUAL_FIGURES, mulberry32(6));
+    const growing = (of: typeof lives) => of.filter(({ growsDays }) => growsDays > 0).length / of.length;
+    expect(growing(lives.slice(0, 100))).toBeCloseTo(34 / 90, 1);
+    expect(growing(lives.slice(100))).toBeCloseTo(34 / 90, 1);
+  });
   test("an attachment moves out while its lash grows, no longer than that, never back", () => {
     const life = { shedDay: 80, lostDay: Infinity, growthMmPerDay: 0.12, growsDays: 20 };
     expect(movedOutMm(life, 10)).toBeCloseTo(1.2, 12);

@@ -1,9 +1,12 @@
+import { SIDES, type Side } from "../eye/sides";
 import { standardNormal } from "../units";
 import { LASH_CYCLE } from "./cycle";
 import { naturalSurvival } from "./retention";
 
 /** A natural lash with an extension on it, the day that was put on. Lengths mm. */
 export type WornLash = {
+  /** Each eye has lashes of every age; absent where it does not matter. */
+  readonly side?: Side;
   readonly lengthMm: number;
   /** What its zone's lashes grow to. */
   readonly matureMm: number;
@@ -40,7 +43,7 @@ export const USUAL_FIGURES: CycleFigures = {
 };
 
 /**
- * One set's lashes with what becomes of each, drawn: phases as even as the cycle makes them, the lashes that lack most of
+ * One set's lashes with what becomes of each, drawn: phases of an eye as even as the cycle makes them, the lashes that lack most of
  * their full length the youngest; growth by its spread, never less than none. For how long one grows is said by its age: the
  * lengths of a survey only rank them (decision 32). A model of this product; over many draws the share on is
  * `naturalSurvival(t) · exp(−λt)`. `random` gives numbers from 0 to 1.
@@ -50,11 +53,12 @@ export function drawLives(worn: readonly WornLash[], figures: CycleFigures, rand
   // Refuses a cycle that cannot be.
   naturalSurvival(0, figures.bareBelowDays, figures.cycleDays);
   const byYouth = worn
-    .map((lash, at) => ({ at, lacksMm: Math.max(0, lash.matureMm - lash.lengthMm), chance: random() }))
+    .map(({ side, lengthMm, matureMm }, at) => ({ at, side, lacksMm: Math.max(0, matureMm - lengthMm), chance: random() }))
     .sort((a, b) => b.lacksMm - a.lacksMm || a.chance - b.chance);
+  const ofEye = (of: Side | undefined) => byYouth.filter(({ side }) => side === of);
   const lives: LashLife[] = new Array<LashLife>(worn.length);
-  byYouth.forEach(({ at }, rank) => {
-    const ageDays = figures.bareBelowDays + ((rank + random()) / worn.length) * span;
+  const draw = ({ at }: { readonly at: number }, rank: number, { length }: { readonly length: number }) => {
+    const ageDays = figures.bareBelowDays + ((rank + random()) / length) * span;
     const growthMmPerDay = Math.max(0, figures.growth.mean + figures.growth.sd * standardNormal(random));
     lives[at] = {
       shedDay: figures.cycleDays - ageDays,
@@ -62,7 +66,8 @@ export function drawLives(worn: readonly WornLash[], figures: CycleFigures, rand
       growthMmPerDay,
       growsDays: Math.max(0, figures.anagenDays - ageDays),
     };
-  });
+  };
+  for (const side of [...SIDES, undefined]) ofEye(side).forEach(draw);
   return lives;
 }
 

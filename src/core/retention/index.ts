@@ -19,5 +19,5 @@ export { placesOf, whereLost, type AcrossClients, type PlaceCounts, type WhereLo
 export { lookedAtWith, nextLookWith } from "./lookTimes";
 export { GAP_SHOWS_MM, nextFill, setLashes, type NextFill } from "./nextFill";
 export { nextFillWords } from "./nextFillWords";
-export { hazardBeside, lookAhead, type LookedAhead } from "./lookAhead";
+export { lookAhead, type LookedAhead } from "./lookAhead";
 export { DAYS_AHEAD, onDay, setDays, type DaySeen, type SetDays } from "./setDays";

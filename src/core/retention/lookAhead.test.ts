@@ -2,8 +2,7 @@ import { classicWish, WIDE_SHELF } from "../../../tests/support/planShares";
 import { surveyOf } from "../../../tests/support/surveys";
 import { inOtherFibres, mapDarkness, mapFacts, planMap, type LashMap, type OtherFibres } from "../map";
 import { defaultPolicy } from "../policy";
-import { hazardBeside, lookAhead } from "./lookAhead";
-import { meanContact } from "./howPlaced";
+import { lookAhead } from "./lookAhead";
 
 const survey = surveyOf([7, 9.5, 8.5], { babyShare: 0 });
 const map = planMap(survey, classicWish("doll"), defaultPolicy, WIDE_SHELF)!.map;
@@ -38,22 +37,19 @@ test("thicker weighs more and reads darker; longer weighs more; both come over t
   // Growth is the lashes', not the fibre's.
   expect(thick.outgrown).toBeCloseTo(plain.outgrown, 9);
 });
-test("bonds by contact: a curl that lies on the lash for half as long loses twice as much; none worn says nothing", () => {
-  const other = inOtherFibres(map, { ...NONE, curl: "D" });
-  const times = meanContact(map, survey)! / meanContact(other, survey)!;
-  expect(times).toBeGreaterThan(1.05);
-  const beside = hazardBeside(hazard, other, map, survey);
-  expect(beside.mid).toBeCloseTo(hazard.mid * times, 9);
-  expect(beside.high / beside.low).toBeCloseTo(hazard.high / hazard.low, 9);
-  expect(hazardBeside(hazard, map, map, survey)).toEqual(hazard);
-  expect(ahead(other, 21, beside).on).toBeLessThan(ahead(map).on);
-  const bare: LashMap = {
-    ...map,
-    eyes: {
-      right: { layers: map.eyes.right.layers.map((layer) => ({ ...layer, zones: layer.zones.map(() => null) })) },
-      left: { layers: map.eyes.left.layers.map((layer) => ({ ...layer, zones: layer.zones.map(() => null) })) },
-    },
-  };
-  expect(hazardBeside(hazard, bare, map, survey)).toBe(hazard);
-  expect(ahead(bare)).toMatchObject({ lashes: 0, on: 0, heaviest: null, darkness: { right: { placed: 0, then: 0 } } });
+test("another curl lies less of its length along the lash; how it holds is not supposed; of nothing worn nothing is said", () => {
+  const other = ahead(inOtherFibres(map, { ...NONE, curl: "D" }));
+  expect(other.contactMm!).toBeLessThan(ahead(map).contactMm! * 0.95);
+  expect(other.on).toBe(ahead(map).on);
+  const bareEye = (side: "right" | "left") => ({
+    layers: map.eyes[side].layers.map((layer) => ({ ...layer, zones: layer.zones.map(() => null) })),
+  });
+  const bare: LashMap = { ...map, eyes: { right: bareEye("right"), left: bareEye("left") } };
+  expect(ahead(bare)).toMatchObject({
+    lashes: 0,
+    on: 0,
+    heaviest: null,
+    contactMm: null,
+    darkness: { right: { placed: 0, then: 0 }, left: { placed: 0, then: 0 } },
+  });
 });

@@ -1,6 +1,6 @@
-import type { Side, Survey } from "../eye";
+import type { Side } from "../eye";
 import { isOn, type Hazard } from "../growth";
-import { heaviestOf, mapDarkness, type LashMap, type MapFacts } from "../map";
+import { heaviestOf, mapDarkness, type MapFacts } from "../map";
 import { meanContact } from "./howPlaced";
 import { drawnSets, figuresOf, meanOn, nextFill, setLashes, type NextFill } from "./nextFill";
 
@@ -14,21 +14,15 @@ export type LookedAhead = {
   readonly darkness: Readonly<Record<Side, { readonly placed: number; readonly then: number }>>;
   /** Load of the heaviest fibre as it is placed, and on a growing lash by the 21st day; null where nothing is worn. */
   readonly heaviest: { readonly resting: number; readonly growing: number } | null;
+  /** How long natural lash and extension lie together, mm, in the mean; null where nothing is worn. */
+  readonly contactMm: number | null;
   readonly next: NextFill;
 };
 
 /**
- * What bonds of one map lose a day where those of another lose `hazard`, on the same client: the longer natural lash and
- * extension lie together the less, in proportion. A model of this product.
+ * How a map looks and weighs on a day after it was placed. Bonds are lost as `known` has it, whatever is worn: how much better
+ * one fibre holds than another is for the studio's fills to tell. `pace` gives seconds a lash.
  */
-export function hazardBeside(hazard: Hazard, of: LashMap, beside: LashMap, survey: Survey): Hazard {
-  const [own, other] = [meanContact(of, survey), meanContact(beside, survey)];
-  if (!own || !other) return hazard;
-  const times = other / own;
-  return { mid: hazard.mid * times, low: hazard.low * times, high: hazard.high * times };
-}
-
-/** How a map looks and weighs on a day after it was placed. `pace` gives seconds a lash. */
 export function lookAhead(
   facts: MapFacts,
   known: { readonly hazard: Hazard; readonly isKnown: boolean },
@@ -51,6 +45,7 @@ export function lookAhead(
     ...meanOn(lashes, sets, day),
     darkness: { right: dark("right"), left: dark("left") },
     heaviest: heaviestOf(facts),
+    contactMm: meanContact(map, survey),
     next: nextFill(map, survey, known, policy, pace),
   };
 }

@@ -12,7 +12,7 @@ import { inStudio, together, type StudioTransaction } from "@/server/inStudio";
 import type { Member } from "@/server/member";
 import { careOf } from "@/features/visit/care";
 import { groundOf } from "@/features/visit/clientMaps";
-import { setBefore } from "@/features/visit/setBefore";
+import { fromElsewhere, setBefore } from "@/features/visit/setBefore";
 import { ownPace } from "@/features/visit/ownPace";
 import { eventsOf, lastMapOf, marksOf, READ_BEFORE_MS, visitsInFull } from "@/features/visit/data";
 import { studioPolicy } from "@/server/studioPolicy";
@@ -60,6 +60,9 @@ export function visitPage(me: Member, visitId: string, now: Date) {
       ownPace(tx, row.technicianId, policy),
       row.service === "fill" ? setBefore(tx, me, row, policy) : null,
     ]);
+    // Whoever comes with a set from elsewhere is filled as well: counted, with nothing supposed of what was on.
+    const elsewhere =
+      row.service === "fill" && !found && row.map && ground ? await fromElsewhere(tx, row, row.map, ground.survey, policy) : null;
     return {
       visit: row,
       events,
@@ -74,7 +77,7 @@ export function visitPage(me: Member, visitId: string, now: Date) {
       baseContact: row.map && ground ? baseContactOf(row.map, { ...ground, policy }) : null,
       policy,
       pace,
-      found,
+      found: found ?? elsewhere,
       hasSurvey: surveys.length > 0,
       hasLastMap: lastMap !== null,
       marks,

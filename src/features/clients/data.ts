@@ -49,6 +49,8 @@ export function listClients(me: Member, search: string) {
 /** Sets whose lasting a client's page tells of. */
 const SETS_SHOWN = 12;
 
+const HALF_A_DAY_MS = 12 * 3_600_000;
+
 /** Everything the client page shows, or null when the client is not in this studio. */
 export function clientPage(me: Member, id: string, now: Date) {
   return inStudio(me, async (tx) => {
@@ -76,7 +78,11 @@ export function clientPage(me: Member, id: string, now: Date) {
     ]);
     const own = lasted.map(({ facts: learned }) => learned);
     const { hazard } = await clientHazard(tx, me, own, policy);
-    const booked = visits.find(({ startsAt, cancelledAt, state }) => startsAt > now && cancelledAt === null && !state.head.startedAtMs);
+    // What was agreed for this morning may still begin.
+    const booked = visits.find(
+      ({ startsAt, cancelledAt, state }) =>
+        startsAt.getTime() > now.getTime() - HALF_A_DAY_MS && cancelledAt === null && state.head.startedAtMs === null,
+    );
     const isOver = person.mannequin || person.archivedAt !== null;
     const back = isOver || booked ? null : await comeBackTo(tx, me, { clientId: id, technicianId: me.id }, policy, now);
     const seen = facts.extensionsSeen;

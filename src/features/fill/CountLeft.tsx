@@ -23,6 +23,12 @@ const asTheyLie = (zones: readonly ZoneFound[], layer: number): ZoneFound[] =>
     return innerCornerOnRight(side, "bedHead") ? ofEye.reverse() : ofEye;
   });
 
+/** What was on in a zone, and what may be expected of it. */
+const wereOn = ({ worn, isKnown, expected }: ZoneFound) =>
+  expected === null
+    ? `the map puts ${worn} here, how many were on is not known`
+    : `${worn} were on${isKnown ? "" : ", by the map"}; about ${expected} may be left`;
+
 /** Layers that the set had, each once. */
 const layersOf = (zones: readonly ZoneFound[]) =>
   [...new Map(zones.map(({ layer, role }) => [layer, role])).entries()].sort(([a], [b]) => a - b);
@@ -83,8 +89,8 @@ export function CountLeft({
   const padZones = asTheyLie(outlook.zones, now.layer).map((zone): PadZone => ({
     ...zone,
     big: zone.counted ? String(zone.counted.left) : "–",
-    small: zone.counted ? `of ${zone.worn}` : `≈ ${zone.expected}`,
-    says: zone.counted ? `${zone.counted.left} of ${zone.worn} left` : `not counted, ${zone.worn} were on, about ${zone.expected} expected`,
+    small: zone.counted || zone.expected === null ? `of ${zone.worn}` : `≈ ${zone.expected}`,
+    says: zone.counted ? `${zone.counted.left} of ${zone.worn} left` : `not counted, ${wereOn(zone)}`,
     isDone: zone.counted !== null,
   }));
   const buttons = now.worn <= MOST_BUTTONS;
@@ -129,9 +135,7 @@ export function CountLeft({
             {sideLabel(now.side)}, zone {now.zone}
             {layers.length > 1 ? `, ${LAYER_LABELS[now.role]}` : ""}
           </span>
-          <span className="text-ink-2">
-            {now.worn} were on{now.isKnown ? "" : ", by the map"}; about {now.expected} may be left. How many are?
-          </span>
+          <span className="text-ink-2">{wereOn(now)}. How many are?</span>
         </p>
         {buttons ? (
           <div role="group" aria-label="How many are left" className="mt-2 flex flex-wrap gap-1.5">

@@ -3,6 +3,7 @@ import { useState } from "react";
 import type { FillOutlook } from "@/core/fill";
 import type { VisitState } from "@/core/visit";
 import { Button, Verdict } from "@/ui";
+import { counted } from "@/core/units";
 import type { MapGround } from "@/features/visit/clientMaps";
 import type { FoundSet } from "@/features/visit/setBefore";
 import { CountLeft } from "./CountLeft";
@@ -102,10 +103,15 @@ export function FillPanel({
 /** How much is left or may be, what that is worked as, and what it takes. */
 export function FillSummary({ outlook, found }: { outlook: FillOutlook; found: FoundSet }) {
   const { share, expected, workedAs, days } = outlook;
-  const since = `The set is ${Math.round(days)} ${Math.round(days) === 1 ? "day" : "days"} old`;
+  const since = days === null ? "The studio has no record of the set" : `The set is ${counted(Math.round(days), "day")} old`;
+  const notYet = outlook.uncounted > 0 ? ` in the zones counted, ${outlook.uncounted} are not yet` : "";
   const left = share
-    ? `${leftWords(share)}${outlook.uncounted > 0 ? ` in the zones counted, ${outlook.uncounted} are not yet` : ""}${outlook.isKnown ? "" : "; how many were on is what the map asks for, so it is not learned from"}`
-    : `nothing counted yet, about ${expected.left} of ${expected.worn} may be left${found.from.of === "client" ? ` by this client’s last ${found.from.fills}` : found.from.of === "studio" ? " by the studio’s fills" : ""}`;
+    ? days === null
+      ? `${share.left} on where the map asks for ${share.worn}${notYet}`
+      : `${leftWords(share)}${notYet}${outlook.isKnown ? "" : "; how many were on is what the map asks for, so it is not learned from"}`
+    : expected === null
+      ? "nothing counted yet"
+      : `nothing counted yet, about ${expected.left} of ${expected.worn} may be left${found.from.of === "client" ? ` by this client’s last ${found.from.fills}` : found.from.of === "studio" ? " by the studio’s fills" : ""}`;
   return (
     <>
       {since}: {left}. {workWords(outlook)}.{" "}

@@ -122,7 +122,7 @@ export function TakeOffPads({
             on.
           </p>
         ) : null}
-        {worst ? (
+        {worst && days !== null ? (
           <Worst worst={worst} curl={fibreCurl(worst.fibre, trays, policy)} offsetMm={policy.attachmentOffsetMm} days={days} />
         ) : null}
       </div>

@@ -15,7 +15,7 @@ import {
   type MapFacts,
   type OtherFibres,
 } from "@/core/map";
-import { hazardBeside, lookAhead, nextFillWords, type HazardFrom, type LookedAhead } from "@/core/retention";
+import { lookAhead, nextFillWords, type HazardFrom, type LookedAhead } from "@/core/retention";
 import { counted, formatPercent } from "@/core/units";
 import { howTheyLast } from "@/features/lasting/actions";
 import { SetOnDay } from "@/features/lasting/SetOnDay";
@@ -141,6 +141,7 @@ const ROWS: readonly (readonly [string, (ahead: LookedAhead) => string])[] = [
     "heaviest, placed and on a growing lash by day 21",
     ({ heaviest }) => (heaviest ? `${heaviest.resting.toFixed(2)} × and ${heaviest.growing.toFixed(2)} ×` : "–"),
   ],
+  ["lies along the lash", ({ contactMm }) => (contactMm === null ? "–" : `${contactMm.toFixed(1)} mm`)],
   ["best day to come back", ({ next }) => `day ${next.day}`],
 ];
 
@@ -157,25 +158,26 @@ function BesideEachOther({
   day: number;
   onTake: (map: LashMap) => void;
 }) {
-  const { facts, page, map } = studio;
+  const { facts, page } = studio;
   const [hand] = useState(() => (_side: unknown, isFan: boolean) => (isFan ? page.pace.secondsPerFan : page.pace.secondsPerSingle));
   const isKnown = known.from.of !== "usual";
   const pair = useMemo(
     () =>
-      [{ facts, words: "As planned" }, ...(other ? [other] : [])].map(({ facts: of, words }) => {
-        const hazard = hazardBeside(known.hazard, of.map, map, of.survey);
-        return { of, words, hazard, ahead: lookAhead(of, { hazard, isKnown }, day, hand) };
-      }),
-    [facts, other, known, map, isKnown, day, hand],
+      [{ facts, words: "As planned" }, ...(other ? [other] : [])].map(({ facts: of, words }) => ({
+        of,
+        words,
+        ahead: lookAhead(of, { hazard: known.hazard, isKnown }, day, hand),
+      })),
+    [facts, other, known, isKnown, day, hand],
   );
   const toSettle = other ? gatherFindings(mapFindings(other.facts)).filter(({ severity }) => severity !== "note").length : 0;
   return (
     <>
       <div className="mt-3 grid gap-6 sm:grid-cols-2">
-        {pair.map(({ of, words, hazard }, i) => (
-          <figure key={i} className="min-w-0">
+        {pair.map(({ of, words }) => (
+          <figure key={words} className="min-w-0">
             <figcaption className="font-serif text-lg">{words}</figcaption>
-            <SetOnDay of={of} hazardPerDay={hazard.mid} day={day} label={`${words}, on day ${day}, both eyes in the mirror`} />
+            <SetOnDay of={of} hazardPerDay={known.hazard.mid} day={day} label={`${words}, on day ${day}, both eyes in the mirror`} />
           </figure>
         ))}
         {other ? null : <p className="self-center text-ink-2">Choose another curl, diameter or length to see it beside.</p>}
@@ -217,8 +219,8 @@ function BesideEachOther({
           </p>
         ))}
         <p>
-          Drawn, not counted: {formatPercent(known.hazard.mid, 1)} of bonds lost a day {FROM[known.from.of]}, in another fibre by how long
-          it lies along the lash; models of ours, for comparing.
+          Drawn, not counted: {formatPercent(known.hazard.mid, 1)} of bonds lost a day {FROM[known.from.of]}, the same for both; which fibre
+          holds better, the studio’s fills tell under Retention.
         </p>
       </div>
     </>

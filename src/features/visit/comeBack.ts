@@ -54,13 +54,13 @@ export async function comeBackTo(
   now: Date,
 ): Promise<ProposedDay | null> {
   const found = await setBefore(tx, me, { id: null, clientId, startsAt: now }, policy);
-  if (!found) return null;
+  if (!found?.set.leftAtMs) return null;
   const { set, expected, from } = found;
   const reckoned =
     policy.fill === "computed"
       ? dayOf(set, { hazard: expected.hazard, from }, policy, await ownPace(tx, technicianId, policy))
       : { day: nextFillDays(policy), words: null };
   const today = todayIn(me.timeZone, now);
-  const day = todayIn(me.timeZone, new Date(set.leftAtMs + reckoned.day * 86_400_000));
+  const day = todayIn(me.timeZone, new Date(found.set.leftAtMs + reckoned.day * 86_400_000));
   return { afterDays: reckoned.day, day: day > today ? day : today, why: reckoned.words };
 }

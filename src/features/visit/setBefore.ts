@@ -1,9 +1,11 @@
 import "server-only";
 import { and, desc, eq, inArray, isNotNull, isNull, lt } from "drizzle-orm";
-import { bareBelowDays, type SetBefore } from "@/core/fill";
-import type { Hazard } from "@/core/growth";
+import type { Survey } from "@/core/eye";
+import { bareBelowDays, setFromElsewhere, type SetBefore } from "@/core/fill";
+import { cycleOf, type Hazard } from "@/core/growth";
+import type { LashMap } from "@/core/map";
 import type { Policy } from "@/core/policy";
-import type { HazardFrom } from "@/core/retention";
+import { hazardFrom, ownHazard, USUAL_CLIENTS, type HazardFrom } from "@/core/retention";
 import { SET_SERVICES } from "@/core/service";
 import { lashMap, lashMapRevision, survey, visit, visitOutcome } from "@/db/schema";
 import { together, type StudioTransaction } from "@/server/inStudio";
@@ -78,5 +80,27 @@ export async function setBefore(
     },
     from,
     maps: maps.map(({ id, revision, map }) => ({ id, revision, title: map.title })),
+  };
+}
+
+/** A set of which the studio has no record, at a fill by a map. */
+export async function fromElsewhere(
+  tx: StudioTransaction,
+  row: { readonly clientId: string },
+  map: LashMap,
+  survey: Survey,
+  policy: Policy,
+): Promise<FoundSet> {
+  const maps = await mapsOf(tx, [row.clientId]);
+  const clients = USUAL_CLIENTS;
+  return {
+    set: setFromElsewhere(map, survey),
+    expected: {
+      hazard: ownHazard([], clients, cycleOf(policy)),
+      bareBelowDays: bareBelowDays(map, survey, policy.cycleDays),
+      cycleDays: policy.cycleDays,
+    },
+    from: hazardFrom([], clients),
+    maps: maps.map(({ id, revision, map: one }) => ({ id, revision, title: one.title })),
   };
 }
