@@ -1,5 +1,6 @@
 import AxeBuilder from "@axe-core/playwright";
 import type { Page } from "@playwright/test";
+import { asJpeg, DRAWN_PICTURES } from "../../src/db/demo/pictures";
 import { database, expect, keysAreHeard, test } from "./support";
 
 const SET = "11111111-1111-4111-8111-111111111171";
@@ -162,4 +163,63 @@ test("so little left is a new set; a mistaken count is cleared, typed again, and
   await typed.press("Enter");
   await expect(fillWords(page)).toContainText(/5 of \d+ left/);
   await expect.poll(async () => (await kept("leftCounted")).map(({ payload }) => payload.left)).toEqual([0, null, 5]);
+});
+
+test("counted on a picture of the eye closed: a tap a lash, a wrong one taken away, kept zone by zone as counted so", async ({ page }) => {
+  test.setTimeout(120_000);
+  const drawn = DRAWN_PICTURES.find(({ key }) => key === "flat")!;
+  await page.setViewportSize({ width: 1280, height: 1600 });
+  await openFill(page);
+  await page.getByRole("radio", { name: "on a picture" }).click();
+  const taken = page.getByLabel("A picture to measure from");
+  await taken.setInputFiles({ name: "eye.txt", mimeType: "image/jpeg", buffer: Buffer.from("no picture") });
+  await expect(page.getByText("This is no picture")).toBeVisible();
+  await taken.setInputFiles({ name: "eye.jpg", mimeType: "image/jpeg", buffer: await asJpeg(drawn) });
+  const board = page.getByTestId("board");
+  await expect(board).toBeVisible();
+  const tap = async ([x, y]: readonly [number, number]) => {
+    const box = (await board.boundingBox())!;
+    await page.mouse.click(box.x + (x / drawn.widthPx) * box.width, box.y + (y / drawn.heightPx) * box.height);
+  };
+  for (const at of drawn.marks.line) await tap(at);
+  await page.getByRole("radio", { name: "still on" }).click();
+  const roots = drawn.marks.lashes.map(([root]) => root!);
+  for (const root of roots) await tap(root);
+  const kind = (name: string) => page.getByRole("radio", { name, exact: true }).click();
+  await kind("outgrown");
+  await tap(roots[3]!);
+  await kind("take a mark away");
+  await tap(roots.at(-1)!);
+  await expect(page.locator("[data-left]")).toHaveCount(roots.length);
+  await expect(page.getByText(new RegExp(`^${roots.length} on over \\d+ zones, of them 1 outgrown; about \\d+ expected`))).toBeVisible();
+  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
+  await page.getByRole("button", { name: "Keep these counts" }).click();
+  await expect(page.getByText("kept", { exact: true })).toBeVisible();
+  await expect.poll(async () => (await kept("leftCounted")).length).toBeGreaterThan(4);
+  const counts = (await kept("leftCounted")).map(({ payload }) => payload);
+  expect(counts.every(({ by, side, layer }) => by === "picture" && side === "right" && layer === 0)).toBe(true);
+  expect(counts.reduce((sum, { left }) => sum + Number(left), 0)).toBe(roots.length);
+  expect(counts.reduce((sum, { outgrown }) => sum + Number(outgrown), 0)).toBe(1);
+  // Nobody looked for twisted ones.
+  expect(counts.every(({ twisted }) => twisted === null)).toBe(true);
+  await expect(fillWords(page)).toContainText(`${roots.length} of`);
+  // The marks are the picture's: the page opened again has them.
+  await page.waitForTimeout(900);
+  await page.reload();
+  await page.getByRole("button", { name: /^What is left/ }).click({ trial: true });
+  await page.getByRole("radio", { name: "on a picture" }).click();
+  await expect(page.locator("[data-left]")).toHaveCount(roots.length);
+  // The other eye has no picture of today.
+  await page.getByRole("radio", { name: "client's left" }).click();
+  await expect(page.getByText(/A picture of the client's left, closed, from above/)).toBeVisible();
+});
+
+test("a set put on elsewhere is counted and filled; nothing is supposed of it", async ({ page }) => {
+  await database((db) => db.query(`delete from studio.visit_event where visit_id = '${SET}'`));
+  await openFill(page);
+  await expect(fillWords(page)).toContainText("The studio has no record of the set: nothing counted yet.");
+  await expect(page.getByText(/the map puts \d+ here, how many were on is not known\. How many are\?/)).toBeVisible();
+  await numbers(page).nth(3).click();
+  await expect(fillWords(page)).toContainText(/3 on where the map asks for \d+ in the zones counted/);
+  await expect.poll(async () => (await kept("leftCounted")).map(({ payload }) => [payload.left, payload.setVisitId])).toEqual([[3, null]]);
 });

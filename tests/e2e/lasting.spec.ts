@@ -1,6 +1,6 @@
 import AxeBuilder from "@axe-core/playwright";
 import { readFileSync } from "node:fs";
-import { expect, test } from "./support";
+import { expect, openClient, test } from "./support";
 
 test("how sets last: looked at when asked, stopped, found in pictures, words, a table and CSV", async ({ page }) => {
   test.setTimeout(120_000);
@@ -124,4 +124,58 @@ test("a set over its 35 days: drawn ahead, a slider and play, what is on in word
   await expect(page.getByRole("button", { name: "Play" })).toBeVisible();
   await page.getByRole("button", { name: "As it was put on" }).click();
   await expect(slider).toHaveCount(0);
+});
+
+test("the next date is proposed without any visit: on the client's page, and wherever a fill is booked", async ({ page }) => {
+  await openClient(page, /Nerys Holloway/);
+  const next = page.getByRole("region", { name: "Next visit" });
+  await expect(next).toContainText(/Proposed: .* \(\d+ days after it was put on\)/);
+  await expect(next).toContainText(/by this client’s own \d+ fills/);
+  await page
+    .getByRole("region", { name: "Services" })
+    .getByRole("listitem")
+    .filter({ hasText: /^Fill/ })
+    .getByRole("button", { name: "Book" })
+    .click();
+  const sheet = page.getByRole("dialog");
+  await expect(sheet.getByText(/^Best on/)).toBeVisible();
+  const best = await sheet.getByLabel("Day").inputValue();
+  // Another day is theirs to choose, and the proposal a touch away.
+  await sheet.getByLabel("Day").fill("2031-01-07");
+  await sheet.getByRole("button", { name: "Take that day" }).click();
+  await expect(sheet.getByLabel("Day")).toHaveValue(best);
+  await expect(sheet.getByRole("button", { name: "Take that day" })).toHaveCount(0);
+  expect((await new AxeBuilder({ page }).include('[role="dialog"]').analyze()).violations).toEqual([]);
+  // Only a fill has such a day.
+  await sheet.getByLabel("Service").selectOption("lift");
+  await expect(sheet.getByText(/^Best on/)).toHaveCount(0);
+});
+
+test("a map on its 21st day, and in another curl, diameter and length beside it; taken it is the map", async ({ page }) => {
+  await openClient(page, /Hesper/);
+  await page.locator('main a[href*="/map/"]').first().click();
+  await page.waitForURL(/\/map\//);
+  await page.getByRole("radio", { name: "days", exact: true }).click();
+  const pictures = page.getByRole("img", { name: /on day \d+, both eyes in the mirror/ });
+  await expect(pictures).toHaveCount(1);
+  await expect(page.getByText(/^As planned: Day \d+ .*by this client’s own \d+ fills/)).toBeVisible();
+  const row = (name: RegExp) => page.getByRole("row", { name }).getByRole("cell");
+  const onDay21 = await row(/^Extensions on/)
+    .first()
+    .innerText();
+  await page.getByRole("radio", { name: "placed", exact: true }).click();
+  await expect(row(/^Extensions on/).first()).toContainText("(100");
+  await page.getByRole("radio", { name: "21", exact: true }).click();
+  await expect(row(/^Extensions on/).first()).toHaveText(onDay21);
+  await page.getByLabel("In another diameter").selectOption("0.2");
+  await expect(pictures).toHaveCount(2);
+  const [own, other] = await row(/^Heaviest/).allInnerTexts();
+  expect(Number(/and ([\d.]+)/.exec(other!)![1])).toBeGreaterThan(1.4 * Number(/and ([\d.]+)/.exec(own!)![1]));
+  await page.getByLabel("Longer or shorter").selectOption("1");
+  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
+  await page.getByRole("button", { name: "Take 0.20, 1 mm longer" }).click();
+  await expect(page.getByLabel("Title of the map")).toHaveValue(/0\.20/);
+  await expect(pictures).toHaveCount(1);
+  await page.getByRole("button", { name: "Undo", exact: true }).click();
+  await expect(page.getByLabel("Title of the map")).toHaveValue(/0\.15/);
 });

@@ -195,6 +195,7 @@ test("after a removal there is no set to find; a set of another client is none o
   await keep([
     tap(fill, 0, "started", { bottleId: bottle(), air }),
     tap(fill, 0, "leftCounted", { ...zoneCount(fill, zone as Zone, 2), setVisitId: null }),
+    tap(fill, 0, "beadPlaced", { lifeS: 900, air, bottleId: null }),
     tap(fill, 0, "finished", {}),
   ]);
   await rebuildOutcomes(urls().owner);

@@ -90,6 +90,7 @@ const inputs: Record<string, (s: TestStudio) => unknown> = {
   }),
   "booking/proposeMinutes": () => null,
   "booking/proposeDay": (s) => ({ clientId: s.ids.client, technicianId: s.ids.technician }),
+  "pictures/closedPictures": (s) => ({ clientId: s.ids.client }),
   "lasting/howTheyLast": (s) => ({ clientId: s.ids.client }),
   "consult/giveToClient": (s) => ({ visitId: s.ids.visit }),
   "consult/keepOwnAnswers": () => null,

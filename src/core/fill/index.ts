@@ -9,4 +9,5 @@ export { countedShare, leftInZones, setFromElsewhere, zonesFound, type ExpectedL
 export { COUNTED_BY, MET, MET_IDS, NOT_MET, SLEPT_ON, type CountedBy, type MetId, type SleptOn } from "./choices";
 export { isSameZone, NOTHING_FOUND, type FillWork, type FoundZone, type LeftCounted, type SinceLast, type TakenOff } from "./work";
 export { fillOutlook, type FillOutlook, type Removal } from "./fillOutlook";
+export { countOnPicture, type CountedOnPicture } from "./countOnPicture";
 export { worstLash, type WorstLash } from "./worstLash";

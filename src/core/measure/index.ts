@@ -5,6 +5,8 @@ export {
   noMarks,
   MARKED_PLACES,
   type PictureMarks,
+  LEFT_MARKS,
+  type LeftMark,
   type KnownLength,
   type MarkedPlace,
   type Px,

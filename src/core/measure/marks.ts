@@ -24,9 +24,13 @@ export type KnownLength = z.infer<typeof knownLengthSchema>;
 export const MARKED_PLACES = ["innerCorner", "outerCorner", "irisInner", "pupil", "irisOuter", "browPeak", "lowerLid"] as const;
 export type MarkedPlace = (typeof MARKED_PLACES)[number];
 
+/** What a mark on a worn extension says of it. */
+export const LEFT_MARKS = ["on", "outgrown", "twisted"] as const;
+export type LeftMark = (typeof LEFT_MARKS)[number];
+
 /** What a person marked on one picture. Lashes run root to tip, with as many taps between as they bend. */
 export const pictureMarksSchema = z.strictObject({
-  version: z.literal(1),
+  version: z.literal(2),
   scale: knownLengthSchema.nullable(),
   /** A second known length at right angles to the first: takes the tilt of the scale out. */
   across: knownLengthSchema.nullable(),
@@ -34,9 +38,16 @@ export const pictureMarksSchema = z.strictObject({
   line: z.array(point).max(40),
   places: z.partialRecord(z.enum(MARKED_PLACES), point),
   lashes: z.array(z.array(point).min(2).max(6)).max(80),
+  /** Extensions of a worn set that are still on, at their roots, and which layer of its map they are of. */
+  left: z.array(z.strictObject({ at: point, is: z.enum(LEFT_MARKS), layer: z.int().min(0).max(9) })).max(400),
 });
 export type PictureMarks = z.infer<typeof pictureMarksSchema>;
 
-export const noMarks: PictureMarks = { version: 1, scale: null, across: null, line: [], places: {}, lashes: [] };
+export const noMarks: PictureMarks = { version: 2, scale: null, across: null, line: [], places: {}, lashes: [], left: [] };
 
-export const pictureMarksDocument: DocumentKind<PictureMarks> = { name: "set of marks", version: 1, schema: pictureMarksSchema };
+export const pictureMarksDocument: DocumentKind<PictureMarks> = {
+  name: "set of marks",
+  version: 2,
+  schema: pictureMarksSchema,
+  upgrade: (older) => ({ ...(older as object), version: 2, left: [] }),
+};

@@ -119,7 +119,8 @@ function closed(key: DrawnPicture["key"], options: { turnDeg?: number; leanDeg?:
     heightPx: SIZE.height,
     truth: { lashLineMm: ARC.radiusMm * ARC.angle, lashesMm: lashes.map(({ lengthMm }) => lengthMm) },
     marks: {
-      version: 1,
+      version: 2,
+      left: [],
       scale: { from: whole(zero), to: whole(ends.along), mm: RULER_MM },
       across: { from: whole(zero), to: whole(ends.down), mm: 10 },
       line: Array.from({ length: 9 }, (_, i) => whole(line[i * 8]!)),
@@ -190,7 +191,8 @@ function open(): DrawnPicture {
       },
     },
     marks: {
-      version: 1,
+      version: 2,
+      left: [],
       scale: { from: whole(scale[0]), to: whole(scale[1]), mm: 20 },
       across: { from: whole(across[0]), to: whole(across[1]), mm: 5 },
       line: [0.1, 0.2, 0.35, 0.5, 0.65, 0.8, 0.9].map(at),

@@ -1,8 +1,9 @@
 "use client";
 import { useState } from "react";
-import type { FillOutlook } from "@/core/fill";
+import dynamic from "next/dynamic";
+import type { CountedBy, FillOutlook } from "@/core/fill";
 import type { VisitState } from "@/core/visit";
-import { Button, Verdict } from "@/ui";
+import { Button, Choice, Verdict } from "@/ui";
 import { counted } from "@/core/units";
 import type { MapGround } from "@/features/visit/clientMaps";
 import type { FoundSet } from "@/features/visit/setBefore";
@@ -14,6 +15,11 @@ import { leftWords, workWords } from "./fillWords";
 import { Gaps } from "./Gaps";
 import { SinceLastRow } from "./SinceLast";
 import { TakeOffPads } from "./TakeOffPads";
+
+// Fetched when it is wanted: most count at the eye.
+const CountOnPicture = dynamic(() => import("./CountOnPicture").then((module) => module.CountOnPicture), {
+  loading: () => <p className="text-ink-2">Opening…</p>,
+});
 
 const STEPS = { left: "What is left", since: "Since last time", off: "Take off", gaps: "The gaps" } as const;
 type Step = keyof typeof STEPS;
@@ -36,6 +42,7 @@ export function FillPanel({
 }) {
   // What is to be done next, as the page comes; then whatever is touched.
   const [open, setOpen] = useState<Step | null>(outlook.uncounted > 0 ? "left" : taps.toGo > 0 ? "off" : "gaps");
+  const [by, setBy] = useState<CountedBy>("pads");
   const { policy, map } = visit;
   const done: Readonly<Record<Step, string>> = {
     left: `${outlook.zones.length - outlook.uncounted} of ${outlook.zones.length}`,
@@ -69,7 +76,25 @@ export function FillPanel({
       </div>
       {open ? (
         <div className="mt-3">
-          {open === "left" ? <CountLeft visitId={visit.id} found={found} trays={ground.trays} policy={policy} outlook={outlook} /> : null}
+          {open === "left" ? (
+            <>
+              <Choice
+                label="Counted"
+                value={by}
+                options={[
+                  { value: "pads", label: "at the eye" },
+                  { value: "picture", label: "on a picture" },
+                ]}
+                onChange={setBy}
+                className="mb-2"
+              />
+              {by === "pads" ? (
+                <CountLeft visitId={visit.id} found={found} trays={ground.trays} policy={policy} outlook={outlook} />
+              ) : (
+                <CountOnPicture visitId={visit.id} clientId={visit.clientId} found={found} outlook={outlook} />
+              )}
+            </>
+          ) : null}
           {open === "since" ? <SinceLastRow visitId={visit.id} since={state.fill.since} /> : null}
           {open === "off" ? (
             <TakeOffPads

@@ -8,15 +8,20 @@ import type { KeptPicture } from "./data";
 /** Takes a picture of one eye in, open or closed on its pad. */
 export function AddPicture({
   clientId,
+  closed = null,
   onProblem,
   onTaken,
 }: {
   clientId: string;
+  /** A picture of this eye closed is wanted; null where anything may be taken in. */
+  closed?: Side | null;
   onProblem: (words: string | null) => void;
   onTaken: (id: string) => void;
 }) {
-  const [side, setSide] = useState<Side>("right");
-  const [kind, setKind] = useState<KeptPicture["kind"]>("closed");
+  const [chosenSide, setSide] = useState<Side>("right");
+  const [chosenKind, setKind] = useState<KeptPicture["kind"]>("closed");
+  const side = closed ?? chosenSide;
+  const kind = closed ? "closed" : chosenKind;
   const [busy, setBusy] = useState(false);
   const input = useRef<HTMLInputElement>(null);
   const take = async (file: File | undefined) => {
@@ -38,19 +43,23 @@ export function AddPicture({
   };
   return (
     <section aria-label="Take a picture in">
-      <h2 className="text-xl">Take one in</h2>
-      <Choice label="Eye" value={side} options={SIDES.map((s) => ({ value: s, label: sideLabel(s) }))} onChange={setSide} />
-      <Choice
-        label="It is"
-        value={kind}
-        options={[
-          { value: "closed", label: "closed, on its pad" },
-          { value: "open", label: "open" },
-        ]}
-        onChange={setKind}
-      />
+      {closed ? null : (
+        <>
+          <h2 className="text-xl">Take one in</h2>
+          <Choice label="Eye" value={side} options={SIDES.map((s) => ({ value: s, label: sideLabel(s) }))} onChange={setSide} />
+          <Choice
+            label="It is"
+            value={kind}
+            options={[
+              { value: "closed", label: "closed, on its pad" },
+              { value: "open", label: "open" },
+            ]}
+            onChange={setKind}
+          />
+        </>
+      )}
       <Button tone="line" className="mt-2" disabled={busy} onClick={() => input.current?.click()}>
-        {busy ? "Taking it in…" : "Choose a picture"}
+        {busy ? "Taking it in…" : closed ? `A picture of the ${sideLabel(closed)}, closed` : "Choose a picture"}
       </Button>
       <input
         ref={input}

@@ -1,39 +1,32 @@
 "use client";
-import { useMemo, useRef, useState } from "react";
+import { useMemo, useRef, useState, type ReactNode } from "react";
 import { sideLabel } from "@/core/eye";
-import { curveThrough, MARKED_PLACES, PLACE_WORDS, type MarkedPlace, type PictureMarks, type Px } from "@/core/measure";
+import { curveThrough, MARKED_PLACES, PLACE_WORDS, type PictureMarks, type Px } from "@/core/measure";
 import { Button, Choice, TextField } from "@/ui";
 import { readNumber } from "@/ui/readNumber";
+import { asPoint, handlesOf, INK, says, SHORT, TOOLS, type Tool } from "./boardMarks";
 import type { KeptPicture } from "./data";
-
-type Tool = "scale" | "across" | "line" | "lashes" | MarkedPlace;
-/** One mark on the board: where it is, and the marks with it moved or taken away. */
-type Handle = {
-  readonly key: string;
-  readonly label: string;
-  readonly at: Px;
-  readonly ink: string;
-  readonly move: (to: Px) => PictureMarks;
-  readonly remove: () => PictureMarks;
-};
-
-const asPoint = ([x, y]: Px): [number, number] => [Math.round(x * 10) / 10, Math.round(y * 10) / 10];
-const INK = { scale: "#9A6F12", line: "#1E5B45", lash: "#AE3434", place: "#1E5B45" } as const;
-const SHORT: Readonly<Record<Tool, string>> = { scale: "scale", across: "across it", line: "lash line", lashes: "lashes", ...PLACE_WORDS };
 
 /** The picture with everything marked on it. A tap sets a mark of the chosen kind; marks are dragged, keyed, taken away. */
 export function MarkingBoard({
   picture,
   marks,
   onMarks,
+  countsLayer = null,
+  children,
 }: {
-  picture: KeptPicture;
+  picture: Pick<KeptPicture, "id" | "kind" | "side" | "widthPx" | "heightPx">;
   marks: PictureMarks;
   onMarks: (marks: PictureMarks) => void;
+  /** Extensions of this layer of a worn set are counted; null where the eye is measured. */
+  countsLayer?: number | null;
+  /** Laid over the picture, in its own px. */
+  children?: ReactNode;
 }) {
   const open = picture.kind === "open";
-  const tools: readonly Tool[] = open ? ["scale", "across", "line", ...MARKED_PLACES] : ["scale", "across", "line", "lashes"];
-  const [tool, setTool] = useState<Tool>("scale");
+  const counts = countsLayer !== null;
+  const tools: readonly Tool[] = counts ? TOOLS.left : TOOLS[picture.kind];
+  const [tool, setTool] = useState<Tool>(counts ? (marks.line.length > 1 ? "on" : "line") : "scale");
   const [begun, setBegun] = useState<readonly Px[]>([]);
   const [bends, setBends] = useState(false);
   const [zoom, setZoom] = useState<1 | 2>(1);
@@ -63,6 +56,11 @@ export function MarkingBoard({
       if (taps.length < 2 || (bends && taps.length < 6)) return setBegun(taps);
       setBegun([]);
       put({ ...marks, lashes: [...marks.lashes, taps.map(asPoint)] });
+    } else if (tool === "notOn") {
+      const nearest = nearestLeft(marks.left, at, countsLayer);
+      if (nearest !== null) put({ ...marks, left: marks.left.filter((_, i) => i !== nearest) });
+    } else if (tool === "on" || tool === "outgrown" || tool === "twisted") {
+      put({ ...marks, left: [...marks.left, { at: point, is: tool, layer: countsLayer ?? 0 }] });
     } else {
       put({ ...marks, places: { ...marks.places, [tool]: point } });
       const next = MARKED_PLACES[MARKED_PLACES.indexOf(tool) + 1];
@@ -74,7 +72,7 @@ export function MarkingBoard({
     setBegun([]);
   };
   // Roots lie on the lash line: only marks of the kind worked on take the pointer, so that a tap beside another one counts.
-  const handles = useMemo(() => handlesOf(marks), [marks]);
+  const handles = useMemo(() => handlesOf(marks).filter(({ key }) => !counts || key.startsWith("line ")), [marks, counts]);
   const isWorkedOn = (key: string) => key === tool || key.startsWith(`${tool} `) || (tool === "lashes" && key.startsWith("lash "));
   const line = marks.line.length > 1 ? curveThrough(marks.line) : [];
   const unit = picture.widthPx / 900;
@@ -146,7 +144,7 @@ export function MarkingBoard({
         </Button>
       </div>
       <p className="pb-2 text-sm text-ink-2" aria-live="polite">
-        {says(tool, begun.length, bends, open)}
+        {says(tool, begun.length, bends, open, counts)}
       </p>
       <div className="max-h-[70vh] overflow-auto rounded-md border border-line" tabIndex={0} role="region" aria-label="The picture">
         <svg
@@ -183,6 +181,8 @@ export function MarkingBoard({
           {begun.map(([x, y], i) => (
             <circle key={i} cx={x} cy={y} r={4 * unit} fill={INK.lash} />
           ))}
+          {counts ? <LeftMarks left={marks.left} layer={countsLayer} unit={unit} /> : null}
+          {children}
           {handles.map((handle) => (
             <g
               key={handle.key}
@@ -232,69 +232,27 @@ export function MarkingBoard({
   );
 }
 
-/** What the next tap does. */
-function says(tool: Tool, begun: number, bends: boolean, open: boolean): string {
-  if (tool === "scale") return begun ? "Now its other end." : "Tap both ends of a length you know, the longer the better.";
-  if (tool === "across")
-    return begun ? "Now its other end." : "Tap both ends of a second known length, square to the first. It takes the lean of the pad out.";
-  if (tool === "line")
-    return open
-      ? "Tap along the upper lid between the corners, three times or more."
-      : "Tap along the lash line from the inner corner to the outer, five times or more.";
-  if (tool === "lashes")
-    return begun
-      ? bends
-        ? "On along the bend to the tip, then Lash done."
-        : "Now the tip of this lash."
-      : "Tap the root of a lash, then its tip. Three or more in each part of the line tell its spread.";
-  return `Tap the ${PLACE_WORDS[tool]}.`;
+/** The mark nearest to a tap, of the layer that is counted. */
+function nearestLeft(left: PictureMarks["left"], [x, y]: Px, layer: number | null): number | null {
+  const off = ({ at }: PictureMarks["left"][number]) => Math.hypot(at[0] - x, at[1] - y);
+  return left.reduce<number | null>((best, mark, i) => {
+    if (mark.layer !== layer) return best;
+    return best !== null && off(left[best]!) <= off(mark) ? best : i;
+  }, null);
 }
 
-function handlesOf(marks: PictureMarks): Handle[] {
-  const swap = <T,>(all: readonly T[], i: number, to: T) => all.map((old, k) => (k === i ? to : old));
-  const scales = (["scale", "across"] as const).flatMap((key) => {
-    const scale = marks[key];
-    if (!scale) return [];
-    return (["from", "to"] as const).map((end): Handle => ({
-      key: `${key} ${end}`,
-      label: `${SHORT[key]}, ${end === "from" ? "first" : "second"} end`,
-      at: scale[end],
-      ink: INK.scale,
-      move: (to) => ({ ...marks, [key]: { ...scale, [end]: asPoint(to) } }),
-      remove: () => ({ ...marks, [key]: null }),
-    }));
-  });
-  const line = marks.line.map((at, i): Handle => ({
-    key: `line ${i}`,
-    label: `lash line, point ${i + 1}`,
-    at,
-    ink: INK.line,
-    move: (to) => ({ ...marks, line: swap(marks.line, i, asPoint(to)) }),
-    remove: () => ({ ...marks, line: marks.line.filter((_, k) => k !== i) }),
-  }));
-  const lashes = marks.lashes.flatMap((lash, l) =>
-    lash.map((at, i): Handle => ({
-      key: `lash ${l} ${i}`,
-      label: `lash ${l + 1}, ${i === 0 ? "root" : i === lash.length - 1 ? "tip" : `bend ${i}`}`,
-      at,
-      ink: INK.lash,
-      move: (to) => ({ ...marks, lashes: swap(marks.lashes, l, swap(lash, i, asPoint(to))) }),
-      remove: () => ({ ...marks, lashes: marks.lashes.filter((_, k) => k !== l) }),
-    })),
+/** Extensions that are on: a ring each, a bar across the outgrown, a cross on the twisted; other layers' pale. */
+function LeftMarks({ left, layer, unit }: { left: PictureMarks["left"]; layer: number | null; unit: number }) {
+  const r = 4.5 * unit;
+  return (
+    <g pointerEvents="none" aria-hidden="true">
+      {left.map(({ at: [x, y], is, layer: of }, i) => (
+        <g key={i} data-left={is} stroke={INK[is]} strokeWidth={2 * unit} fill="none" opacity={of === layer ? 1 : 0.35}>
+          <circle cx={x} cy={y} r={r} fill="#FDFBF5" fillOpacity="0.75" />
+          {is === "on" ? null : <path d={`M${x - r} ${y}H${x + r}`} />}
+          {is === "twisted" ? <path d={`M${x} ${y - r}V${y + r}`} /> : null}
+        </g>
+      ))}
+    </g>
   );
-  const places = MARKED_PLACES.flatMap((place): Handle[] => {
-    const at = marks.places[place];
-    if (!at) return [];
-    return [
-      {
-        key: place,
-        label: PLACE_WORDS[place],
-        at,
-        ink: INK.place,
-        move: (to) => ({ ...marks, places: { ...marks.places, [place]: asPoint(to) } }),
-        remove: () => ({ ...marks, places: Object.fromEntries(Object.entries(marks.places).filter(([key]) => key !== place)) }),
-      },
-    ];
-  });
-  return [...scales, ...line, ...lashes, ...places];
 }

@@ -5,7 +5,10 @@ import { z } from "zod";
 import { pictureMarksSchema } from "@/core/measure";
 import { picture } from "@/db/schema";
 import { action, Refusal } from "@/server/action";
+import { knownClient } from "@/features/visit/life";
 import { inStudio } from "@/server/inStudio";
+import { formatIn } from "@/server/studioTime";
+import { PICTURE_DAY, picturesOf } from "./data";
 
 /** Keeps what was marked on a picture. */
 export const saveMarks = action({ input: z.strictObject({ id: z.uuid(), marks: pictureMarksSchema }) }, (me, { id, marks }) =>
@@ -13,6 +16,15 @@ export const saveMarks = action({ input: z.strictObject({ id: z.uuid(), marks: p
     const rows = await tx.update(picture).set({ marks }).where(eq(picture.id, id)).returning({ id: picture.id });
     if (!rows[0]) throw new Refusal("This picture is not in the studio (any more).");
     return null;
+  }),
+);
+
+/** A client's pictures of an eye closed, newest first, to count what is left of a set on; and what day it is. */
+export const closedPictures = action({ input: z.strictObject({ clientId: z.uuid() }) }, (me, { clientId }) =>
+  inStudio(me, async (tx) => {
+    await knownClient(tx, clientId);
+    const pictures = (await picturesOf(tx, me, clientId)).filter(({ kind }) => kind === "closed");
+    return { pictures, today: formatIn(me.timeZone, new Date(), PICTURE_DAY) };
   }),
 );
 
