@@ -160,16 +160,16 @@ test("a map on its 21st day, and in another curl, diameter and length beside it;
   await expect(pictures).toHaveCount(1);
   await expect(page.getByText(/^As planned: Day \d+ .*by this client’s own \d+ fills/)).toBeVisible();
   const row = (name: RegExp) => page.getByRole("row", { name }).getByRole("cell");
-  const onDay21 = await row(/^Extensions on/)
+  const onDay21 = await row(/^extensions on/)
     .first()
     .innerText();
   await page.getByRole("radio", { name: "placed", exact: true }).click();
-  await expect(row(/^Extensions on/).first()).toContainText("(100");
+  await expect(row(/^extensions on/).first()).toContainText("(100");
   await page.getByRole("radio", { name: "21", exact: true }).click();
-  await expect(row(/^Extensions on/).first()).toHaveText(onDay21);
+  await expect(row(/^extensions on/).first()).toHaveText(onDay21);
   await page.getByLabel("In another diameter").selectOption("0.2");
   await expect(pictures).toHaveCount(2);
-  const [own, other] = await row(/^Heaviest/).allInnerTexts();
+  const [own, other] = await row(/^heaviest/).allInnerTexts();
   expect(Number(/and ([\d.]+)/.exec(other!)![1])).toBeGreaterThan(1.4 * Number(/and ([\d.]+)/.exec(own!)![1]));
   await page.getByLabel("Longer or shorter").selectOption("1");
   expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
