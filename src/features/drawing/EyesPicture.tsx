@@ -1,24 +1,19 @@
 "use client";
-import { useCallback, useMemo } from "react";
+import { memo, useMemo } from "react";
 import { sideLabel, type Survey } from "@/core/eye";
-import type { Fibre } from "@/core/lash";
-import { baseIndex, fibreCurl, mapInWords, type EyeView, type LashMap, type MapFacts } from "@/core/map";
+import { baseIndex, mapInWords, type EyeView, type LashMap, type MapFacts } from "@/core/map";
 import { useWidth } from "@/ui";
 import { EyesCanvas } from "./EyesCanvas";
 import { MapOnPad } from "./MapOnPad";
 import { Nose } from "./Nose";
 import { layPlate, type Plate } from "./plate";
+import { useCurls } from "./useCurls";
 
 export type PictureOf = {
   survey: Survey;
   /** What is worn, or null for the natural lashes alone. */
   map: LashMap | null;
 } & Pick<MapFacts, "trays" | "policy">;
-
-/** How a studio's fibres curl, the same function as long as trays and policy are. */
-export function useCurls({ trays, policy }: Pick<MapFacts, "trays" | "policy">) {
-  return useCallback((fibre: Fibre) => fibreCurl(fibre, trays, policy), [trays, policy]);
-}
 
 /** Both eyes as wide as there is room, with what a map lays on them; which is which and the nose stand below. */
 export function EyesPicture({
@@ -64,7 +59,7 @@ export function EyesPicture({
 }
 
 /** Which eye is which, and where the nose is. */
-export function Sides({ plate }: { plate: Plate }) {
+export const Sides = memo(function Sides({ plate }: { plate: Plate }) {
   return (
     <svg width={plate.widthPx} height="44" aria-hidden="true" className="block">
       {plate.eyes.map(({ side, from, to }) => (
@@ -75,4 +70,4 @@ export function Sides({ plate }: { plate: Plate }) {
       {plate.noseX ? <Nose x={plate.noseX} y={plate.view === "pad" ? 10 : 30} length={20} turned={plate.view === "pad"} /> : null}
     </svg>
   );
-}
+});

@@ -5,7 +5,7 @@ import type { FoundZone } from "@/core/fill";
 import type { Policy } from "@/core/policy";
 import type { Tray } from "@/core/map";
 import { EyesCanvas } from "@/features/drawing/EyesCanvas";
-import { useCurls } from "@/features/drawing/EyesPicture";
+import { useCurls } from "@/features/drawing/useCurls";
 import { layPlate, type EyePlace, type Plate } from "@/features/drawing/plate";
 import { pointsOnPad, shownHeight } from "@/features/placing/onPlate";
 import { useWidth } from "@/ui";

@@ -11,23 +11,27 @@ const scales = (width: number) => ({
   y: scaleLinear([0.2, 1], [HEIGHT - 24, 8]),
 });
 
-/** The share still on, day by day: this draw as a line, the band of a thousand behind it, the day that is shown. */
+/**
+ * The share still on, day by day: this draw as a line, the band of a thousand behind it, the day that is shown. The mark of the
+ * day lies over the picture and is only moved: a slider draws nothing anew.
+ */
 export function Course({ bands, set, day, width }: { bands: readonly DayBand[] | null; set: SetDays; day: number; width: number }) {
   const { x, y } = scales(width);
-  const seen = set.days[day]!;
+  const share = set.days[day]!.on / Math.max(1, set.lashes.length);
   return (
-    <svg width={width} height={HEIGHT} role="img" aria-label="Share still on by day, this draw and the band of a thousand" className="mt-2">
+    <div className="relative mt-2 contain-content" style={{ width, height: HEIGHT }}>
       <Curves bands={bands} set={set} width={width} />
-      <line x1={x(day)} x2={x(day)} y1={y(1)} y2={HEIGHT - 22} stroke="var(--ink)" />
-      <circle
-        cx={x(day)}
-        cy={y(seen.on / Math.max(1, set.lashes.length))}
-        r="5"
-        fill="var(--ink)"
-        stroke="var(--paper)"
-        strokeWidth="1.5"
+      <span
+        aria-hidden="true"
+        className="absolute top-0 left-0 w-px bg-ink will-change-transform"
+        style={{ height: HEIGHT - 22 - y(1), transform: `translate(${x(day)}px, ${y(1)}px)` }}
       />
-    </svg>
+      <span
+        aria-hidden="true"
+        className="absolute top-0 left-0 -mt-[6px] -ml-[6px] size-3 rounded-full border-[1.5px] border-paper bg-ink will-change-transform"
+        style={{ transform: `translate(${x(day)}px, ${y(share)}px)` }}
+      />
+    </div>
   );
 }
 
@@ -44,7 +48,13 @@ const Curves = memo(function Curves({ bands, set, width }: { bands: readonly Day
     ({ on }) => y(on / Math.max(1, set.lashes.length)),
   );
   return (
-    <>
+    <svg
+      width={width}
+      height={HEIGHT}
+      role="img"
+      aria-label="Share still on by day, this draw and the band of a thousand"
+      className="block"
+    >
       {[0.4, 0.6, 0.8, 1].map((share) => (
         <g key={share}>
           <line x1={x(0)} x2={x(DAYS_AHEAD)} y1={y(share)} y2={y(share)} stroke="var(--line)" />
@@ -67,6 +77,6 @@ const Curves = memo(function Curves({ bands, set, width }: { bands: readonly Day
       ))}
       {bands ? <path d={band(bands) ?? ""} fill="var(--moss)" opacity="0.35" data-bands="" /> : null}
       <path d={course(set.days) ?? ""} fill="none" stroke="var(--ivy)" strokeWidth="2" />
-    </>
+    </svg>
   );
 });

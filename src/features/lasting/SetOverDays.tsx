@@ -1,6 +1,6 @@
 "use client";
 import { wrap } from "comlink";
-import { useEffect, useMemo, useRef, useState } from "react";
+import { useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
 import { paletteOf } from "@/core/drawing";
 import { sideLabel } from "@/core/eye";
 import type { DayBand, Hazard } from "@/core/growth";
@@ -8,7 +8,8 @@ import type { LashMap } from "@/core/map";
 import { DAYS_AHEAD, GAP_SHOWS_MM, setDays, type DaySeen, type SetDays } from "@/core/retention";
 import { formatPercent } from "@/core/units";
 import { EyesCanvas } from "@/features/drawing/EyesCanvas";
-import { Sides, useCurls, type PictureOf } from "@/features/drawing/EyesPicture";
+import { Sides, type PictureOf } from "@/features/drawing/EyesPicture";
+import { useCurls } from "@/features/drawing/useCurls";
 import { layPlate, type Plate } from "@/features/drawing/plate";
 import { sizedCanvas } from "@/features/drawing/sizedCanvas";
 import { usePixelRatio } from "@/features/drawing/usePixelRatio";
@@ -41,7 +42,8 @@ export function SetOverDays({ of, hazard, placedOn }: { of: PictureOf & { readon
   const drawn = useDaysAhead(set, plate, of, curlOf);
   const canvas = useRef<HTMLCanvasElement>(null);
   const frame = drawn[day];
-  useEffect(() => {
+  // With the words beside it, in the same frame.
+  useLayoutEffect(() => {
     const context = canvas.current?.getContext("2d");
     if (!context || !frame || !canvas.current) return;
     // A canvas given its size anew is made anew: only where the drawing's has changed.
@@ -60,9 +62,10 @@ export function SetOverDays({ of, hazard, placedOn }: { of: PictureOf & { readon
   const bands = useBands(set);
   const seen = set.days[day]!;
   return (
-    <div ref={ref}>
+    // Painted apart from the page around it: a step of the slider records nothing else anew.
+    <div ref={ref} className="relative isolate will-change-transform">
       <div
-        className="relative"
+        className="relative contain-strict"
         style={{ width: plate.widthPx, height: plate.eyeBottom }}
         role="img"
         aria-label={`The set of ${placedOn} on day ${day}, in the mirror: ${daySays(seen, set)}`}
@@ -89,7 +92,7 @@ export function SetOverDays({ of, hazard, placedOn }: { of: PictureOf & { readon
           {plays ? "Stop" : "Play"}
         </Button>
         <label className="flex min-w-60 flex-1 items-center gap-3">
-          <span className="w-16 text-lg font-semibold tabular-nums">Day {day}</span>
+          <span className="w-16 text-lg font-semibold tabular-nums contain-content">Day {day}</span>
           <input
             type="range"
             min={0}
@@ -105,7 +108,8 @@ export function SetOverDays({ of, hazard, placedOn }: { of: PictureOf & { readon
           />
         </label>
       </div>
-      <p className="mt-1">{daySays(seen, set)}</p>
+      {/* As high as its longest, so that nothing under it moves. */}
+      <p className="mt-1 min-h-12 contain-content">{daySays(seen, set)}</p>
       <Course bands={bands} set={set} day={day} width={width} />
       <p className="text-[0.9375rem] text-ink-2">
         Drawn, not counted: one set of many that could be, with {formatPercent(hazard.mid, 1)} of bonds lost a day and lashes that live{" "}

@@ -8,7 +8,7 @@ import { formatMm } from "@/core/units";
 import { layPlate } from "@/features/drawing/plate";
 import { Profile } from "@/features/drawing/Profile";
 import { EyesCanvas } from "@/features/drawing/EyesCanvas";
-import { useCurls } from "@/features/drawing/EyesPicture";
+import { useCurls } from "@/features/drawing/useCurls";
 import { ZoneMarks } from "@/features/drawing/ZoneMarks";
 import { Button, Dialog, SelectField } from "@/ui";
 import type { MapStudio } from "./useMapStudio";

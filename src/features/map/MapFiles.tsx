@@ -5,7 +5,6 @@ import { PAPERS, type Paper } from "@/core/formats";
 import { VIEW_LABELS, VIEWS, type View } from "@/core/map";
 import { Button, Choice, Notice } from "@/ui";
 import { importMap } from "./actions";
-import { svgToPng } from "./svgToPng";
 import { answered } from "@/ui/answered";
 
 const PNG_WIDTH_PX = 2400;
@@ -40,7 +39,8 @@ export function MapFiles({
   const fetchPng = async () => {
     if ((await save()) === null) return;
     const response = await fetch(`/api/maps/${mapId}/eyes.svg?view=facing`).catch(() => null);
-    const picture = response?.ok ? await svgToPng(await response.text(), PNG_WIDTH_PX).catch(() => null) : null;
+    const draw = async (svg: string) => (await import("./svgToPng")).svgToPng(svg, PNG_WIDTH_PX);
+    const picture = response?.ok ? await draw(await response.text()).catch(() => null) : null;
     if (!picture) return setProblems({ message: "The picture could not be made just now. Try again, or take the SVG.", lines: [] });
     const link = document.createElement("a");
     link.href = URL.createObjectURL(picture);

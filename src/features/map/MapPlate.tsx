@@ -14,7 +14,7 @@ import {
 } from "@/core/map";
 import { layPlate } from "@/features/drawing/plate";
 import { EyesCanvas } from "@/features/drawing/EyesCanvas";
-import { useCurls } from "@/features/drawing/EyesPicture";
+import { useCurls } from "@/features/drawing/useCurls";
 import { ZoneMarks, type ZoneMark } from "@/features/drawing/ZoneMarks";
 import { Choice, useWidth } from "@/ui";
 import { Backdrop, FOOT_PX } from "./Backdrop";

@@ -14,7 +14,7 @@ import {
 import { fieldOf } from "@/core/eye";
 import { placements, type Placement } from "@/core/map";
 import { drawnTo, spotKey, type PlannedSpot } from "@/core/placing";
-import { useCurls } from "@/features/drawing/EyesPicture";
+import { useCurls } from "@/features/drawing/useCurls";
 import { LashLayers, type LashLayer } from "@/features/drawing/LashLayers";
 import { lookOn, padOutline } from "@/features/drawing/lashesOnPlate";
 import { inPx, paintBlades, paintShapes } from "@/features/drawing/paint";
