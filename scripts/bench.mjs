@@ -7,7 +7,7 @@ import { ensureBuild, ensurePackages, runTs, secretsOf, stateFolder } from "./li
 import { stopOnSignals } from "./lib/run.mjs";
 
 // npm run bench            everything, each figure as a ratio to a yardstick of the same run
-// npm run bench -- planner one part of it: planner | plans | air | retention | drawing | dragging | taps | pages | readings | soak
+// npm run bench -- planner one part of it: planner | plans | air | retention | drawing | dragging | sliding | taps | pages | readings | soak
 // npm run bench -- background half an hour behind another tab; not part of everything
 
 const only = process.argv[2];
@@ -27,6 +27,7 @@ try {
     wanted("pages") ||
     wanted("drawing") ||
     wanted("dragging") ||
+    wanted("sliding") ||
     wanted("taps") ||
     wanted("readings") ||
     wanted("soak") ||
@@ -47,6 +48,7 @@ try {
     const asked = { IVY_BENCH_URL: app.url, IVY_BENCH_PASSWORD: secrets.password, IVY_BENCH_OWNER: postgres.urls.owner };
     if (wanted("drawing")) runTs("bench/drawing.ts", asked);
     if (wanted("dragging")) runTs("bench/dragging.ts", asked);
+    if (wanted("sliding")) runTs("bench/sliding.ts", asked);
     if (wanted("taps")) runTs("bench/taps.ts", asked);
     if (wanted("pages")) runTs("bench/pages.ts", asked);
     if (wanted("readings")) runTs("bench/readings.ts", asked);

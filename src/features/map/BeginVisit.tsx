@@ -1,10 +1,14 @@
 "use client";
+import dynamic from "next/dynamic";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { openForMap } from "@/features/visit/actions";
-import { Button, Dialog, Notice, Verdict } from "@/ui";
+import { Button, Notice, Verdict } from "@/ui";
 import { newId } from "@/ui/newId";
 import { answered } from "@/ui/answered";
+
+// Fetched when it is opened.
+const Dialog = dynamic(() => import("@/ui/Dialog").then((module) => module.Dialog));
 
 /** To the visit that wears this map: the agreed one of today, else a walk-in. What stands against it is asked there. */
 export function BeginVisit({
@@ -47,31 +51,33 @@ export function BeginVisit({
       <Button disabled={busy} onClick={() => (stops === 0 ? void begin() : (setProblem(null), setAsking(true)))}>
         To the chair
       </Button>
-      <Dialog open={asking} onOpenChange={setAsking} title={`${clientName}: before the chair`}>
-        {warning ? (
-          <Notice tone="look" title={warning.words}>
-            A walk-in keeps nobody’s time. Move it on its page if it is in the way.
-          </Notice>
-        ) : stops > 0 ? (
-          <p>
-            <Verdict tone="stop">
-              {stops} {stops === 1 ? "finding says" : "findings say"} stop
-            </Verdict>
-            <span className="block text-ink-2">You may go on; the map carries them as they are.</span>
-          </p>
-        ) : null}
-        {problem ? <Notice tone="stop" title={problem} className="mt-4" /> : null}
-        <div className="mt-5 flex gap-3">
-          {problem ? null : (
-            <Button disabled={busy} onClick={() => (warning ? router.push(`/visits/${warning.visitId}`) : void begin())}>
-              {busy ? "Opening…" : "To the chair"}
+      {asking ? (
+        <Dialog open onOpenChange={setAsking} title={`${clientName}: before the chair`}>
+          {warning ? (
+            <Notice tone="look" title={warning.words}>
+              A walk-in keeps nobody’s time. Move it on its page if it is in the way.
+            </Notice>
+          ) : stops > 0 ? (
+            <p>
+              <Verdict tone="stop">
+                {stops} {stops === 1 ? "finding says" : "findings say"} stop
+              </Verdict>
+              <span className="block text-ink-2">You may go on; the map carries them as they are.</span>
+            </p>
+          ) : null}
+          {problem ? <Notice tone="stop" title={problem} className="mt-4" /> : null}
+          <div className="mt-5 flex gap-3">
+            {problem ? null : (
+              <Button disabled={busy} onClick={() => (warning ? router.push(`/visits/${warning.visitId}`) : void begin())}>
+                {busy ? "Opening…" : "To the chair"}
+              </Button>
+            )}
+            <Button tone="line" onClick={() => setAsking(false)}>
+              Stay with the map
             </Button>
-          )}
-          <Button tone="line" onClick={() => setAsking(false)}>
-            Stay with the map
-          </Button>
-        </div>
-      </Dialog>
+          </div>
+        </Dialog>
+      ) : null}
     </>
   );
 }

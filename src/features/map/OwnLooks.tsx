@@ -1,10 +1,14 @@
 "use client";
+import dynamic from "next/dynamic";
 import { useState } from "react";
 import { LOOKS, lookHandles, landmarksOf } from "@/core/map";
-import { Button, Dialog, Notice, TextField } from "@/ui";
+import { Button, Notice, TextField } from "@/ui";
 import { forgetLook, keepLook } from "./actions";
 import type { MapStudio } from "./useMapStudio";
 import { answered } from "@/ui/answered";
+
+// Fetched when it is opened.
+const Dialog = dynamic(() => import("@/ui/Dialog").then((module) => module.Dialog));
 
 /** Looks the studio bent and kept: taken up with one tap; the one of this map is kept under a name. */
 export function OwnLooks({ studio }: { studio: MapStudio }) {
@@ -32,45 +36,47 @@ export function OwnLooks({ studio }: { studio: MapStudio }) {
       <Button tone="plain" className="-ml-4" onClick={() => setOpen(true)}>
         Looks of the studio{looks.length ? ` (${looks.length})` : ""}
       </Button>
-      <Dialog open={open} onOpenChange={setOpen} title="Looks of the studio">
-        {looks.length === 0 ? (
-          <p className="text-ink-2">
-            None yet. Bend a look by its handles over the skyline, then keep it here; everyone in the studio can plan with it.
-          </p>
-        ) : (
-          <ul className="border-t border-line">
-            {looks.map(({ id, look }) => (
-              <li key={id} className="flex flex-wrap items-center gap-x-4 border-b border-line py-2">
-                <LookShape bend={look.bend} />
-                <span className="min-w-0 flex-1">
-                  <b className="break-words">{look.name}</b> <span className="text-sm text-ink-2">from {LOOKS[look.from].label}</span>
-                </span>
-                <Button
-                  tone="line"
-                  onClick={() => {
-                    void plan({ look: look.from, bend: [...look.bend] });
-                    setOpen(false);
-                  }}
-                >
-                  Take it
-                </Button>
-                {page.mayForget ? (
-                  <Button tone="plain" onClick={() => void forget(id)}>
-                    Forget
+      {open ? (
+        <Dialog open onOpenChange={setOpen} title="Looks of the studio">
+          {looks.length === 0 ? (
+            <p className="text-ink-2">
+              None yet. Bend a look by its handles over the skyline, then keep it here; everyone in the studio can plan with it.
+            </p>
+          ) : (
+            <ul className="border-t border-line">
+              {looks.map(({ id, look }) => (
+                <li key={id} className="flex flex-wrap items-center gap-x-4 border-b border-line py-2">
+                  <LookShape bend={look.bend} />
+                  <span className="min-w-0 flex-1">
+                    <b className="break-words">{look.name}</b> <span className="text-sm text-ink-2">from {LOOKS[look.from].label}</span>
+                  </span>
+                  <Button
+                    tone="line"
+                    onClick={() => {
+                      void plan({ look: look.from, bend: [...look.bend] });
+                      setOpen(false);
+                    }}
+                  >
+                    Take it
                   </Button>
-                ) : null}
-              </li>
-            ))}
-          </ul>
-        )}
-        <div className="mt-5 flex flex-wrap items-end gap-3">
-          <TextField label="Keep this map’s look as" value={name} maxLength={40} onChange={(event) => setName(event.target.value)} />
-          <Button disabled={name.trim() === ""} onClick={() => void keep()}>
-            Keep
-          </Button>
-        </div>
-        {problem ? <Notice tone="stop" title={problem} className="mt-4" /> : null}
-      </Dialog>
+                  {page.mayForget ? (
+                    <Button tone="plain" onClick={() => void forget(id)}>
+                      Forget
+                    </Button>
+                  ) : null}
+                </li>
+              ))}
+            </ul>
+          )}
+          <div className="mt-5 flex flex-wrap items-end gap-3">
+            <TextField label="Keep this map’s look as" value={name} maxLength={40} onChange={(event) => setName(event.target.value)} />
+            <Button disabled={name.trim() === ""} onClick={() => void keep()}>
+              Keep
+            </Button>
+          </div>
+          {problem ? <Notice tone="stop" title={problem} className="mt-4" /> : null}
+        </Dialog>
+      ) : null}
     </>
   );
 }

@@ -12,6 +12,9 @@ import { clockIn } from "@/server/studioTime";
 /** A fill that counted something. */
 export const hasCounted = sql`${visitOutcome.found}->>'countedAtMs' is not null`;
 
+/** So many fills are read at once. */
+const AT_ONCE = 400;
+
 /** The set that a fill counted; null where it counted none the studio has a record of. */
 const setOf = (found: FillFound | null) => found?.zones.find(({ setVisitId }) => setVisitId !== null)?.setVisitId ?? null;
 
@@ -37,12 +40,35 @@ export async function lastedSets(
   { most, of }: { readonly most: number; readonly of: "first" | "latest" } = { most: 20_000, of: "first" },
 ): Promise<LastedSet[]> {
   const fills = await tx
-    .select({ visitId: visit.id, clientId: visit.clientId, found: visitOutcome.found })
+    .select({ id: visit.id })
     .from(visit)
     .innerJoin(visitOutcome, and(eq(visitOutcome.studioId, visit.studioId), eq(visitOutcome.visitId, visit.id)))
     .where(and(clientIds ? inArray(visit.clientId, [...clientIds]) : undefined, isNull(visit.withdrawnAt), hasCounted))
     .orderBy((of === "first" ? asc : desc)(visit.startsAt))
     .limit(most);
+  const sets: LastedSet[] = [];
+  for (let at = 0; at < fills.length; at += AT_ONCE) {
+    // What is read is parsed: ten thousand at once would keep everybody else waiting.
+    if (at > 0) await new Promise((resolve) => setImmediate(resolve));
+    const ids = fills.slice(at, at + AT_ONCE).map(({ id }) => id);
+    sets.push(...(await setsOfFills(tx, me, ids, cycleDays, slowerPerWeek)));
+  }
+  return sets.sort((a, b) => a.facts.placedAtMs - b.facts.placedAtMs);
+}
+
+/** The sets that some fills counted; those that no longer stand as they were counted are left out. */
+async function setsOfFills(
+  tx: StudioTransaction,
+  me: Pick<Member, "timeZone">,
+  fillIds: readonly string[],
+  cycleDays: number,
+  slowerPerWeek: ReadonlyMap<string, number>,
+): Promise<LastedSet[]> {
+  const fills = await tx
+    .select({ visitId: visit.id, clientId: visit.clientId, found: visitOutcome.found })
+    .from(visit)
+    .innerJoin(visitOutcome, and(eq(visitOutcome.studioId, visit.studioId), eq(visitOutcome.visitId, visit.id)))
+    .where(inArray(visit.id, [...fillIds]));
   const setIds = [...new Set(fills.flatMap(({ found }) => setOf(found) ?? []))];
   const rows =
     setIds.length === 0
@@ -66,7 +92,7 @@ export async function lastedSets(
   const bottles = new Map(used.map((bottle) => [bottle.id, bottle]));
   const clock = clockIn(me.timeZone);
   const byId = new Map(rows.map((row) => [row.visitId, row]));
-  const facts = fills.flatMap(({ visitId, clientId, found }): LastedSet[] => {
+  return fills.flatMap(({ visitId, clientId, found }): LastedSet[] => {
     const set = byId.get(setOf(found) ?? "");
     if (!found || !set?.worn || !set.how || !set.putOnAt || set.clientId !== clientId) return [];
     const { worn, how, putOnAt, technicianId } = set;
@@ -83,7 +109,6 @@ export async function lastedSets(
     );
     return learned ? [{ facts: learned, places: placesOf({ clientId, found }, counted), zones: knownZones({ found }, counted) }] : [];
   });
-  return facts.sort((a, b) => a.facts.placedAtMs - b.facts.placedAtMs);
 }
 
 const daysBetween = (from: string, to: string): number => (Date.parse(to) - Date.parse(from)) / 86_400_000;
