@@ -1,5 +1,4 @@
 import { SERVICES } from "@/core/service";
-import type { drizzle } from "drizzle-orm/node-postgres";
 import { consentText, NOTHING_SO } from "@/core/care";
 import { isMix, mixFor, type Recipe } from "@/core/mixing";
 import { defaultPolicy } from "@/core/policy";
@@ -8,6 +7,7 @@ import { processSteps, shippedProtocols } from "@/core/protocol";
 import { AREAS, partOf } from "@/core/eye";
 import type { VisitEvent } from "@/core/visit";
 import * as schema from "../schema";
+import type { Tx } from "./ids";
 import { eyes } from "./clients";
 import {
   BROW_BLEND,
@@ -23,7 +23,6 @@ import {
 } from "./colour";
 import { airAt } from "./scenario";
 
-type Tx = Parameters<Parameters<ReturnType<typeof drizzle<typeof schema>>["transaction"]>[0]>[0];
 /** How the demo makes ids and dates, handed in by `load.ts`. */
 export type Making = {
   readonly studioId: string;
