@@ -64,6 +64,15 @@ test("as they come off: kept falls, the rest to come off falls, gaps stay as pla
   expect(off(2).kept[2]!.n).toBe(at(fill).kept[2]!.n - 2);
   expect(off(2).minutes.off).toBe(at(fill).minutes.off - 1);
 });
+test("what is reckoned to be outgrown goes by the lashes that were worn: where all young ones were left bare, nothing is", () => {
+  const fill = counts((n) => ({ left: n - 1 }));
+  const unmarked = { ...fill, counted: fill.counted.map((zone) => ({ ...zone, outgrown: null })) };
+  const off = (bareBelowDays: number) =>
+    fillOutlook(before, { hazardPerDay: 0.0117, bareBelowDays, cycleDays: 90 }, unmarked, 21 * DAY, { map, survey, policy, pace: () => 60 })
+      .off.off;
+  expect(off(0)).toBeGreaterThan(10);
+  expect(off(34)).toBe(0);
+});
 test("some zones counted: the others stand as expected in the gaps, and say nothing of the share", () => {
   const some = at(counts((n) => ({ left: n - 1 }), nothing.zones.slice(0, 3)));
   expect(some.uncounted).toBe(nothing.zones.length - 3);
@@ -114,6 +123,8 @@ test("the lash that carries most by now: of what is left, by its heaviest fibre,
   const { zones, days } = nothing;
   const worst = worstLash(before, zones, days, policy)!;
   expect(worst.loadNow).toBeGreaterThan(worst.loadSet);
+  // Derived: between the shortest and the longest twentieth lie 3.29 spreads of 0.7 mm, and the zone's own slope.
+  expect(worst.movedOutMm).toBeGreaterThan(2.2);
   expect(worst.movedOutMm).toBeLessThanOrEqual(21 * 0.13 + 1e-9);
   expect(worst.stopsAt).toBeCloseTo(1.6 * 1.35, 9);
   expect(worstLash(before, zones, 0, policy)).toMatchObject({ movedOutMm: 0 });

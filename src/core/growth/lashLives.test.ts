@@ -101,3 +101,11 @@ test.each([
   expect(movedOutShare(days, 0)).toBe(1);
   expect(movedOutShare(90, 2.5)).toBe(0);
 });
+
+test("where only some can move so far they are the youngest that were worn", () => {
+  const figures = { ...USUAL_FIGURES, bareBelowDays: 12 };
+  // Derived: 0.05 of 78 days are 3.9, of the 57 that are left 6.8 %; growing for 20 days or so, 88 in 100 of them moved 1.2 mm.
+  expect(movedOutShare(21, 1.2, figures, 0.05)).toBeCloseTo(0.068 * 0.885, 3);
+  expect(movedOutShare(21, 1.2, figures, 0)).toBe(0);
+  expect(movedOutShare(21, 1.2, figures, 1)).toBe(movedOutShare(21, 1.2, figures));
+});

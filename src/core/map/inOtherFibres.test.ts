@@ -51,12 +51,20 @@ test("another diameter: of the base alone, fans beside it keep theirs", () => {
   expect(other.title).toBe("wispy squirrel, C 0.12, hybrid");
   expect(inOtherFibres({ ...plan(), title: "own name" }, { ...NONE, diameterMm: 0.12 }).title).toBe("own name");
 });
+test("another curl leaves what has a curl of its own", () => {
+  const map = plan();
+  const own = { ...map, accents: { ...map.accents!, fibre: { ...map.accents!.fibre, curl: "M" as const } } };
+  expect(inOtherFibres(own, { ...NONE, curl: "D" }).accents!.fibre.curl).toBe("M");
+});
 test("longer or shorter: all alike, no shorter than 5 mm and no longer than a client wears", () => {
   const map = plan();
   const lengths = (longerMm: number) => fibres(inOtherFibres(map, { ...NONE, longerMm })).map(({ lengthMm }) => lengthMm);
   expect(lengths(1)).toEqual(lengths(0).map((mm) => mm + 1));
   expect(lengths(-2)).toEqual(lengths(0).map((mm) => Math.max(5, mm - 2)));
   expect(new Set(lengths(20))).toEqual(new Set([18]));
+  expect(inOtherFibres({ ...map, classLengthsMm: [8, 11] }, { ...NONE, longerMm: 1 }).classLengthsMm).toEqual([9, 12]);
+  const onAHead = inOtherFibres({ ...map, longestMm: 22 }, { ...NONE, longerMm: 1 });
+  expect([onAHead.longestMm, inOtherFibres({ ...map, longestMm: 22 }, { ...NONE, longerMm: -1 }).longestMm]).toEqual([22, 21]);
   const { classes, longest } = ((of) => ({ classes: of.eyes.right.layers[0]!.zones[0]!, longest: of.longestMm }))(
     inOtherFibres(
       {

@@ -18,7 +18,8 @@ export function inOtherFibres(map: LashMap, { curl, diameterMm, longerMm }: Othe
     ...(diameterMm !== null && worn.diameterMm === base.diameterMm ? { diameterMm } : {}),
   });
   const length = (mm: number) =>
-    longerMm === 0 ? mm : Math.min(FIBRE_LENGTHS_MM.longestWorn, Math.max(FIBRE_LENGTHS_MM.shortest, mm + longerMm));
+    // What is longer already is worn by a practice head, and grows no longer.
+    longerMm === 0 ? mm : Math.min(Math.max(FIBRE_LENGTHS_MM.longestWorn, mm), Math.max(FIBRE_LENGTHS_MM.shortest, mm + longerMm));
   const longer = <T extends { readonly lengthMm: number }>(worn: T): T => ({ ...worn, lengthMm: length(worn.lengthMm) });
   const zone = (worn: ZoneFibre): ZoneFibre => ({
     ...longer(kind(worn)),

@@ -24,8 +24,6 @@ const NATURAL_LEAST = 0.02;
 
 /** A log whose spread is beyond this is no figure. */
 export const EXTREME_SD = 1.5;
-/** Less than one bond in ten thousand a day is none. */
-export const NO_HAZARD_LOG = Math.log(1e-4);
 
 export const isLearnedFrom = ({ worn, left, days }: Pick<FillFacts, "worn" | "left" | "days">): boolean =>
   worn > 0 && left <= worn && days >= EARLIEST && days <= LATEST;

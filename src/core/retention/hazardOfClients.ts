@@ -1,5 +1,5 @@
 import { SPEAKS_FROM } from "./factorColumns";
-import { countsOf, EXTREME_SD, isLearnedFrom, NO_HAZARD_LOG, type CycleSupposed } from "./fillCounts";
+import { countsOf, EXTREME_SD, isLearnedFrom, type CycleSupposed } from "./fillCounts";
 import type { FillFacts } from "./fillFacts";
 import { fitHazard } from "./hazardFit";
 import { NoFit } from "./hazardMode";
@@ -22,7 +22,7 @@ export function hazardOfClients(
     // The middle is not known exactly either.
     const [log, spread] = [beta[0]!, Math.sqrt(clientSd ** 2 + covariance[0]![0]!)];
     // Where next to nothing let go, or nearly all did, the counts give no figure.
-    return log > NO_HAZARD_LOG && spread < EXTREME_SD ? { perDay: Math.exp(log), spread } : USUAL_CLIENTS;
+    return spread < EXTREME_SD ? { perDay: Math.exp(log), spread } : USUAL_CLIENTS;
   } catch (error) {
     if (error instanceof NoFit) return USUAL_CLIENTS;
     throw error;

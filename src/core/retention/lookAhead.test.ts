@@ -17,15 +17,15 @@ test("60 % of it on at 21 days by the usual loss (handbook of the trade), darkne
   const placed = mapDarkness(mapFacts(map, { survey, policy: defaultPolicy, trays: WIDE_SHELF }));
   for (const side of ["right", "left"] as const) {
     expect(darkness[side].placed).toBe(placed[side].darkness);
-    // Derived: 0.6 of the area leaves 1 − (1 − d)^0.6.
-    expect(darkness[side].then).toBeCloseTo(1 - (1 - placed[side].darkness) ** 0.6, 1);
+    // Derived: 0.6 of the area leaves 1 − (1 − d)^0.6; both eyes lose alike.
+    expect(Math.abs(darkness[side].then - (1 - (1 - placed[side].darkness) ** (on / lashes)))).toBeLessThan(0.01);
   }
   expect(heaviest!.growing).toBeGreaterThan(heaviest!.resting);
   expect(next.day).toBeLessThanOrEqual(21);
   expect(ahead(map, 0)).toMatchObject({ on: lashes, outgrown: 0 });
   expect(ahead(map, 0).darkness.right.then).toBeCloseTo(placed.right.darkness, 9);
 });
-test("thicker weighs more and reads darker; longer weighs more; both come over their load where the thinner did not", () => {
+test("thicker weighs more, reads darker and comes over its load; longer weighs more; both grow out alike", () => {
   const thick = ahead(inOtherFibres(map, { ...NONE, diameterMm: 0.25 }));
   const long = ahead(inOtherFibres(map, { ...NONE, longerMm: 2 }));
   const plain = ahead(map);
@@ -36,6 +36,15 @@ test("thicker weighs more and reads darker; longer weighs more; both come over t
   expect(thick.overLoad).toBeGreaterThan(plain.on / 2);
   // Growth is the lashes', not the fibre's.
   expect(thick.outgrown).toBeCloseTo(plain.outgrown, 9);
+});
+test("an eye without extensions is as dark as it is", () => {
+  const half: LashMap = {
+    ...map,
+    eyes: { ...map.eyes, left: { layers: map.eyes.left.layers.map((layer) => ({ ...layer, zones: layer.zones.map(() => null) })) } },
+  };
+  expect(ahead(half).darkness.left).toEqual({ placed: 0, then: 0 });
+  expect(ahead(half).darkness.right.then).toBeCloseTo(ahead(map).darkness.right.then, 1);
+  expect(ahead(half).darkness.right.then).toBeGreaterThan(0.1);
 });
 test("another curl lies less of its length along the lash; how it holds is not supposed; of nothing worn nothing is said", () => {
   const other = ahead(inOtherFibres(map, { ...NONE, curl: "D" }));

@@ -4,7 +4,7 @@ import { planMap, type LashMap, type MapWish } from "../map";
 import { defaultPolicy } from "../policy";
 import { USUAL_FIGURES } from "../growth";
 import { nextFill, nextFillWords, setLashes } from ".";
-import { drawnSets, gapsDay } from "./nextFill";
+import { drawnSets, figuresOf, gapsDay } from "./nextFill";
 
 const survey = surveyOf([7, 9.5, 8.5], { babyShare: 0 });
 const mapOf = (change: Partial<MapWish> = {}, on = survey): LashMap =>
@@ -48,6 +48,15 @@ describe("the best day to come back", () => {
     expect(near.day).toBeLessThan(21);
     expect(near.weekLater.overLimit).toBeGreaterThan(0);
   });
+});
+
+test("what a set's days are reckoned by: the studio's cycle, and the baby lashes that were left bare", () => {
+  const withBabies = surveyOf([7, 9.5, 8.5], { babyShare: 0.1 });
+  const figures = figuresOf(mapOf({}, withBabies), withBabies, { ...defaultPolicy, cycleDays: 100 });
+  expect(figures).toMatchObject({ cycleDays: 100, anagenDays: 34 });
+  // One in ten of 100 days.
+  expect(figures.bareBelowDays).toBeCloseTo(10, 0);
+  expect(figuresOf(map, survey, defaultPolicy).bareBelowDays).toBe(0);
 });
 
 describe("gaps that show", () => {

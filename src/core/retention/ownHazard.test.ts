@@ -1,5 +1,5 @@
 import { USUAL_BOND_HAZARD } from "../growth";
-import { ownHazard, USUAL_CLIENTS, type OwnFill } from "./ownHazard";
+import { hazardFrom, ownHazard, USUAL_CLIENTS, type OwnFill } from "./ownHazard";
 
 const cycle = { mean: 90, sd: 5 };
 const fill = (left: number, worn = 200, days = 21): OwnFill => ({ left, worn, days, bareBelowDays: 0 });
@@ -37,4 +37,9 @@ test("more left than nature leaves, nothing left, impossible counts: a figure al
     expect(Number.isFinite(high)).toBe(true);
   }
   expect(of(fill(300))).toEqual(of());
+});
+test("by what it is known: the client's own fills, else the studio's, else nothing", () => {
+  expect(hazardFrom([fill(120)], USUAL_CLIENTS)).toEqual({ of: "client", fills: 1 });
+  expect(hazardFrom([], { perDay: 0.02, spread: 0.4 })).toEqual({ of: "studio" });
+  expect(hazardFrom([], USUAL_CLIENTS)).toEqual({ of: "usual" });
 });

@@ -5,7 +5,7 @@ import { fBeyond, studentTQuantile } from "../statistics/distributions";
 import { factorColumns, SPEAKS_FROM, type Behind, type FactorColumns, type Missing } from "./factorColumns";
 import { designOf } from "./design";
 import { FACTORS, type Factor } from "./factors";
-import { countsOf, EXTREME_SD, isLearnedFrom, NO_HAZARD_LOG, type CycleSupposed } from "./fillCounts";
+import { countsOf, EXTREME_SD, isLearnedFrom, type CycleSupposed } from "./fillCounts";
 import type { FillFacts } from "./fillFacts";
 import type { Effect, FactorName, Silent, StudioRetention, Told } from "./findings";
 import { fitHazard, type HazardFit } from "./hazardFit";
@@ -20,6 +20,8 @@ export type RetentionOptions = {
 
 /** Of what is called found, at most this share shall be false. */
 const FALSE_SHARE = 0.1;
+/** Less than one bond in ten thousand a day is none. */
+const NO_HAZARD_LOG = Math.log(1e-4);
 /** A log ratio beyond this is no figure. */
 const EXTREME_LOG = 3.5;
 

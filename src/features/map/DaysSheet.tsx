@@ -56,7 +56,7 @@ export function DaysSheet({ studio }: { studio: MapStudio }) {
   const kinds = stockedKinds(facts.trays);
   const { curl, diameterMm } = map.fibre;
   const stocked = (has: boolean) => (has ? "" : ", not in stock");
-  if (problem) return <Notice tone="stop" title={problem} />;
+  if (problem) return <Notice tone="look" title={problem} />;
   return (
     <div>
       <div className="grid gap-x-6 gap-y-3 sm:grid-cols-3">
