@@ -96,13 +96,22 @@ test("marks are kept and read back as they were; impossible ones are refused and
   const { saveMarks } = await import("@/features/pictures/actions");
   const { picturesPage } = await import("@/features/pictures/data");
   const marks = {
-    version: 1 as const,
+    version: 2 as const,
     scale: { from: [10, 10] as [number, number], to: [400, 10] as [number, number], mm: 20 },
     across: null,
     line: [],
     places: {},
     lashes: [],
+    left: [{ at: [200, 40] as [number, number], is: "outgrown" as const, layer: 0 }],
   };
+  // As a page opened before extensions were counted on pictures sends them.
+  const { left: _, ...older } = { ...marks, version: 1 };
+  expect(await saveMarks({ id: studio.ids.picture, marks: older })).toMatchObject({ ok: true });
+  expect((await picturesPage(me!, studio.ids.client))!.pictures.find(({ id }) => id === studio.ids.picture)!.marks).toEqual({
+    ...marks,
+    left: [],
+  });
+  expect(await saveMarks({ id: studio.ids.picture, marks: { ...older, version: 3 } })).toMatchObject({ ok: false });
   expect(await saveMarks({ id: studio.ids.picture, marks })).toMatchObject({ ok: true });
   expect(await saveMarks({ id: studio.ids.picture, marks: { ...marks, scale: { ...marks.scale, mm: 0 } } })).toMatchObject({ ok: false });
   const page = await picturesPage(me!, studio.ids.client);

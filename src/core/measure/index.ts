@@ -5,6 +5,7 @@ export {
   noMarks,
   MARKED_PLACES,
   type PictureMarks,
+  upgradeMarks,
   LEFT_MARKS,
   type LeftMark,
   type KnownLength,

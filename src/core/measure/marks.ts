@@ -45,9 +45,15 @@ export type PictureMarks = z.infer<typeof pictureMarksSchema>;
 
 export const noMarks: PictureMarks = { version: 2, scale: null, across: null, line: [], places: {}, lashes: [], left: [] };
 
+/** Marks as they were before extensions were counted on pictures, as they are now; anything else as it stands. */
+export const upgradeMarks = (marks: unknown): unknown =>
+  typeof marks === "object" && marks !== null && (marks as { readonly version?: unknown }).version === 1
+    ? { ...marks, version: 2, left: [] }
+    : marks;
+
 export const pictureMarksDocument: DocumentKind<PictureMarks> = {
   name: "set of marks",
   version: 2,
   schema: pictureMarksSchema,
-  upgrade: (older) => ({ ...(older as object), version: 2, left: [] }),
+  upgrade: upgradeMarks,
 };

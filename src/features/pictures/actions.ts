@@ -2,7 +2,7 @@
 import { eq } from "drizzle-orm";
 import { refresh } from "next/cache";
 import { z } from "zod";
-import { pictureMarksSchema } from "@/core/measure";
+import { pictureMarksSchema, upgradeMarks } from "@/core/measure";
 import { picture } from "@/db/schema";
 import { action, Refusal } from "@/server/action";
 import { knownClient } from "@/features/visit/life";
@@ -10,8 +10,11 @@ import { inStudio } from "@/server/inStudio";
 import { formatIn } from "@/server/studioTime";
 import { PICTURE_DAY, picturesOf } from "./data";
 
+/** A page that was opened before the app was renewed sends what was marked as it knew it: nothing of that is lost. */
+const marksForm = z.strictObject({ id: z.uuid(), marks: z.preprocess(upgradeMarks, pictureMarksSchema) });
+
 /** Keeps what was marked on a picture. */
-export const saveMarks = action({ input: z.strictObject({ id: z.uuid(), marks: pictureMarksSchema }) }, (me, { id, marks }) =>
+export const saveMarks = action({ input: marksForm }, (me, { id, marks }) =>
   inStudio(me, async (tx) => {
     const rows = await tx.update(picture).set({ marks }).where(eq(picture.id, id)).returning({ id: picture.id });
     if (!rows[0]) throw new Refusal("This picture is not in the studio (any more).");
