@@ -64,6 +64,8 @@ const openFill = async (page: Page) => {
   await page.goto(`/visits/${SET}`);
   await page.goto(`/visits/${FILL}`);
   await expect(page.getByRole("heading", { name: "The fill" })).toBeVisible();
+  // Before the page hears anything a touch is lost.
+  await keysAreHeard(page);
 };
 const numbers = (page: Page) => page.getByRole("group", { name: "How many are left" }).getByRole("button");
 
