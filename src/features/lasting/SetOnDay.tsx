@@ -42,7 +42,7 @@ export function SetOnDay({
   }, [set, plate, survey, policy, curlOf, theme, ratio, day]);
   return (
     <div ref={ref} role="img" aria-label={label}>
-      <div className="relative" style={{ width, height: plate.eyeBottom }}>
+      <div className="eye-glass relative" data-view="mirror" style={{ width, height: plate.eyeBottom }}>
         <EyesCanvas plate={plate} survey={survey} map={null} curlOf={curlOf} offsetMm={policy.attachmentOffsetMm} />
         <canvas ref={canvas} aria-hidden="true" className="pointer-events-none absolute top-0 left-0" />
       </div>

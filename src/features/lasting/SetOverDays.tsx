@@ -65,7 +65,8 @@ export function SetOverDays({ of, hazard, placedOn }: { of: PictureOf & { readon
     // Painted apart from the page around it: a step of the slider records nothing else anew.
     <div ref={ref} className="relative isolate will-change-transform">
       <div
-        className="relative contain-strict"
+        className="eye-glass relative contain-strict"
+        data-view="mirror"
         style={{ width: plate.widthPx, height: plate.eyeBottom }}
         role="img"
         aria-label={`The set of ${placedOn} on day ${day}, in the mirror: ${daySays(seen, set)}`}
