@@ -253,7 +253,8 @@ export const shots = [
   {
     name: "fill",
     take: async (page) => {
-      await openClient(page, /Ottilie/);
+      // Somebody whose visit of today no other picture takes.
+      await openClient(page, /Calla/);
       await page.locator('a[href^="/visits/"]').last().click();
       await page.getByRole("button", { name: /last time/ }).click();
       await confirmAnswers(page);

@@ -1,5 +1,5 @@
 "use client";
-import { memo, useMemo, useState } from "react";
+import { memo, useMemo, useState, type CSSProperties } from "react";
 import { sideLabel, type Side } from "@/core/eye";
 import { baseIndex, eyesInView, innerCornerOnRight, LAYER_LABELS, layerLegend, type LashMap, type Layer } from "@/core/map";
 import type { ZonePlaced } from "@/core/visit";
@@ -41,9 +41,15 @@ export const LengthRows = memo(function LengthRows({
         const zones = (map.eyes[side].layers[shown]?.zones ?? []).map((fibre, i) => ({ fibre, number: i + 1 }));
         if (innerCornerOnRight(side, "bedHead")) zones.reverse();
         return (
-          <section key={side} aria-label={sideLabel(side)}>
+          <section key={side} aria-label={sideLabel(side)} className="@container">
             <h2 className="font-sans text-xl first-letter:uppercase">{sideLabel(side)}</h2>
-            <ol className="mt-1 flex items-end gap-1">
+            <ol
+              className="mt-1 flex items-end gap-1"
+              // As large as they go, and never into one another: two figures are a little wider than they are high.
+              style={
+                { "--figure": `clamp(1.25rem, min(3.75vw, ${(78 / Math.max(1, zones.length)).toFixed(2)}cqw), 3.25rem)` } as CSSProperties
+              }
+            >
               {zones.map(({ fibre, number }) => (
                 <Zone
                   key={number}
@@ -93,9 +99,7 @@ const Zone = memo(function Zone({
   const kind = role === "accent" ? "section" : "zone";
   return (
     <li className="min-w-0 flex-1 text-center">
-      <span className="block text-[clamp(1.25rem,3.75vw,3.25rem)] leading-none font-semibold tracking-tight">
-        {fibre ? fibre.lengthMm : "–"}
-      </span>
+      <span className="block text-[length:var(--figure)] leading-none font-semibold tracking-tight">{fibre ? fibre.lengthMm : "–"}</span>
       {fibre?.classes?.length ? (
         <span className="block text-[clamp(1rem,2vw,1.5rem)] leading-tight text-ink-2">
           {fibre.classes.map(({ lengthMm }) => lengthMm).join(" ")}

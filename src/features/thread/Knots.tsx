@@ -46,13 +46,16 @@ export const Knots = memo(function Knots({
                 state === "tied" && "border-ivy bg-ivy",
                 state === "here" && "border-ivy bg-paper ring-3 ring-moss",
                 state === "ahead" && "border-line-strong bg-paper",
-                state === "open" && "border-rosehip bg-paper",
+                // Side by side on a phone their names would lie over each other: the mark says it as well.
+                state === "open" && "border-rosehip bg-paper text-[0.625rem] leading-3 font-bold text-rosehip",
               )}
-            />
+            >
+              {state === "open" ? "!" : null}
+            </span>
             <span
               className={cx(
                 "mt-1 block text-sm whitespace-nowrap",
-                (state === "tied" || state === "ahead") && "max-sm:sr-only",
+                state !== "here" && "max-sm:sr-only",
                 state === "here" ? "font-bold" : state === "open" ? "font-semibold text-rosehip" : state === "ahead" ? "text-ink-2" : "",
               )}
             >
