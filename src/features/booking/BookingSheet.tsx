@@ -63,7 +63,7 @@ export function BookingSheet({
   const ask = useAsk();
   const asked = useRef(0);
   const [proposed, setProposed] = useState<VisitMinutes | null>(null);
-  const [best, setBest] = useState<ProposedDay | null>(null);
+  const [answeredDay, setAnsweredDay] = useState<{ readonly clientId: string; readonly best: ProposedDay | null } | null>(null);
   const [findings, setFindings] = useState<readonly CareFinding[] | null>(null);
   const { moves } = start;
   const form = useStudioForm({
@@ -133,13 +133,16 @@ export function BookingSheet({
     if (!wantsDay) return;
     let isWanted = true;
     void proposeDay({ clientId, technicianId }).then(
-      (result) => isWanted && setBest(result.ok ? result.data : null),
+      (result) => isWanted && setAnsweredDay({ clientId, best: result.ok ? result.data : null }),
       () => undefined,
     );
     return () => {
       isWanted = false;
     };
   }, [wantsDay, clientId, technicianId]);
+
+  // What was answered for somebody else is not theirs.
+  const best = answeredDay?.clientId === clientId ? answeredDay.best : null;
 
   const stopped = findings !== null && stopsOf(findings).length > 0;
   const begun = moves?.begun ?? false;
