@@ -128,7 +128,7 @@ export function BookingSheet({
   }, [service, client, technicianId, day, time, movesId]);
 
   const clientId = client?.id ?? null;
-  const wantsDay = service === "fill" && !moves && clientId !== null;
+  const wantsDay = service === "fill" && !moves?.begun && clientId !== null;
   useEffect(() => {
     if (!wantsDay) return;
     let isWanted = true;
