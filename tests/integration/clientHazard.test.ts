@@ -10,6 +10,15 @@ beforeAll(async () => {
   studio = await makeStudio("hazard");
 });
 
+// What these visits came to stands on no events: others reckon all there is anew.
+afterAll(() =>
+  withClient(urls().owner, (db) =>
+    db.query("delete from studio.visit v using studio.client c where c.id = v.client_id and c.studio_id = $1 and c.name like 'Counted %'", [
+      studio.ids.studioId,
+    ]),
+  ),
+);
+
 /** So many clients with three fills each, all of whose sets kept this share over three weeks. */
 async function haveCounted(clients: number, share: number) {
   const { ids } = studio;
