@@ -125,7 +125,7 @@ printTable(
   `Server render with ${clients.toLocaleString("en")} clients, ${visits.toLocaleString("en")} visits, ${events.toLocaleString("en")} events, against a bare page (sign-in) of the same server`,
   rendered,
 );
-const bare = await answerTime(bareContext, "/sign-in");
+const { bare } = await besideTheBare("/sign-in");
 const FIT_MS = 5000;
 const reckoned = await reckonedMs();
 printTable(`What ${fills.length.toLocaleString("en")} fills counted`, [

@@ -206,6 +206,30 @@ test("after a removal there is no set to find; a set of another client is none o
   expect((await visitPage(me, await agreed("fill", 0, { map: false }), new Date()))!.found).toMatchObject({ set: { visitId: fill } });
 });
 
+test("a date is proposed for what is worn by care's own rule: not for a set of seven weeks ago", async () => {
+  const { proposeDay } = await import("@/features/booking/actions");
+  const proposedFor = async (daysAgo: number) => {
+    const clientId = crypto.randomUUID();
+    await sql("insert into studio.client (studio_id, id, name) values ($1, $2, 'Long Gone')", [studio.ids.studioId, clientId]);
+    const id = await agreed("newSet", daysAgo, { clientId });
+    await keep([
+      tap(id, daysAgo, "started", { bottleId: bottle(), air }),
+      tap(id, daysAgo, "beadPlaced", { lifeS: 900, air, bottleId: bottle() }),
+      tap(id, daysAgo, "finished", {}),
+    ]);
+    await rebuildOutcomes(urls().owner);
+    const answer = await proposeDay({ clientId, technicianId: studio.ids.technician });
+    if (!answer.ok) throw new Error(answer.message);
+    return answer.data;
+  };
+  expect(await proposedFor(49)).toBeNull();
+  // Its day has passed: as soon as may be.
+  const late = await proposedFor(30);
+  expect(late!.day).toBe(new Date().toISOString().slice(0, 10));
+  const soon = await proposedFor(3);
+  expect(soon!.day > late!.day).toBe(true);
+});
+
 test("a fill takes another map until something is placed by the one it has", async () => {
   const { fillByMap } = await import("@/features/visit/actions");
   const fill = await agreed("fill", 0);

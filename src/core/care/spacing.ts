@@ -91,7 +91,8 @@ export function agreedTooSoonAfter(
     .sort((a, b) => a.fromMs - b.fromMs)
     .flatMap(({ later, fromMs }): AgreedTooSoon[] => {
       const row = spacingAgainst(later.treated, [before], fromMs, ofStudio).find(({ weight }) => weight === "stop") ?? null;
-      const overThem = doesNotGoOverExtensions(later.treated) && wornAt([before, ...removals], fromMs, null) !== undefined;
+      const overThem =
+        doesNotGoOverExtensions(later.treated) && wornAt({ past: [before, ...removals], extensionsSeen: null }, fromMs) !== undefined;
       return row || overThem ? [{ later, fromMs, row }] : [];
     });
 }
@@ -100,11 +101,18 @@ export function agreedTooSoonAfter(
 export const doesNotGoOverExtensions = (treated: readonly Treated[]): boolean =>
   treated.some((what) => same(what, lashes("lift")) || same(what, lashes("tint")));
 
-/** The set or fill that is still worn at a moment, as far as anybody knows; undefined where none is. */
-export function wornAt(past: readonly PastService[], atMs: number, lookedNoneOnAtMs: number | null): PastService | undefined {
+/** The set or fill that is still worn at a moment, as far as anybody knows; undefined where none is. `extensionsSeen` is when somebody last looked. */
+export function wornAt(
+  {
+    past,
+    extensionsSeen,
+  }: { readonly past: readonly PastService[]; readonly extensionsSeen: { readonly on: boolean; readonly atMs: number } | null },
+  atMs: number,
+): PastService | undefined {
   const set = newestOf(past, lashes("extensions"), atMs);
   if (!set || atMs - set.atMs > WORN_DAYS * DAY_H * 3_600_000) return undefined;
   const removed = newestOf(past, lashes("removal"), atMs);
   if (removed && removed.atMs >= set.atMs) return undefined;
-  return lookedNoneOnAtMs !== null && lookedNoneOnAtMs >= set.atMs ? undefined : set;
+  const isSeenOff = extensionsSeen?.on === false && extensionsSeen.atMs >= set.atMs;
+  return isSeenOff ? undefined : set;
 }

@@ -51,6 +51,8 @@ describe("what comes off at a fill", () => {
     expect(whyOf([heavy], 21, "fullyOnly")).toEqual([[{ reason: "outgrown", n: 20 }]]);
     // A fibre too heavy even at rest comes off everywhere, whatever is left.
     expect(takeOff([zone({ stopsAtMm: 0 })], 7, by("loadAndLever"))).toMatchObject({ off: 12, leave: 0, spared: 0 });
+    // Also where so long has passed that none of it should be there.
+    expect(takeOff([zone({ stopsAtMm: 0 })], 95, by("loadAndLever"))).toMatchObject({ off: 12, leave: 0, spared: 0 });
   });
   test("all of them, but two fifths of what was planned stay to build on", () => {
     const { off, leave, spared, zones } = takeOff([zone(), zone({ zone: 2, left: 6 })], 21, by("all"));

@@ -22,9 +22,11 @@ export const outgrownShare = (days: number, figures: Pick<CycleFigures, "growth"
  */
 export function movedOutShare(days: number, beyondMm: number, figures: CycleFigures = USUAL_FIGURES, lackingShare = 1): number {
   const { cycleDays, anagenDays, bareBelowDays } = figures;
-  // Refuses a cycle that cannot be; nothing is there of one that is over.
-  if (naturalSurvival(days, bareBelowDays, cycleDays) === 0) return 0;
+  // Refuses a cycle that cannot be.
+  const natural = naturalSurvival(days, bareBelowDays, cycleDays);
   if (!(beyondMm > 0)) return 1;
+  // Nothing should be there of one that is over.
+  if (natural === 0) return 0;
   // Of those still there, ages at the placing lie evenly from the youngest that was worn on to what has not been shed.
   const ages = cycleDays - days - bareBelowDays;
   const lacking = Math.min(1, (lackingShare * (cycleDays - bareBelowDays)) / ages);

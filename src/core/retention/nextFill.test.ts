@@ -4,7 +4,7 @@ import { planMap, type LashMap, type MapWish } from "../map";
 import { defaultPolicy } from "../policy";
 import { USUAL_FIGURES } from "../growth";
 import { nextFill, nextFillWords, setLashes } from ".";
-import { drawnSets, figuresOf, gapsDay } from "./nextFill";
+import { drawnSets, figuresOf, gapsDay, meanOn, showsMore } from "./nextFill";
 
 const survey = surveyOf([7, 9.5, 8.5], { babyShare: 0 });
 const mapOf = (change: Partial<MapWish> = {}, on = survey): LashMap =>
@@ -59,7 +59,39 @@ test("what a set's days are reckoned by: the studio's cycle, and the baby lashes
   expect(figuresOf(map, survey, defaultPolicy).bareBelowDays).toBe(0);
 });
 
+test("lashes over the limit a week later: so many more of the same sets drawn, and never fewer", () => {
+  const uneven = surveyOf([7, 9.5, 8.5], { babyShare: 0, spreadMm: 1.4, density: "dense" });
+  const [worn, tight] = [mapOf({}, uneven), { ...defaultPolicy, loadRed: 0.9 }];
+  const { day, weekLater } = nextFill(worn, uneven, { hazard: hazard(0.004), isKnown: true }, tight, () => 36);
+  const lashes = setLashes(worn, uneven, 0.004, tight);
+  const sets = drawnSets(lashes, figuresOf(worn, uneven, tight));
+  const over = (at: number) => meanOn(lashes, sets, at).overLoad;
+  expect(over(day)).toBeGreaterThan(0);
+  expect(weekLater.overLimit).toBe(Math.round(over(day + 7) - over(day)));
+  // Too heavy from the first day, fewer of them are on later: that is no gain to be told.
+  const heavy = nextFill(map, survey, { hazard: hazard(0.0117), isKnown: true }, { ...defaultPolicy, loadRed: 0.01 }, () => 36);
+  expect(heavy.weekLater.overLimit).toBe(0);
+});
+
 describe("gaps that show", () => {
+  test("on the day half of the sets show one, no sooner and no later; one that was there from the first day is the map's", () => {
+    const lashes = [0, 1, 2, 3].map((atMm) => ({
+      side: "right" as const,
+      atMm,
+      lengthMm: 9,
+      matureMm: 10,
+      hazardPerDay: 0,
+      stopsAtMm: null,
+    }));
+    const life = (lostDay: number) => ({ shedDay: 90, lostDay, growthMmPerDay: 0, growsDays: 0 });
+    // The two in the middle go on that day, and leave 3 mm bare.
+    const set = (goes: number) => [life(80), life(goes), life(goes), life(80)];
+    expect(gapsDay(lashes, [set(7), set(7), set(12), set(80)])).toBe(7);
+    expect(gapsDay(lashes, [set(7), set(12), set(12), set(80)])).toBe(12);
+    expect(gapsDay(lashes, [set(7), set(80), set(80)])).toBeNull();
+    expect(gapsDay(lashes, [set(7), set(9), set(80)])).toBe(9);
+    expect([showsMore(2, 0), showsMore(2.1, 0), showsMore(2.5, 2.5), showsMore(2.6, 2.5)]).toEqual([false, true, false, true]);
+  });
   test("thin sets show them sooner, dense ones not within three weeks, and nothing lost shows none", () => {
     const dayOf = (density: "sparse" | "dense", perDay: number) => {
       const lashes = surveyOf([7, 9.5, 8.5], { density, babyShare: 0 });

@@ -87,18 +87,20 @@ export function meanOn(
 /** The first day on which a gap shows in half of some sets drawn, up to the latest day anybody is asked back; null where none does. */
 export function gapsDay(lashes: readonly SetLash[], sets: readonly LashLife[][]): number | null {
   // Gaps that were there from the first day are the map's.
-  const atFirst = widestMm(lashes, sets[0] ?? [], 0);
+  const widest = (lives: readonly LashLife[], day: number) => widthMm(setOnDay(lashes, lives, day).gap);
+  const atFirst = widest(sets[0] ?? [], 0);
   for (let day = 5; day <= LATEST_DAYS; day++) {
-    const showing = sets.filter((lives) => widestMm(lashes, lives, day) > Math.max(GAP_SHOWS_MM, atFirst + 1e-9)).length;
+    const showing = sets.filter((lives) => showsMore(widest(lives, day), atFirst)).length;
     if (showing * 2 >= sets.length) return day;
   }
   return null;
 }
 
-function widestMm(lashes: readonly SetLash[], lives: readonly LashLife[], day: number): number {
-  const { gap } = setOnDay(lashes, lives, day);
-  return gap ? gap.toMm - gap.fromMm : 0;
-}
+/** A gap's width, mm; none is 0 wide. */
+export const widthMm = (gap: SetOnDay["gap"]): number => (gap ? gap.toMm - gap.fromMm : 0);
+
+/** Does a gap show, and more than the map's own did on the first day? */
+export const showsMore = (mm: number, atFirstMm: number): boolean => mm > Math.max(GAP_SHOWS_MM, atFirstMm + 1e-9);
 
 /** The day to come back, and what a week later would cost. */
 export type NextFill = ComeBack & {

@@ -4,7 +4,7 @@ import { drawManySets } from "../growth";
 import { planMap } from "../map";
 import { defaultPolicy } from "../policy";
 import { mulberry32 } from "../units";
-import { DAYS_AHEAD, onDay, setDays } from ".";
+import { DAYS_AHEAD, onDay, seenAmiss, setDays } from ".";
 
 const survey = surveyOf([7, 9.5, 8.5], { babyShare: 0 });
 const { map } = planMap(survey, classicWish("doll"), defaultPolicy, WIDE_SHELF)!;
@@ -47,4 +47,25 @@ test("a thousand sets drawn lie about the closed form within a hundredth, on eve
     expect(low).toBeLessThanOrEqual(mid);
     expect(high).toBeGreaterThanOrEqual(mid);
   }
+});
+test("what is seen amiss: a gap over 2 mm that was not the map's, an eye fuller by 3 % and more; on the first day nothing", () => {
+  expect(seenAmiss(drawn, 0)).toEqual({ gap: null, fuller: null });
+  const first = drawn.days[0]!;
+  const on = (change: Partial<typeof first>, at: Partial<typeof first> = {}) =>
+    seenAmiss(
+      {
+        days: [
+          { ...first, ...at },
+          { ...first, ...change },
+        ],
+      },
+      1,
+    );
+  const gap = (mm: number) => ({ gap: { side: "left" as const, fromMm: 4, toMm: 4 + mm } });
+  expect(on(gap(2.5)).gap).toEqual({ side: "left", mm: 2.5 });
+  expect(on(gap(1.9)).gap).toBeNull();
+  expect(on(gap(2.5), gap(2.5)).gap).toBeNull();
+  expect(on({ gap: null }).gap).toBeNull();
+  expect(on({ uneven: { side: "right", by: 0.029 } }).fuller).toBeNull();
+  expect(on({ uneven: { side: "right", by: 0.03 } }).fuller).toEqual({ side: "right", by: 0.03 });
 });

@@ -5,10 +5,14 @@ import { placements } from "../map/placements";
 import { placementPlan } from "../placing/placementPlan";
 import { lookOf, weightsOf } from "../placing/shows";
 import { mulberry32 } from "../units";
-import { figuresOf, setLashes } from "./nextFill";
+import { figuresOf, setLashes, showsMore, widthMm } from "./nextFill";
 
 /** A set is looked ahead so far, days. */
 export const DAYS_AHEAD = 35;
+/** The one draw that is shown: the same for every map, so that two differ by what they are. */
+const SHOWN = 20;
+/** One eye is seen to be fuller from so much more of its look on. A model of this product. */
+const UNEVEN_FROM = 0.03;
 
 /** A set on one of its days: what is on and why not, and how it looks. */
 export type DaySeen = SetOnDay & {
@@ -33,7 +37,7 @@ export type SetDays = {
 };
 
 /** One draw of what becomes of a set, the same for the same seed, from the day it is placed to the 35th. */
-export function setDays(facts: Pick<MapFacts, "map" | "survey" | "trays" | "policy">, hazardPerDay: number, seed: number): SetDays {
+export function setDays(facts: Pick<MapFacts, "map" | "survey" | "trays" | "policy">, hazardPerDay: number, seed = SHOWN): SetDays {
   const { map, survey, policy } = facts;
   const lashes = setLashes(map, survey, hazardPerDay, policy);
   const figures = figuresOf(map, survey, policy);
@@ -59,6 +63,19 @@ export function setDays(facts: Pick<MapFacts, "map" | "survey" | "trays" | "poli
     };
   });
   return { figures, lashes, lives, worn, days };
+}
+
+/** A gap that shows on a day and was not the map's, mm and where; and the eye that is seen to be fuller. Null where nothing is seen. */
+export function seenAmiss(
+  { days }: Pick<SetDays, "days">,
+  day: number,
+): { readonly gap: { readonly side: Side; readonly mm: number } | null; readonly fuller: DaySeen["uneven"] | null } {
+  const { gap, uneven } = days[day]!;
+  const mm = widthMm(gap);
+  return {
+    gap: gap && showsMore(mm, widthMm(days[0]!.gap)) ? { side: gap.side, mm } : null,
+    fuller: uneven.by >= UNEVEN_FROM ? uneven : null,
+  };
 }
 
 /** How a lash's extension stands on a day: gone, or so far beyond where it was set, mm. */

@@ -65,6 +65,21 @@ describe("what a studio may say of itself", () => {
   });
 });
 
+describe("ratios so large that they are no figure", () => {
+  /** As many as are left where bonds let go so many times as often in a dry room; nothing else differs. */
+  const dryTimes = (times: number) =>
+    drawn(240, 40).map((fill): FillFacts => {
+      const dry = (fill.relativeHumidity ?? 0.5) < 0.4;
+      const perDay = dry ? 0.07 : 0.07 / times;
+      return { ...fill, left: Math.round(fill.worn * (1 - fill.days / 90) * Math.exp(-perDay * fill.days)) };
+    });
+  test("ten times is told, sixty times is not: e to the 3.5 is 33", () => {
+    const dry = told(dryTimes(10), "humidity").effects.find(({ level }) => level.id === "dry")!;
+    expect(dry.ratio).toBeGreaterThan(6);
+    expect(why(dryTimes(60), "humidity")).toEqual({ is: "extreme" });
+  });
+});
+
 describe("how sure it is", () => {
   /** Humidity, the bottle's age and steam are known of every fill, and nothing else of any. */
   const few = drawn(200, 40, { humidity: { dry: 0.3 } }).map((fill): FillFacts => ({

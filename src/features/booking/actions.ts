@@ -2,7 +2,9 @@
 import { z } from "zod";
 import { SERVICE_IDS } from "@/core/service";
 import { action } from "@/server/action";
-import { inStudio } from "@/server/inStudio";
+import { inStudio, together } from "@/server/inStudio";
+import { careFacts } from "@/features/visit/careFacts";
+import { hazardOfClient } from "@/features/visit/clientHazard";
 import { comeBackTo } from "@/features/visit/comeBack";
 import { knownClient } from "@/features/visit/life";
 import { studioPolicy } from "@/server/studioPolicy";
@@ -24,6 +26,11 @@ export const proposeMinutes = action(
 export const proposeDay = action({ input: z.strictObject({ clientId: z.uuid(), technicianId: z.uuid() }) }, (me, wanted) =>
   inStudio(me, async (tx) => {
     await knownClient(tx, wanted.clientId);
-    return comeBackTo(tx, me, wanted, await studioPolicy(tx), new Date());
+    const [now, policy] = [new Date(), await studioPolicy(tx)];
+    const [facts, known] = await together([
+      careFacts(tx, me.timeZone, now, { clientId: wanted.clientId, at: now }),
+      hazardOfClient(tx, me, wanted.clientId, policy),
+    ]);
+    return comeBackTo(tx, me, { ...wanted, facts, known }, policy, now);
   }),
 );

@@ -77,15 +77,14 @@ export function clientPage(me: Member, id: string, now: Date) {
       person.mannequin ? [] : lastedSets(tx, me, [id], policy),
     ]);
     const own = lasted.map(({ facts: learned }) => learned);
-    const { hazard } = await clientHazard(tx, me, own, policy);
+    const known = await clientHazard(tx, me, own, policy);
     // What was agreed for this morning may still begin.
     const booked = visits.find(
       ({ startsAt, cancelledAt, state }) =>
         startsAt.getTime() > now.getTime() - HALF_A_DAY_MS && cancelledAt === null && state.head.startedAtMs === null,
     );
     const isOver = person.mannequin || person.archivedAt !== null;
-    const back = isOver || booked ? null : await comeBackTo(tx, me, { clientId: id, technicianId: me.id }, policy, now);
-    const seen = facts.extensionsSeen;
+    const back = isOver || booked ? null : await comeBackTo(tx, me, { clientId: id, technicianId: me.id, facts, known }, policy, now);
     // What they were tested for, and what they come for; adhesive for whoever comes for the first time.
     const wanted = visits.flatMap(({ service }) => serviceOf(service).families);
     const families = PATCH_FAMILIES.filter(
@@ -121,7 +120,7 @@ export function clientPage(me: Member, id: string, now: Date) {
       lasted: lasted.slice(-SETS_SHOWN),
       next: booked ? { id: booked.id, words: nextVisitWords(me.timeZone, booked) } : null,
       back,
-      hazard,
+      hazard: known.hazard,
       worn:
         lastSet?.map && ground
           ? {
@@ -129,7 +128,7 @@ export function clientPage(me: Member, id: string, now: Date) {
               ...ground,
               onAt: new Date(lastSet.state.head.startedAtMs!),
               /** By the record they are on today. */
-              stillOn: wornAt(facts.past, now.getTime(), seen?.on === false ? seen.atMs : null) !== undefined,
+              stillOn: wornAt(facts, now.getTime()) !== undefined,
             }
           : null,
     };

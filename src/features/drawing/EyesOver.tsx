@@ -2,8 +2,8 @@
 import { useId, useMemo, useState } from "react";
 import { useWidth } from "@/ui";
 import { EyesCanvas } from "./EyesCanvas";
-import { Sides, type PictureOf } from "@/features/drawing/EyesPicture";
-import { useCurls } from "@/features/drawing/useCurls";
+import { Sides, type PictureOf } from "./EyesPicture";
+import { useCurls } from "./useCurls";
 import { layPlate } from "./plate";
 
 /**

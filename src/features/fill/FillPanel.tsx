@@ -4,14 +4,13 @@ import dynamic from "next/dynamic";
 import type { CountedBy, FillOutlook } from "@/core/fill";
 import type { VisitState } from "@/core/visit";
 import { Button, Choice, Verdict } from "@/ui";
-import { counted } from "@/core/units";
 import type { MapGround } from "@/features/visit/clientMaps";
 import type { FoundSet } from "@/features/visit/setBefore";
 import { CountLeft } from "./CountLeft";
 import { FilledBy } from "./FilledBy";
 import type { FillOf } from "./useFill";
 import type { FillTaps } from "./useFillTaps";
-import { leftWords, workWords } from "./fillWords";
+import { foundWords, workWords } from "./fillWords";
 import { Gaps } from "./Gaps";
 import { SinceLastRow } from "./SinceLast";
 import { TakeOffPads } from "./TakeOffPads";
@@ -127,19 +126,10 @@ export function FillPanel({
 
 /** How much is left or may be, what that is worked as, and what it takes. */
 export function FillSummary({ outlook, found }: { outlook: FillOutlook; found: FoundSet }) {
-  const { share, expected, workedAs, days } = outlook;
-  const since = days === null ? "The studio has no record of the set" : `The set is ${counted(Math.round(days), "day")} old`;
-  const notYet = outlook.uncounted > 0 ? ` in the zones counted, ${outlook.uncounted} are not yet` : "";
-  const left = share
-    ? days === null
-      ? `${share.left} on where the map asks for ${share.worn}${notYet}`
-      : `${leftWords(share)}${notYet}${outlook.isKnown ? "" : "; how many were on is what the map asks for, so it is not learned from"}`
-    : expected === null
-      ? "nothing counted yet"
-      : `nothing counted yet, about ${expected.left} of ${expected.worn} may be left${found.from.of === "client" ? ` by this client’s last ${found.from.fills}` : found.from.of === "studio" ? " by the studio’s fills" : ""}`;
+  const { share, workedAs } = outlook;
   return (
     <>
-      {since}: {left}. {workWords(outlook)}.{" "}
+      {foundWords(outlook, found.from)}. {workWords(outlook)}.{" "}
       {workedAs === "newSet" ? (
         <Verdict tone="look">So little {share ? "is" : "may be"} left that it is planned, timed and priced as a new set.</Verdict>
       ) : (

@@ -13,9 +13,6 @@ import { useTheme } from "@/features/drawing/useTheme";
 import { useWidth } from "@/ui";
 import { paintDay } from "./paintDay";
 
-/** The same draw for every map, so that two differ by what they are. */
-const SEED = 20;
-
 /** A map as one set of it may look on one of its days, in the mirror. */
 export function SetOnDay({
   of,
@@ -31,7 +28,7 @@ export function SetOnDay({
   const { survey, map, trays, policy } = of;
   const [ref, width] = useWidth<HTMLDivElement>(400);
   const plate = useMemo(() => layPlate(survey, "mirror", width), [survey, width]);
-  const set = useMemo(() => setDays({ map, survey, trays, policy }, hazardPerDay, SEED), [map, survey, trays, policy, hazardPerDay]);
+  const set = useMemo(() => setDays({ map, survey, trays, policy }, hazardPerDay), [map, survey, trays, policy, hazardPerDay]);
   const curlOf = useCurls(of);
   const theme = useTheme();
   const ratio = usePixelRatio();

@@ -5,7 +5,7 @@ import { paletteOf } from "@/core/drawing";
 import { sideLabel } from "@/core/eye";
 import type { DayBand, Hazard } from "@/core/growth";
 import type { LashMap } from "@/core/map";
-import { DAYS_AHEAD, GAP_SHOWS_MM, setDays, type DaySeen, type SetDays } from "@/core/retention";
+import { DAYS_AHEAD, seenAmiss, setDays, type SetDays } from "@/core/retention";
 import { formatPercent } from "@/core/units";
 import { EyesCanvas } from "@/features/drawing/EyesCanvas";
 import { Sides, type PictureOf } from "@/features/drawing/EyesPicture";
@@ -19,7 +19,6 @@ import { Course } from "./Course";
 import { paintDay } from "./paintDay";
 import type { RetentionWorker } from "@/workers/retention.worker";
 
-const SEED = 20;
 /** A day is shown so long while it plays, ms. */
 const PLAY_MS = 160;
 /** Finer than this a day's drawing takes more room than it shows. */
@@ -35,7 +34,7 @@ export function SetOverDays({ of, hazard, placedOn }: { of: PictureOf & { readon
   const [ref, room] = useWidth<HTMLDivElement>(WIDEST);
   const width = Math.min(WIDEST, room);
   const plate = useMemo(() => layPlate(survey, "mirror", width), [survey, width]);
-  const set = useMemo(() => setDays({ map, survey, trays, policy }, hazard.mid, SEED), [map, survey, trays, policy, hazard.mid]);
+  const set = useMemo(() => setDays({ map, survey, trays, policy }, hazard.mid), [map, survey, trays, policy, hazard.mid]);
   const [day, setDay] = useState(0);
   const [isPlaying, setPlaying] = useState(false);
   const curlOf = useCurls(of);
@@ -60,7 +59,7 @@ export function SetOverDays({ of, hazard, placedOn }: { of: PictureOf & { readon
     return () => clearInterval(timer);
   }, [plays]);
   const bands = useBands(set);
-  const seen = set.days[day]!;
+  const says = daySays(day, set);
   return (
     // Painted apart from the page around it: a step of the slider records nothing else anew.
     <div ref={ref} className="relative isolate will-change-transform">
@@ -69,7 +68,7 @@ export function SetOverDays({ of, hazard, placedOn }: { of: PictureOf & { readon
         data-view="mirror"
         style={{ width: plate.widthPx, height: plate.eyeBottom }}
         role="img"
-        aria-label={`The set of ${placedOn} on day ${day}, in the mirror: ${daySays(seen, set)}`}
+        aria-label={`The set of ${placedOn} on day ${day}, in the mirror: ${says}`}
       >
         <EyesCanvas plate={plate} survey={survey} map={null} curlOf={curlOf} offsetMm={policy.attachmentOffsetMm} />
         <canvas
@@ -110,7 +109,7 @@ export function SetOverDays({ of, hazard, placedOn }: { of: PictureOf & { readon
         </label>
       </div>
       {/* As high as its longest, so that nothing under it moves. */}
-      <p className="mt-1 min-h-12 contain-content">{daySays(seen, set)}</p>
+      <p className="mt-1 min-h-12 contain-content">{says}</p>
       <Course bands={bands} set={set} day={day} width={width} />
       <p className="text-[0.9375rem] text-ink-2">
         Drawn, not counted: one set of many that could be, with {formatPercent(hazard.mid, 1)} of bonds lost a day and lashes that live{" "}
@@ -121,19 +120,18 @@ export function SetOverDays({ of, hazard, placedOn }: { of: PictureOf & { readon
 }
 
 /** What of the set is there on a day, in words. */
-function daySays({ on, shed, lost, outgrown, overLoad, gap, look, uneven }: DaySeen, { lashes, days }: SetDays): string {
-  const first = days[0]!.gap;
-  const widest = gap ? gap.toMm - gap.fromMm : 0;
-  const shows = widest > GAP_SHOWS_MM && widest > (first ? first.toMm - first.fromMm : 0);
+function daySays(day: number, set: SetDays): string {
+  const { on, shed, lost, outgrown, overLoad, look } = set.days[day]!;
+  const { gap, fuller } = seenAmiss(set, day);
   return [
-    `${on} of ${lashes.length} on (${formatPercent(on / Math.max(1, lashes.length))})`,
+    `${on} of ${set.lashes.length} on (${formatPercent(on / Math.max(1, set.lashes.length))})`,
     shed > 0 ? `${shed} shed with their lash` : "",
     lost > 0 ? `${lost} let go` : "",
     `${formatPercent(look)} of the look`,
-    uneven.by >= 0.03 ? `the ${sideLabel(uneven.side)} fuller by ${formatPercent(uneven.by)}` : "",
+    fuller ? `the ${sideLabel(fuller.side)} fuller by ${formatPercent(fuller.by)}` : "",
     outgrown > 0 ? `${outgrown} outgrown` : "",
     overLoad > 0 ? `${overLoad} over the load` : "",
-    shows ? `a gap of ${widest.toFixed(1)} mm on the ${sideLabel(gap!.side)}` : "",
+    gap ? `a gap of ${gap.mm.toFixed(1)} mm on the ${sideLabel(gap.side)}` : "",
   ]
     .filter(Boolean)
     .join(", ")

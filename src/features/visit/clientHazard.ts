@@ -36,13 +36,22 @@ async function hazardOfStudio(tx: StudioTransaction, me: Member, policy: Policy)
   return clients;
 }
 
+/** Bonds a client loses a day, and by what that is known. */
+export type KnownHazard = { readonly hazard: Hazard; readonly from: HazardFrom };
+
 /** Bonds a client loses a day by the fills that counted theirs, as far as those tell, else by the studio's; and by what it is known. */
-export async function clientHazard(
-  tx: StudioTransaction,
-  me: Member,
-  own: readonly FillFacts[],
-  policy: Policy,
-): Promise<{ readonly hazard: Hazard; readonly from: HazardFrom }> {
+export async function clientHazard(tx: StudioTransaction, me: Member, own: readonly FillFacts[], policy: Policy): Promise<KnownHazard> {
   const clients = await hazardOfStudio(tx, me, policy);
   return { hazard: ownHazard(own, clients, cycleOf(policy)), from: hazardFrom(own, clients) };
+}
+
+/** The same where the client's own fills are still to be read. */
+export async function hazardOfClient(tx: StudioTransaction, me: Member, clientId: string, policy: Policy): Promise<KnownHazard> {
+  const own = await lastedSets(tx, me, [clientId], policy);
+  return clientHazard(
+    tx,
+    me,
+    own.map(({ facts }) => facts),
+    policy,
+  );
 }

@@ -1,27 +1,27 @@
 import "server-only";
-import { nextFillDays, type Hazard } from "@/core/growth";
+import { wornAt } from "@/core/care";
+import { nextFillDays } from "@/core/growth";
 import type { LashMap } from "@/core/map";
 import { usualPace } from "@/core/placing";
 import type { Policy } from "@/core/policy";
-import { nextFill, nextFillWords, type HazardFrom } from "@/core/retention";
+import { nextFill, nextFillWords } from "@/core/retention";
 import { isByMap, serviceOf } from "@/core/service";
 import type { Survey } from "@/core/eye";
 import { together, type StudioTransaction } from "@/server/inStudio";
 import type { Member } from "@/server/member";
 import { todayIn } from "@/server/studioTime";
-import { clientHazard } from "./clientHazard";
+import { hazardOfClient, type KnownHazard } from "./clientHazard";
 import { groundOf } from "./clientMaps";
 import type { FullVisit } from "./data";
-import { lastedSets } from "./lastedSets";
 import { ownPace } from "./ownPace";
-import { setBefore } from "./setBefore";
+import { lastLeft } from "./setBefore";
 
 type Pace = Parameters<typeof usualPace>[0];
 
 /** The day to come back to a set, and why it. */
 function dayOf(
   { map, survey }: { readonly map: LashMap; readonly survey: Survey },
-  { hazard, from }: { readonly hazard: Hazard; readonly from: HazardFrom },
+  { hazard, from }: KnownHazard,
   policy: Policy,
   pace: Pace,
 ) {
@@ -32,35 +32,43 @@ function dayOf(
 /** When the client of a set or fill is best asked back, and why; null where the studio has a rule of its own, or there is no map. */
 export async function comeBack(tx: StudioTransaction, me: Member, row: FullVisit, policy: Policy) {
   if (policy.fill !== "computed" || !isByMap(row.service) || !serviceOf(row.service).onClient || !row.map || !row.mapId) return null;
-  const [ground, lasted, pace] = await together([
+  const [ground, known, pace] = await together([
     groundOf(tx, row.mapId),
-    lastedSets(tx, me, [row.clientId], policy),
+    hazardOfClient(tx, me, row.clientId, policy),
     ownPace(tx, row.technicianId, policy),
   ]);
-  if (!ground) return null;
-  const own = lasted.map(({ facts }) => facts);
-  return dayOf({ map: row.map, survey: ground.survey }, await clientHazard(tx, me, own, policy), policy, pace);
+  return ground && dayOf({ map: row.map, survey: ground.survey }, known, policy, pace);
 }
 
 /** A day proposed for a client's next fill: so many days after the set they wear was left with, on the studio's calendar. */
 export type ProposedDay = { readonly afterDays: number; readonly day: string; readonly why: string | null };
 
-/** When a client is best asked back to what they wear now, whether anybody is at a visit or not; null where they wear nothing. */
+/**
+ * When a client is best asked back to what they wear, whether anybody is at a visit or not; null where they wear nothing that the
+ * studio has a record of. What is worn is care's own rule.
+ */
 export async function comeBackTo(
   tx: StudioTransaction,
   me: Member,
-  { clientId, technicianId }: { readonly clientId: string; readonly technicianId: string },
+  {
+    clientId,
+    technicianId,
+    facts,
+    known,
+  }: {
+    readonly clientId: string;
+    readonly technicianId: string;
+    readonly facts: Parameters<typeof wornAt>[0];
+    readonly known: KnownHazard;
+  },
   policy: Policy,
   now: Date,
 ): Promise<ProposedDay | null> {
-  const found = await setBefore(tx, me, { id: null, clientId, startsAt: now }, policy);
-  if (!found?.set.leftAtMs) return null;
-  const { set, expected, from } = found;
-  const reckoned =
-    policy.fill === "computed"
-      ? dayOf(set, { hazard: expected.hazard, from }, policy, await ownPace(tx, technicianId, policy))
-      : { day: nextFillDays(policy), words: null };
+  if (!wornAt(facts, now.getTime())) return null;
+  const [set, pace] = await together([lastLeft(tx, { clientId, startsAt: now }), ownPace(tx, technicianId, policy)]);
+  if (!set) return null;
+  const reckoned = policy.fill === "computed" ? dayOf(set, known, policy, pace) : { day: nextFillDays(policy), words: null };
   const today = todayIn(me.timeZone, now);
-  const day = todayIn(me.timeZone, new Date(found.set.leftAtMs + reckoned.day * 86_400_000));
+  const day = todayIn(me.timeZone, new Date(set.leftAtMs + reckoned.day * 86_400_000));
   return { afterDays: reckoned.day, day: day > today ? day : today, why: reckoned.words };
 }

@@ -20,12 +20,13 @@ const NO_CLIENT = "This client is not in the studio (any more).";
 /** What is agreed: id made by whoever books, so that trying again makes no second visit. */
 export type Booking = Place & { readonly id: string; readonly clientId: string; readonly service: ServiceId };
 
-export async function knownClient(tx: StudioTransaction, clientId: string): Promise<void> {
+export async function knownClient(tx: StudioTransaction, clientId: string): Promise<{ readonly mannequin: boolean }> {
   const [known] = await tx
-    .select({ id: client.id })
+    .select({ mannequin: client.mannequin })
     .from(client)
     .where(and(eq(client.id, clientId), isNull(client.archivedAt)));
   if (!known) throw new Refusal(NO_CLIENT);
+  return known;
 }
 
 /** Agrees a visit. A stop refuses it; what is only asked is said and asked on the day. */

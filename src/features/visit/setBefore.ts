@@ -5,7 +5,7 @@ import { bareBelowDays, setFromElsewhere, type SetBefore } from "@/core/fill";
 import { cycleOf, type Hazard } from "@/core/growth";
 import type { LashMap } from "@/core/map";
 import type { Policy } from "@/core/policy";
-import { hazardFrom, ownHazard, USUAL_CLIENTS, type HazardFrom } from "@/core/retention";
+import { ownHazard, USUAL_CLIENTS, type HazardFrom } from "@/core/retention";
 import { SET_SERVICES } from "@/core/service";
 import { lashMap, lashMapRevision, survey, visit, visitOutcome } from "@/db/schema";
 import { together, type StudioTransaction } from "@/server/inStudio";
@@ -23,65 +23,71 @@ export type FoundSet = {
   readonly maps: readonly { readonly id: string; readonly revision: number; readonly title: string }[];
 };
 
-/** What a client came with to a visit: the last set or fill finished before it; null where there is none, or it was taken off since. */
+/** The set or fill a client left with last before a moment; null where there is none, or it was taken off since. */
+export async function lastLeft(
+  tx: StudioTransaction,
+  { clientId, startsAt }: { readonly clientId: string; readonly startsAt: Date },
+): Promise<(SetBefore & { readonly leftAtMs: number }) | null> {
+  const [last] = await tx
+    .select({
+      visitId: visit.id,
+      leftAt: visitOutcome.putOnAt,
+      worn: visitOutcome.worn,
+      map: lashMapRevision.document,
+      survey: survey.document,
+    })
+    .from(visit)
+    .innerJoin(visitOutcome, and(eq(visitOutcome.studioId, visit.studioId), eq(visitOutcome.visitId, visit.id)))
+    .leftJoin(
+      lashMapRevision,
+      and(
+        eq(lashMapRevision.studioId, visit.studioId),
+        eq(lashMapRevision.mapId, visit.mapId),
+        eq(lashMapRevision.revision, visit.mapRevision),
+      ),
+    )
+    .leftJoin(lashMap, and(eq(lashMap.studioId, visit.studioId), eq(lashMap.id, visit.mapId)))
+    .leftJoin(survey, and(eq(survey.studioId, visit.studioId), eq(survey.id, lashMap.surveyId)))
+    .where(
+      and(
+        eq(visit.clientId, clientId),
+        lt(visit.startsAt, startsAt),
+        isNull(visit.withdrawnAt),
+        isNotNull(visitOutcome.finishedAt),
+        isNotNull(visitOutcome.putOnAt),
+        // What was taken off since is not there to be found.
+        inArray(visit.service, [...SET_SERVICES, "removal"]),
+      ),
+    )
+    .orderBy(desc(visit.startsAt))
+    .limit(1);
+  if (!last?.worn || !last.map || !last.survey || !last.leftAt) return null;
+  return { visitId: last.visitId, leftAtMs: last.leftAt.getTime(), map: last.map, survey: last.survey, worn: last.worn };
+}
+
+/** What a client came with to a visit, and what may be expected of it; null where they came with nothing of the studio's. */
 export async function setBefore(
   tx: StudioTransaction,
   me: Member,
-  row: { readonly id: string | null; readonly clientId: string; readonly startsAt: Date },
+  row: { readonly id: string; readonly clientId: string; readonly startsAt: Date },
   policy: Policy,
 ): Promise<FoundSet | null> {
-  const [[last], lasted, maps] = await together([
-    tx
-      .select({
-        visitId: visit.id,
-        service: visit.service,
-        leftAt: visitOutcome.putOnAt,
-        worn: visitOutcome.worn,
-        map: lashMapRevision.document,
-        survey: survey.document,
-      })
-      .from(visit)
-      .innerJoin(visitOutcome, and(eq(visitOutcome.studioId, visit.studioId), eq(visitOutcome.visitId, visit.id)))
-      .leftJoin(
-        lashMapRevision,
-        and(
-          eq(lashMapRevision.studioId, visit.studioId),
-          eq(lashMapRevision.mapId, visit.mapId),
-          eq(lashMapRevision.revision, visit.mapRevision),
-        ),
-      )
-      .leftJoin(lashMap, and(eq(lashMap.studioId, visit.studioId), eq(lashMap.id, visit.mapId)))
-      .leftJoin(survey, and(eq(survey.studioId, visit.studioId), eq(survey.id, lashMap.surveyId)))
-      .where(
-        and(
-          eq(visit.clientId, row.clientId),
-          lt(visit.startsAt, row.startsAt),
-          isNull(visit.withdrawnAt),
-          isNotNull(visitOutcome.finishedAt),
-          isNotNull(visitOutcome.putOnAt),
-          // What was taken off since is not there to be found.
-          inArray(visit.service, [...SET_SERVICES, "removal"]),
-        ),
-      )
-      .orderBy(desc(visit.startsAt))
-      .limit(1),
-    lastedSets(tx, me, [row.clientId], policy),
-    mapsOf(tx, [row.clientId]),
-  ]);
-  if (!last?.worn || !last.map || !last.survey || !last.leftAt) return null;
+  const [set, lasted, maps] = await together([lastLeft(tx, row), lastedSets(tx, me, [row.clientId], policy), mapsOf(tx, [row.clientId])]);
+  if (!set) return null;
   const own = lasted.flatMap(({ facts }) => (facts.visitId === row.id ? [] : [facts]));
   const { hazard, from } = await clientHazard(tx, me, own, policy);
   return {
-    set: { visitId: last.visitId, leftAtMs: last.leftAt.getTime(), map: last.map, survey: last.survey, worn: last.worn },
-    expected: {
-      hazard,
-      bareBelowDays: bareBelowDays(last.map, last.survey, policy.cycleDays),
-      cycleDays: policy.cycleDays,
-    },
+    set,
+    expected: { hazard, bareBelowDays: bareBelowDays(set.map, set.survey, policy.cycleDays), cycleDays: policy.cycleDays },
     from,
-    maps: maps.map(({ id, revision, map }) => ({ id, revision, title: map.title })),
+    maps: maps.map(titled),
   };
 }
+
+const titled = ({ id, revision, map }: { readonly id: string; readonly revision: number; readonly map: LashMap }) => ({
+  ...{ id, revision },
+  title: map.title,
+});
 
 /** A set of which the studio has no record, at a fill by a map. */
 export async function fromElsewhere(
@@ -92,15 +98,14 @@ export async function fromElsewhere(
   policy: Policy,
 ): Promise<FoundSet> {
   const maps = await mapsOf(tx, [row.clientId]);
-  const clients = USUAL_CLIENTS;
   return {
     set: setFromElsewhere(map, survey),
     expected: {
-      hazard: ownHazard([], clients, cycleOf(policy)),
+      hazard: ownHazard([], USUAL_CLIENTS, cycleOf(policy)),
       bareBelowDays: bareBelowDays(map, survey, policy.cycleDays),
       cycleDays: policy.cycleDays,
     },
-    from: hazardFrom([], clients),
-    maps: maps.map(({ id, revision, map: one }) => ({ id, revision, title: one.title })),
+    from: { of: "usual" },
+    maps: maps.map(titled),
   };
 }

@@ -7,7 +7,7 @@ export const wornExtensions: CareRule = (service, facts) => {
   const seen = facts.extensionsSeen;
   const off = newestOf(facts.past, { treatment: "removal", part: "lashes" }, facts.atMs);
   const seenOn = seen?.on === true && !(off && off.atMs >= seen.atMs);
-  if (seenOn || wornAt(facts.past, facts.atMs, seen?.on === false ? seen.atMs : null))
+  if (seenOn || wornAt(facts, facts.atMs))
     return [
       finding(
         "wornExtensions",
