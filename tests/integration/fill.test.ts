@@ -1,6 +1,7 @@
 import { EVENT_KINDS, type EventPayload, type EventType } from "@/core/visit";
 import { defaultPolicy } from "@/core/policy";
 import { rebuildOutcomes } from "@/db/outcomes/rebuild";
+import { todayIn } from "@/server/studioTime";
 import { actAs } from "../support/memberAs";
 import { makeStudio, pointAppAtTests, type TestStudio, urls, withClient } from "../support/studios";
 
@@ -12,6 +13,7 @@ const DAY = 86_400_000;
 const sql = async <T>(text: string, values: unknown[] = []) =>
   withClient(urls().owner, async (db) => (await db.query(text, values)).rows as T[]);
 let studio: TestStudio;
+const today = () => todayIn(studio.member("technician").timeZone, new Date());
 beforeAll(async () => {
   studio = await makeStudio("fill");
   actAs(studio.member("technician"));
@@ -142,7 +144,7 @@ test("a set, its fill and the next: what the client left with is the count of th
   if (!proposed.ok) throw new Error(proposed.message);
   const { afterDays, day, why } = proposed.data!;
   // That day may have come already: then it is today.
-  expect(day >= new Date().toISOString().slice(0, 10)).toBe(true);
+  expect(day >= today()).toBe(true);
   expect(afterDays).toBeLessThanOrEqual(21);
   expect(why).toContain(`Day ${afterDays}`);
   expect(why).toContain("by this client’s own 1 fill");
@@ -225,7 +227,7 @@ test("a date is proposed for what is worn by care's own rule: not for a set of s
   expect(await proposedFor(49)).toBeNull();
   // Its day has passed: as soon as may be.
   const late = await proposedFor(30);
-  expect(late!.day).toBe(new Date().toISOString().slice(0, 10));
+  expect(late!.day).toBe(today());
   const soon = await proposedFor(3);
   expect(soon!.day > late!.day).toBe(true);
 });
