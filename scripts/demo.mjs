@@ -2,6 +2,7 @@ import { rmSync } from "node:fs";
 import path from "node:path";
 import { loadDemo, migrate, startApp, startHygrometer } from "./lib/app.mjs";
 import { freePort } from "./lib/ports.mjs";
+import { startMailGateway } from "./lib/mail.mjs";
 import { removePostgres, startPostgres } from "./lib/postgres.mjs";
 import { ensureBuild, ensurePackages, secretsOf, stateFolder } from "./lib/project.mjs";
 import { stop } from "./lib/run.mjs";
@@ -39,9 +40,15 @@ try {
   ensureBuild();
 
   const port = await freePort(Number(process.env.PORT ?? 4100));
+  const mail = await startMailGateway(path.join(stateFolder, `${name}-mail`), { pagePort: port + 80 });
+  stops.push(() => mail.stop());
   let app;
   const keepUp = async () => {
-    app = await startApp(postgres, secrets, { port, logFolder: path.join(stateFolder, `${name}-log`) });
+    app = await startApp(postgres, secrets, {
+      port,
+      logFolder: path.join(stateFolder, `${name}-log`),
+      env: { IVY_MAIL_URL: mail.url },
+    });
     app.child.once("exit", () => {
       if (stopping) return;
       console.log("The app ended unexpectedly; starting it again.");
@@ -68,10 +75,15 @@ try {
                      pim@tideroom.example     trainee
   password           ${secrets.password}
 
+  mail it sends      ${mail.page}   (a stand-in: nothing leaves this machine)
+
   What the app logs is kept in ${path.relative(process.cwd(), path.join(stateFolder, `${name}-log`))}; no name and no note of a client stands there.
   Three simulated hygrometers report every 10 s. Ctrl-C stops everything; the data stays.
 `);
-  } else console.log(`\n  Ivy Thread is at   ${app.url}   with no studio yet: the first page creates one.\n`);
+  } else
+    console.log(
+      `\n  Ivy Thread is at   ${app.url}   with no studio yet: the first page creates one.\n  Mail it sends is at ${mail.page}\n`,
+    );
 } catch (error) {
   await fail(error);
 }

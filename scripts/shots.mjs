@@ -55,7 +55,7 @@ try {
   const secrets = secretsOf("shots");
   migrate(postgres);
   loadDemo(postgres, secrets);
-  const app = await startApp(postgres, secrets, { env: { IVY_SIGN_IN_LIMIT: "off" } });
+  const app = await startApp(postgres, secrets);
   stops.push(() => app.stop());
   // The hygrometers act a late morning; what was loaded ends at midnight.
   const now = new Date();

@@ -101,7 +101,7 @@ try {
       const secrets = secretsOf("e2e");
       migrate(postgres);
       loadDemo(postgres, secrets);
-      const env = { IVY_SIGN_IN_LIMIT: "off", IVY_LOG: "error" };
+      const env = { IVY_LOG: "error" };
       const app = await startApp(postgres, secrets, { env });
       stops.push(() => app.stop());
       const hygrometer = startHygrometer(app.url, secrets.tokens.front, { IVY_EVERY_S: "2", IVY_HOUR: "9" });

@@ -1,5 +1,5 @@
 import { openSync } from "node:fs";
-import { nextBin, root, runTs } from "./project.mjs";
+import { root, runTs } from "./project.mjs";
 import { freePort, untilAnswers } from "./ports.mjs";
 import { start, stop } from "./run.mjs";
 
@@ -44,9 +44,9 @@ async function keptLog(folder) {
  */
 export async function startApp(postgres, secrets, { port: wished = 0, env = {}, logFile, logFolder } = {}) {
   const port = wished || (await freePort());
-  const child = start(process.execPath, [nextBin, "start", "-H", "127.0.0.1", "-p", String(port)], {
+  const child = start(process.execPath, ["scripts/start.mjs"], {
     cwd: root,
-    env: appEnv(postgres, secrets, port, env),
+    env: appEnv(postgres, secrets, port, { HOST: "127.0.0.1", PORT: String(port), ...env }),
     stdio: logFolder
       ? ["ignore", "pipe", "pipe"]
       : ["ignore", logFile ? openSync(logFile, "w") : env.IVY_QUIET === "off" ? "inherit" : "ignore", "inherit"],

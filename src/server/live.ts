@@ -8,14 +8,16 @@ import { withoutWords } from "./withoutWords";
 const messageSchema = z.discriminatedUnion("kind", [
   z.object({ studio: z.uuid(), kind: z.literal("air"), id: z.uuid() }),
   z.object({ studio: z.uuid(), kind: z.literal("visit"), id: z.uuid(), seq: z.int() }),
+  z.object({ studio: z.uuid(), kind: z.literal("left"), id: z.uuid() }),
 ]);
 /**
- * Something of a studio changed: a room's air, or a visit, which has events up to a number now. `missed` says that some may
+ * Something of a studio changed: a room's air, a visit, which has events up to a number now, or somebody was deactivated. `missed` says that some may
  * have been missed: read all anew.
  */
 export type LiveMessage =
   | { readonly kind: "air"; readonly id: string }
   | { readonly kind: "visit"; readonly id: string; readonly seq: number }
+  | { readonly kind: "left"; readonly id: string }
   | { readonly kind: "missed" };
 type Listener = (message: LiveMessage) => void;
 

@@ -6,7 +6,7 @@ test.setTimeout(180_000);
 // Two copies of the app on one database: the test's own beside the one that every test uses.
 let copy: Awaited<ReturnType<typeof startApp>>;
 test.beforeAll(async () => {
-  copy = await startApp({ urls: databases }, secrets, { env: { IVY_SIGN_IN_LIMIT: "off" } });
+  copy = await startApp({ urls: databases }, secrets);
 });
 test.afterAll(() => copy.stop());
 
@@ -43,7 +43,7 @@ test("a reading handed to one copy shows on an open screen of the other, and of 
   process.kill(copy.child.pid!, "SIGKILL");
   await expect(second.getByTestId("air-now")).toContainText("line down");
   expect((await send(url, secrets.tokens.back, 0.318)).status).toBe(200);
-  copy = await startApp({ urls: databases }, secrets, { port: copy.port, env: { IVY_SIGN_IN_LIMIT: "off" } });
+  copy = await startApp({ urls: databases }, secrets, { port: copy.port });
   await expect(second.getByTestId("air-Humidity")).toHaveText("32 %");
   await expect(second.getByTestId("air-now")).not.toContainText("line down");
   await first.context().close();

@@ -22,8 +22,7 @@ test.afterEach(() => app.stop());
 test("server killed with -9 under way: clocks go on, taps are kept and arrive once, whatever the device's clock says", async ({
   browser,
 }) => {
-  const env = { IVY_SIGN_IN_LIMIT: "off" };
-  app = await startApp({ urls: databases }, secrets, { env });
+  app = await startApp({ urls: databases }, secrets);
   const context = await browser.newContext({ baseURL: app.url, viewport: { width: 1280, height: 800 }, storageState: signedOut });
   const page = await context.newPage();
   await page.goto("/sign-in");
@@ -67,7 +66,7 @@ test("server killed with -9 under way: clocks go on, taps are kept and arrive on
   const third = await shown();
   const thirdAt = performance.now();
 
-  app = await startApp({ urls: databases }, secrets, { port: app.port, env });
+  app = await startApp({ urls: databases }, secrets, { port: app.port });
   await expect(safety).toContainText("all safe on the server", { timeout: 40_000 });
   await page.reload();
   await expect(page.getByTestId("big-clock")).toContainText("bead 3");

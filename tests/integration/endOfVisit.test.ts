@@ -1,7 +1,7 @@
 import { shippedChecklist, type Checklist } from "@/core/checklist";
 import { defaultPolicy } from "@/core/policy";
 import { EVENT_KINDS, type EventPayload, type EventType } from "@/core/visit";
-import { actAs, acting } from "../support/memberAs";
+import { actAs, acting, accountOf } from "../support/memberAs";
 import { makeStudio, pointAppAtTests, type TestStudio, urls, withClient } from "../support/studios";
 
 jest.mock("@/server/member", () => jest.requireActual("../support/memberAs"));
@@ -97,8 +97,8 @@ describe("what a lash takes", () => {
   test("is learned from sets that were tapped, on that eye; until then what the hand said of itself counts", async () => {
     const { inStudio } = await import("@/server/inStudio");
     const { ownPace } = await import("@/features/visit/ownPace");
-    const { sayHand } = await import("@/features/studio/actions");
-    const { studioPage } = await import("@/features/studio/data");
+    const { sayHand } = await import("@/features/people/actions");
+    const { peoplePage } = await import("@/features/people/data");
     const pace = () => inStudio(acting(), (tx) => ownPace(tx, studio.ids.technician, defaultPolicy));
     await sql(
       "delete from studio.visit where studio_id = $1 and technician_id = $2 and service = 'newSet' and not exists (select 1 from studio.visit_event e where e.visit_id = visit.id)",
@@ -118,7 +118,8 @@ describe("what a lash takes", () => {
     expect((await pace())[(await isFan()) ? "secondsPerFan" : "secondsPerSingle"]).toBe(22);
     expect(lash[0]!.lowS).toBeLessThan(20);
     // It is for themselves and the owner, and nobody says another's hand.
-    const seen = async () => (await studioPage(acting())).people.find(({ id }) => id === studio.ids.technician)!.hand;
+    const seen = async () =>
+      (await peoplePage(accountOf(acting()), new Date())).people.find(({ id }) => id === studio.ids.technician)!.hand;
     expect((await seen())!.paces).toHaveLength(1);
     actAs(studio.member("trainee"));
     expect(await seen()).toBeNull();

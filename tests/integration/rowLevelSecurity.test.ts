@@ -62,7 +62,8 @@ test("without a studio, or as somebody else's member, every table is empty", asy
 
 test("a member sees every table of the own studio and no row of another", async () => {
   for (const table of await tables())
-    await asMember(ours.ids.studioId, ours.ids.technician, async (db) => {
+    // The audit list is the owner's alone to read.
+    await asMember(ours.ids.studioId, table === "audit_entry" ? ours.ids.owner : ours.ids.technician, async (db) => {
       expect([table, await count(db, table)]).not.toEqual([table, 0]);
       const foreign = await db.query(`select count(*) from studio."${table}" where studio_id <> $1`, [ours.ids.studioId]);
       expect([table, Number(foreign.rows[0].count)]).toEqual([table, 0]);
@@ -253,18 +254,39 @@ test("sign-in learns who a person is in their own studio, and of nobody else", a
   expect(await of(theirs.ids.technician)).toEqual([]);
 });
 
+test("the audit list is read by the owner alone, added to in one's own name, and changed by nobody", async () => {
+  const add = "insert into studio.audit_entry (studio_id, id, kind, by_id) values ($1, gen_random_uuid(), 'exported', $2)";
+  for (const role of ["technician", "trainee"] as const)
+    await asMember(ours.ids.studioId, ours.ids[role], async (db) => {
+      expect(await count(db, "audit_entry")).toBe(0);
+      await db.query(add, [ours.ids.studioId, ours.ids[role]]);
+    });
+  for (const [byId, studioId] of [
+    [ours.ids.owner, ours.ids.studioId],
+    [ours.ids.technician, theirs.ids.studioId],
+  ])
+    await asMember(ours.ids.studioId, ours.ids.technician, (db) =>
+      expect(db.query(add, [studioId, byId])).rejects.toThrow(/row-level security/),
+    );
+  for (const change of ["update studio.audit_entry set kind = 'invited'", "delete from studio.audit_entry"])
+    await asMember(ours.ids.studioId, ours.ids.owner, (db) => expect(db.query(change)).rejects.toThrow(/permission denied/));
+});
+
 test("only an owner adds people or gives tokens, and only in the own studio", async () => {
   const add = (studio: TestStudio, role: "owner" | "technician" | "trainee") =>
     asMember(
       studio.ids.studioId,
       studio.ids[role],
       async (db) =>
-        (await db.query("select studio.add_member(gen_random_uuid(), 'x', $1, 'h', 'owner') as outcome", [`${Math.random()}@x.example`]))
-          .rows[0].outcome,
+        (
+          await db.query("select studio.invite_member(gen_random_uuid(), 'x', $1, 'owner', md5($1), 72) as outcome", [
+            `${Math.random()}@x.example`,
+          ])
+        ).rows[0].outcome,
     );
   expect(await add(ours, "trainee")).toBe("forbidden");
   expect(await add(ours, "technician")).toBe("forbidden");
-  expect(await add(ours, "owner")).toBe("added");
+  expect(await add(ours, "owner")).toBe("invited");
   const give = (role: "owner" | "technician", sensor: string) =>
     asMember(
       ours.ids.studioId,

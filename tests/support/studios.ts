@@ -319,6 +319,10 @@ export async function makeStudio(name: string) {
       ids.colourVisit,
       ids.owner,
     ]);
+    await put(
+      "insert into studio.audit_entry (studio_id, id, kind, by_id, client_id, detail) values ($1, gen_random_uuid(), 'exported', $2, $3, 'map, map.json')",
+      [s, ids.owner, ids.client],
+    );
     await put("insert into device.token (hash, studio_id, sensor_id) values ($1, $2, $3)", [hash, s, ids.sensor]);
   });
   await readOutcomesAnew();

@@ -1,5 +1,5 @@
 import { relations } from "drizzle-orm";
-import { bigint, boolean, index, integer, pgSchema, text, timestamp, uuid } from "drizzle-orm/pg-core";
+import { bigint, boolean, index, integer, pgSchema, text, timestamp, uniqueIndex, uuid } from "drizzle-orm/pg-core";
 
 /** Sign-in stands by itself: its own schema, its own database role, no client data. Columns as better-auth wants them. */
 export const authSchema = pgSchema("auth");
@@ -17,6 +17,8 @@ export const user = authSchema.table("user", {
   image: text(),
   /** The studio this person works in. Their role stands with the studio, in studio.member. */
   studioId: uuid().notNull(),
+  /** Whether a second factor is asked for at sign-in; set once its first code was right. */
+  twoFactorEnabled: boolean().notNull().default(false),
   ...moments,
 });
 
@@ -67,6 +69,44 @@ export const verification = authSchema.table(
     ...moments,
   },
   (t) => [index().on(t.identifier)],
+);
+
+/** The second factor of a person: a shared secret and the recovery codes left, both encrypted. */
+export const twoFactor = authSchema.table(
+  "two_factor",
+  {
+    id: uuid().primaryKey(),
+    secret: text().notNull(),
+    backupCodes: text().notNull(),
+    userId: uuid()
+      .notNull()
+      .references(() => user.id, { onDelete: "cascade" }),
+    /** False until its first code was right. */
+    verified: boolean().notNull().default(false),
+    failedVerificationCount: integer().notNull().default(0),
+    lockedUntil: timestamp({ withTimezone: true }),
+    createdAt: timestamp({ withTimezone: true }).notNull().defaultNow(),
+  },
+  (t) => [uniqueIndex().on(t.userId)],
+);
+
+export const LINK_KINDS = ["invitation", "reset", "recovery"] as const;
+export type LinkKind = (typeof LINK_KINDS)[number];
+
+/** A one-time link by which a person sets a password: kept as a hash, dead once used, replaced or past its time. */
+export const passwordLink = authSchema.table(
+  "password_link",
+  {
+    hash: text().primaryKey(),
+    userId: uuid()
+      .notNull()
+      .references(() => user.id, { onDelete: "cascade" }),
+    kind: text({ enum: LINK_KINDS }).notNull(),
+    createdAt: timestamp({ withTimezone: true }).notNull().defaultNow(),
+    expiresAt: timestamp({ withTimezone: true }).notNull(),
+    usedAt: timestamp({ withTimezone: true }),
+  },
+  (t) => [index().on(t.userId)],
 );
 
 /** How often an address has knocked, for every copy of the app alike. */

@@ -1,6 +1,7 @@
 export * from "./auth";
 export * from "./studio";
 export * from "./member";
+export * from "./audit";
 export * from "./policy";
 export * from "./client";
 export * from "./survey";

@@ -1,4 +1,4 @@
-import { primaryKey, text, uuid } from "drizzle-orm/pg-core";
+import { primaryKey, text, timestamp, uuid } from "drizzle-orm/pg-core";
 import { HAND_LEVELS } from "@/core/placing";
 import { createdAt, studioId, studioSchema } from "./studio";
 
@@ -16,6 +16,8 @@ export const member = studioSchema.table(
     /** What they said of their own hand; null where they said nothing. Until their pace is learned, times follow it. */
     hand: text({ enum: HAND_LEVELS }),
     createdAt: createdAt(),
+    /** Since when they do not work here any more; null while they do. What they did stays. */
+    deactivatedAt: timestamp({ withTimezone: true }),
   },
   (t) => [primaryKey({ columns: [t.studioId, t.id] })],
 );

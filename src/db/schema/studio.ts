@@ -11,5 +11,7 @@ export const studio = studioSchema.table("studio", {
   studioId: studioId().primaryKey(),
   name: text().notNull(),
   timeZone: text().notNull(),
+  /** Since when a second factor is asked of everybody who signs in; null where it is everybody's own choice. */
+  secondFactorSince: timestamp({ withTimezone: true }),
   createdAt: createdAt(),
 });

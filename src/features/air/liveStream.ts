@@ -62,6 +62,8 @@ export async function liveStream(request: Request): Promise<Response> {
       const heard = (message: LiveMessage) => {
         if (message.kind === "air") void tellAir();
         else if (message.kind === "visit") send("visit", { id: message.id, seq: message.seq });
+        // Who may not be here any more hears nothing from that moment on.
+        else if (message.kind === "left") void (message.id === me.id && close());
         else {
           send("missed", {});
           void tellAir();

@@ -66,11 +66,13 @@ export function BookingSheet({
   const [answeredDay, setAnsweredDay] = useState<{ readonly clientId: string; readonly best: ProposedDay | null } | null>(null);
   const [findings, setFindings] = useState<readonly CareFinding[] | null>(null);
   const { moves } = start;
+  const isHere = (technicianId: string) => options.people.some((one) => one.id === technicianId);
   const form = useStudioForm({
     values: {
       client: start.client ?? (null as Person | null),
       service: start.service ?? FIRST,
-      technicianId: start.technicianId ?? options.me,
+      // Who has left is proposed nothing; a visit of theirs that is moved waits for somebody to be chosen.
+      technicianId: start.technicianId && (moves || isHere(start.technicianId)) ? start.technicianId : options.me,
       chairId: start.chairId ?? options.chairs[0]?.id ?? "",
       day: start.day,
       time: start.time,
@@ -199,6 +201,11 @@ export function BookingSheet({
       ) : null}
       <div className="grid grid-cols-2 gap-4">
         <SelectField label="With" {...form.field("technicianId")}>
+          {isHere(technicianId) ? null : (
+            <option value={technicianId} disabled>
+              somebody who has left
+            </option>
+          )}
           {options.people.map((one) => (
             <option key={one.id} value={one.id}>
               {one.name}

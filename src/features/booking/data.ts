@@ -21,7 +21,11 @@ export type BookingOptions = {
 
 export async function bookingOptions(tx: StudioTransaction, me: Member, now: Date): Promise<BookingOptions> {
   const [people, chairs] = await together([
-    tx.select({ id: member.id, name: member.name, role: member.role }).from(member).orderBy(asc(member.createdAt), asc(member.name)),
+    tx
+      .select({ id: member.id, name: member.name, role: member.role })
+      .from(member)
+      .where(isNull(member.deactivatedAt))
+      .orderBy(asc(member.createdAt), asc(member.name)),
     tx
       .select({ id: chair.id, name: chair.name, roomId: room.id, roomName: room.name })
       .from(chair)

@@ -4,6 +4,7 @@ import { refresh } from "next/cache";
 import { mayLift, mayRead, READ_AFTER_H } from "@/core/care";
 import { adhesive, patchReading, patchTest, product, reactionLifting } from "@/db/schema";
 import { action, Refusal } from "@/server/action";
+import { note } from "@/server/audit";
 import { inStudio, type StudioTransaction } from "@/server/inStudio";
 import { momentIn } from "@/server/studioTime";
 import { knownClient } from "./keepAnswers";
@@ -106,7 +107,7 @@ export const noteReaction = action({ input: reactionNote }, async (me, { id, rea
 export const liftReaction = action({ input: lifting, least: "owner" }, async (me, { id, readingId, productId, finding }) => {
   await inStudio(me, async (tx) => {
     const [row] = await tx
-      .select({ result: patchReading.result, severe: patchReading.severe, family: patchTest.family })
+      .select({ result: patchReading.result, severe: patchReading.severe, family: patchTest.family, clientId: patchTest.clientId })
       .from(patchReading)
       .innerJoin(patchTest, eq(patchTest.id, patchReading.testId))
       .where(eq(patchReading.id, readingId));
@@ -118,6 +119,7 @@ export const liftReaction = action({ input: lifting, least: "owner" }, async (me
       .insert(reactionLifting)
       .values({ studioId: me.studioId, id, readingId, productId, finding, liftedBy: me.id })
       .onConflictDoNothing();
+    await note(tx, me, "stopLifted", { clientId: row.clientId, detail: row.family, onceKey: `lifting ${id}` });
   });
   refresh();
   return null;

@@ -6,7 +6,7 @@ import { knownVisit } from "@/features/visit/life";
 import { action, Refusal } from "@/server/action";
 import { inStudio } from "@/server/inStudio";
 import { handedTo, handOver, takeBack } from "@/server/member";
-import { countGuess } from "@/server/auth";
+import { countGuess, takeGuessBack } from "@/server/guesses";
 
 /** Hands the tablet to the client of a visit. */
 export const giveToClient = action({ input: z.strictObject({ visitId: z.uuid() }) }, async (me, { visitId }) => {
@@ -50,13 +50,18 @@ export const confirmOwnAnswers = action({ input: z.strictObject({ id: z.uuid() }
   return null;
 });
 
+/** Who was handed the tablet guesses no password. */
+const GUESSES_AT_A_TABLET = 10;
+
 /** Back to the technician, by their password. */
 export const takeTabletBack = action(
   { input: z.strictObject({ password: z.string().min(1, "The password.").max(200) }), who: handedMember },
   async (me, { password }) => {
     const visitId = await visitInHand();
-    if (!(await countGuess(`tablet ${me.id}`))) throw new Refusal("Too many tries. Wait a quarter of an hour, or sign in anew.");
+    const guess = [{ key: `tablet ${me.id}`, most: GUESSES_AT_A_TABLET }];
+    if (!(await countGuess(guess))) throw new Refusal("Too many tries. Wait a quarter of an hour, or sign in anew.");
     if (!(await takeBack(password))) throw new Refusal("That is not the password.", { password: "Not this one." });
+    await takeGuessBack(guess);
     return { visitId };
   },
 );

@@ -3,6 +3,8 @@ import { stringify } from "csv-stringify/sync";
 import { z } from "zod";
 import { eyesSvg, stripName, trolleyBrief, writeMapFile, zoneRows } from "@/core/formats";
 import { fibreCurl, mapFacts, mapPolicy, VIEWS, type PadLashes, type View } from "@/core/map";
+import { note } from "@/server/audit";
+import { inStudio } from "@/server/inStudio";
 import { currentMember } from "@/server/member";
 import { refuse } from "@/server/respond";
 import { formatIn } from "@/server/studioTime";
@@ -62,6 +64,7 @@ export async function mapFile(request: Request, mapId: string, kind: keyof typeo
   const source = await mapForFiles(member, mapId);
   if (!source) return refuse(404, "No such map in this studio.");
   const asked = querySchema.parse(Object.fromEntries(new URL(request.url).searchParams));
+  await inStudio(member, (tx) => note(tx, member, "exported", { clientId: source.clientId, detail: `map, ${kind}` }));
   const { type, make } = FILES[kind];
   const body = await make(source, { ...asked, savedOn: formatIn(member.timeZone, source.savedAt, "d MMM yyyy") });
   return new Response(typeof body === "string" ? body : Buffer.from(body), {

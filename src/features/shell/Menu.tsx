@@ -1,4 +1,5 @@
 "use client";
+import Link from "next/link";
 import { DropdownMenu } from "radix-ui";
 import { useState } from "react";
 import { dropOtherChairs } from "@/features/tablet/chairCache";
@@ -7,19 +8,12 @@ import { loadAfresh } from "@/ui/loadAfresh";
 import { keptWords } from "@/features/tablet/keptWords";
 import { useCommandState, useTabletStorage, useTabletState } from "@/features/tablet/TabletProvider";
 import { Button, Dialog } from "@/ui";
+import { HEARD } from "./heard";
 import { MenuButton } from "./MenuButton";
 import { turnTheme } from "./theme";
 
 const ITEM =
   "flex min-h-9 cursor-pointer items-center justify-between gap-6 rounded px-3 py-1.5 outline-none data-[highlighted]:bg-moss-soft";
-
-/** What may be heard, each turned on and off by itself. */
-const HEARD = [
-  ["sound", "Clocks sound"],
-  ["speech", "Warnings spoken"],
-  ["zones", "Next zone spoken"],
-  ["minutes", "Minutes to place spoken"],
-] as const;
 
 /** Who is signed in; theme, sounds, signing out. Fetched when it is first wanted, and open then. */
 export function Menu({ name, role, studioName }: { name: string; role: string; studioName: string }) {
@@ -69,6 +63,9 @@ export function Menu({ name, role, studioName }: { name: string; role: string; s
               <br />
               {studioName}
             </p>
+            <DropdownMenu.Item className={ITEM} asChild>
+              <Link href="/profile">Your profile</Link>
+            </DropdownMenu.Item>
             <DropdownMenu.Item className={ITEM} onSelect={turnTheme}>
               Paper or lamp <kbd className="text-sm text-ink-2">Shift L</kbd>
             </DropdownMenu.Item>

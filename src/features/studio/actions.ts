@@ -1,14 +1,13 @@
 "use server";
 import { createHash, randomBytes, randomUUID } from "node:crypto";
-import { hashPassword } from "better-auth/crypto";
 import { and, eq, gt, isNull, ne, sql } from "drizzle-orm";
 import { refresh } from "next/cache";
 import { z } from "zod";
-import { HAND_LEVELS } from "@/core/placing";
-import { chair, member, policy, room, ROLES, sensor, visit } from "@/db/schema";
+import { chair, policy, room, sensor, visit } from "@/db/schema";
 import { action, Refusal } from "@/server/action";
+import { note } from "@/server/audit";
 import { inStudio, type StudioTransaction } from "@/server/inStudio";
-import { personForm, placeName, policyChange, sensorForm } from "./schema";
+import { placeName, policyChange, sensorForm } from "./schema";
 
 export const savePolicy = action({ input: policyChange, least: "owner" }, async (me, input) => {
   const rows = await inStudio(me, (tx) =>
@@ -23,30 +22,6 @@ export const savePolicy = action({ input: policyChange, least: "owner" }, async 
   refresh();
   return { revision: rows[0].revision };
 });
-
-export const addPerson = action({ input: personForm.extend({ role: z.enum(ROLES) }), least: "owner" }, async (me, form) => {
-  const hash = await hashPassword(form.password);
-  const { rows } = await inStudio(me, (tx) =>
-    tx.execute<{ outcome: string }>(
-      sql`select studio.add_member(${randomUUID()}, ${form.name}, ${form.email}, ${hash}, ${form.role}) as outcome`,
-    ),
-  );
-  if (rows[0]?.outcome === "taken") throw new Refusal("Somebody signs in with this address already.", { email: "Already taken." });
-  if (rows[0]?.outcome !== "added") throw new Refusal("Only the owner adds people.");
-  refresh();
-  return null;
-});
-
-/** What a hand says of itself, until its own pace is known: by its owner, or the studio's. */
-export const sayHand = action(
-  { input: z.strictObject({ id: z.uuid(), hand: z.enum(HAND_LEVELS).nullable() }) },
-  async (me, { id, hand }) => {
-    const [row] = await inStudio(me, (tx) => tx.update(member).set({ hand }).where(eq(member.id, id)).returning({ id: member.id }));
-    if (!row) throw new Refusal("Only they, or the owner, say that.");
-    refresh();
-    return null;
-  },
-);
 
 const newToken = () => `ivy_${randomBytes(24).toString("base64url")}`;
 const hashOf = (token: string) => createHash("sha256").update(token).digest("hex");
@@ -65,6 +40,7 @@ export const addSensor = action(
       if (!known) throw new Refusal("This room is not in the studio.");
       await tx.insert(sensor).values({ studioId: me.studioId, id, ...form });
       await tx.execute(sql`select studio.give_token(${id}, ${hashOf(token)})`);
+      await note(tx, me, "tokenGiven", { detail: id });
     });
     refresh();
     return { token };
@@ -74,10 +50,11 @@ export const addSensor = action(
 /** A new token for a hygrometer; the old one ends at once. */
 export const renewToken = action({ input: z.strictObject({ id: z.uuid() }), least: "owner" }, async (me, { id }) => {
   const token = newToken();
-  const { rows } = await inStudio(me, (tx) =>
-    tx.execute<{ done: boolean }>(sql`select studio.give_token(${id}, ${hashOf(token)}) as done`),
-  );
-  if (!rows[0]?.done) throw new Refusal("This hygrometer is not in the studio.");
+  await inStudio(me, async (tx) => {
+    const { rows } = await tx.execute<{ done: boolean }>(sql`select studio.give_token(${id}, ${hashOf(token)}) as done`);
+    if (!rows[0]?.done) throw new Refusal("This hygrometer is not in the studio.");
+    await note(tx, me, "tokenGiven", { detail: id });
+  });
   return { token };
 });
 

@@ -1,32 +1,15 @@
 import "server-only";
 import { asc, isNotNull } from "drizzle-orm";
-import { chair, member, policy, room } from "@/db/schema";
+import { chair, policy, room } from "@/db/schema";
 import { sensorsNow } from "@/features/readings/newestAir";
-import { learnedLashes } from "@/features/visit/ownPace";
-import { inStudio, together, type StudioTransaction } from "@/server/inStudio";
-import { mayActAs, type Member } from "@/server/member";
+import { inStudio, together } from "@/server/inStudio";
+import type { Member } from "@/server/member";
 
-/** Who works here. What their hands have taught of their pace is for themselves and the owner. */
-async function peopleOf(tx: StudioTransaction, me: Member) {
-  const rows = await tx
-    .select({ id: member.id, name: member.name, role: member.role, hand: member.hand })
-    .from(member)
-    .orderBy(asc(member.createdAt), asc(member.name));
-  const mayRead = (id: string) => id === me.id || mayActAs(me, "owner");
-  return Promise.all(
-    rows.map(async ({ hand, ...row }) => ({
-      ...row,
-      hand: mayRead(row.id) ? { said: hand, paces: await learnedLashes(tx, row.id) } : null,
-    })),
-  );
-}
-
-/** The studio's policy, people and devices. */
+/** The studio's policy, rooms and devices. */
 export function studioPage(me: Member) {
   return inStudio(me, async (tx) => {
-    const [[policyRow], people, rooms, chairs, sensors] = await together([
+    const [[policyRow], rooms, chairs, sensors] = await together([
       tx.select().from(policy),
-      peopleOf(tx, me),
       tx
         .select({ id: room.id, name: room.name, closed: isNotNull(room.closedAt).mapWith(Boolean) })
         .from(room)
@@ -41,7 +24,6 @@ export function studioPage(me: Member) {
     return {
       policy: policyRow!.document,
       revision: policyRow!.revision,
-      people,
       rooms,
       chairs,
       sensors: sensors

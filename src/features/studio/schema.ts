@@ -1,10 +1,7 @@
 import { z } from "zod";
 import { policySchema } from "@/core/policy";
-import { personSchema } from "@/features/signIn/schema";
 
 export const policyChange = z.strictObject({ base: z.int(), policy: policySchema });
-/** Which roles there are, the database says. */
-export const personForm = personSchema.extend({ role: z.string() });
 export const sensorForm = z.strictObject({
   roomId: z.uuid("Choose a room."),
   name: z.string().trim().min(1, "Say where it stands.").max(80, "80 characters at most."),

@@ -58,8 +58,10 @@ export async function TodayRoute({
   const lines = visits.map(lineOf);
   const mine = lines.filter((line) => line.technicianId === member.id && line.state !== "done");
   const next = mine.find(({ state }) => state === "running") ?? mine[0];
-  // One's own thread first.
-  const people = [...options.people]
+  // One's own thread first; who has left has one on days that are still theirs.
+  const left = new Map(lines.map(({ technicianId: id, technicianName }) => [id, { id, name: `${technicianName}, has left` }]));
+  for (const { id } of options.people) left.delete(id);
+  const people = [...options.people, ...left.values()]
     .sort((a, b) => Number(b.id === member.id) - Number(a.id === member.id))
     .map(({ id, name }) => {
       const usual = visits.find(({ visit }) => visit.technicianId === id)?.visit;

@@ -26,7 +26,10 @@ export async function checkPlace(
     .innerJoin(room, eq(room.id, chair.roomId))
     .where(and(eq(chair.id, chairId), isNull(chair.closedAt), isNull(room.closedAt)));
   if (!place) throw new Refusal("This chair is not in use (any more).", { chairId: "Choose another chair." });
-  const [who] = await tx.select({ id: memberTable.id }).from(memberTable).where(eq(memberTable.id, technicianId));
+  const [who] = await tx
+    .select({ id: memberTable.id })
+    .from(memberTable)
+    .where(and(eq(memberTable.id, technicianId), isNull(memberTable.deactivatedAt)));
   if (!who) throw new Refusal("This person is not in the studio (any more).", { technicianId: "Choose somebody of the studio." });
   return place.roomId;
 }

@@ -1,21 +1,26 @@
 import type { Metadata } from "next";
+import { peoplePage } from "@/features/people/data";
+import { PeopleList } from "@/features/people/PeopleList";
 import { studioPage } from "@/features/studio/data";
 import { Hygrometers } from "@/features/studio/Hygrometers";
-import { People } from "@/features/studio/People";
 import { Rooms } from "@/features/studio/Rooms";
 import { StepsOfVisits } from "@/features/studio/StepsOfVisits";
 import { defaultPolicy, policyForm } from "@/core/policy";
 import { PolicyForm } from "@/features/studio/PolicyForm";
-import { mayActAs, requireMember } from "@/server/member";
+import { mayActAs, requireAccount, requireMember } from "@/server/member";
 import { ago } from "@/server/studioTime";
 
 export const metadata: Metadata = { title: "Studio" };
 
 export default async function StudioPage() {
   const member = await requireMember();
-  const { policy, revision, people, rooms, chairs, sensors } = await studioPage(member);
-  const isOwner = mayActAs(member, "owner");
+  const account = await requireAccount();
   const now = new Date();
+  const [{ policy, revision, rooms, chairs, sensors }, { people, mayChange }] = await Promise.all([
+    studioPage(member),
+    peoplePage(account, now),
+  ]);
+  const isOwner = mayActAs(member, "owner");
   return (
     <>
       <h1 className="pt-5 text-4xl break-words">
@@ -31,7 +36,7 @@ export default async function StudioPage() {
           <PolicyForm policy={policy} defaults={defaultPolicy} questions={policyForm} revision={revision} mayChange={isOwner} />
         </section>
         <div className="space-y-10">
-          <People people={people} me={member.id} mayAdd={isOwner} />
+          <PeopleList people={people} mayChange={mayChange} />
           <StepsOfVisits />
           <Rooms rooms={rooms} chairs={chairs} mayChange={isOwner} />
           <Hygrometers

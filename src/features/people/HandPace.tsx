@@ -4,9 +4,9 @@ import { HAND_LEVELS, HANDS, type HandLevel } from "@/core/placing";
 import { Notice, SelectField } from "@/ui";
 import { answered } from "@/ui/answered";
 import { sayHand } from "./actions";
-import type { StudioPage } from "./data";
+import type { Person } from "./data";
 
-type Hand = NonNullable<StudioPage["people"][number]["hand"]>;
+type Hand = NonNullable<Person["hand"]>;
 
 /** What a hand takes a lash, as finished sets taught it; until then, what its owner says of it. */
 export function HandPace({ id, hand: { said, paces }, isMe }: { id: string; hand: Hand; isMe: boolean }) {

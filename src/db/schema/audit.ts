@@ -1,0 +1,58 @@
+import { sql } from "drizzle-orm";
+import { index, primaryKey, text, timestamp, uniqueIndex, uuid } from "drizzle-orm/pg-core";
+import { studioId, studioSchema } from "./studio";
+
+/** What the audit list tells of. */
+export const AUDIT_KINDS = [
+  "signedIn",
+  "signInFailed",
+  "signedOut",
+  "passwordChanged",
+  "passwordSet",
+  "linkMade",
+  "sessionsEnded",
+  "secondFactorOn",
+  "secondFactorOff",
+  "recoveryCodesRenewed",
+  "secondFactorDemanded",
+  "secondFactorLeftFree",
+  "invited",
+  "nameChanged",
+  "roleChanged",
+  "deactivated",
+  "broughtBack",
+  "stopLifted",
+  "tokenGiven",
+  "exported",
+  "clientOpened",
+] as const;
+export type AuditKind = (typeof AUDIT_KINDS)[number];
+
+/** Who did what to whom, when. Only ever added; read by the owner alone, and apart from the log. No name stands in it, only who it is. */
+export const auditEntry = studioSchema.table(
+  "audit_entry",
+  {
+    studioId: studioId(),
+    id: uuid().notNull(),
+    at: timestamp({ withTimezone: true, precision: 3 }).notNull().defaultNow(),
+    kind: text({ enum: AUDIT_KINDS }).notNull(),
+    /** Who did it; null for what was done on the server, or by somebody not signed in. */
+    byId: uuid(),
+    /** The member it was done to, where that is another matter. */
+    memberId: uuid(),
+    clientId: uuid(),
+    /** More of it, in the few words each kind has: what was exported, from which role to which. Never words about a client. */
+    detail: text(),
+    /** From which address it was sent, as far as that is known. */
+    address: text(),
+    /** What is told once only, however often it happens: a record opened, once an hour. */
+    onceKey: text(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.studioId, t.id] }),
+    index().on(t.studioId, t.at),
+    uniqueIndex()
+      .on(t.studioId, t.onceKey)
+      .where(sql`once_key is not null`),
+  ],
+);
