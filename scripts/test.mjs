@@ -3,6 +3,7 @@ import { readFileSync, rmSync } from "node:fs";
 import path from "node:path";
 import { loadDemo, migrate, startApp, startHygrometer } from "./lib/app.mjs";
 import { ensureDebian } from "./lib/packages.mjs";
+import { startMailGateway } from "./lib/mail.mjs";
 import { removePostgres, startPostgres } from "./lib/postgres.mjs";
 import { ensureBuild, ensurePackages, nextBin, root, secretsOf, stateFolder } from "./lib/project.mjs";
 import { run, runBeside, stop, stopOnSignals } from "./lib/run.mjs";
@@ -101,8 +102,11 @@ try {
       const secrets = secretsOf("e2e");
       migrate(postgres);
       loadDemo(postgres, secrets);
-      const env = { IVY_LOG: "error" };
-      const app = await startApp(postgres, secrets, { env });
+      const mailFolder = path.join(stateFolder, "e2e-mail");
+      rmSync(mailFolder, { recursive: true, force: true });
+      const mail = await startMailGateway(mailFolder);
+      stops.push(() => mail.stop());
+      const app = await startApp(postgres, secrets, { env: { IVY_LOG: "error", IVY_MAIL_URL: mail.url } });
       stops.push(() => app.stop());
       const hygrometer = startHygrometer(app.url, secrets.tokens.front, { IVY_EVERY_S: "2", IVY_HOUR: "9" });
       stops.push(() => stop(hygrometer));
@@ -114,6 +118,7 @@ try {
         {
           IVY_E2E_URL: app.url,
           IVY_E2E_SECRETS: JSON.stringify(secrets),
+          IVY_E2E_MAIL: mail.page,
           IVY_E2E_URLS: JSON.stringify(postgres.urls),
           PLAYWRIGHT_JSON_OUTPUT_NAME: file,
         },

@@ -45,7 +45,10 @@ export type Account = {
 
 /** The account whose session this request bears, in whoever's hands the tablet is. Asked once a request. */
 const signedIn = cache(async (): Promise<Account | null> => {
-  const found = await auth().api.getSession({ headers: await headers() });
+  // The cookies as they are now: an action may have renewed the session that its request came with.
+  const asked = new Headers(await headers());
+  asked.set("cookie", (await cookies()).toString());
+  const found = await auth().api.getSession({ headers: asked });
   if (!found) return null;
   const { id } = found.user;
   const [row] = (await authDatabase().execute<MemberRow>(sql`select * from auth.member_of(${id})`)).rows;

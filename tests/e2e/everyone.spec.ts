@@ -53,6 +53,9 @@ const VIEWS: readonly (readonly [name: string, path: (one: (sql: string) => Prom
   ["shelf", () => "/shelf"],
   ["retention", () => "/retention"],
   ["studio", () => "/studio"],
+  ["people", () => "/studio/people"],
+  ["audit list", () => "/studio/audit"],
+  ["profile", () => "/profile"],
   ["steps of a visit", () => "/studio/steps/newSet"],
   [
     "visit to come",

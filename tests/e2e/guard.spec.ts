@@ -1,5 +1,19 @@
+import { readdirSync } from "node:fs";
+import path from "node:path";
 import { request } from "@playwright/test";
 import { expect, openClient, secrets, signedOut, signIn, stateOf, test, url } from "./support";
+
+/** Every page of a folder of routes, with some id wherever one is wanted: a new one is asked as well. */
+const pagesOf = (folder: string) =>
+  readdirSync(folder, { recursive: true, encoding: "utf8" })
+    .filter((file) => path.basename(file) === "page.tsx")
+    .map(
+      (file) =>
+        `/${path
+          .dirname(file)
+          .replace(/^\.$/, "")
+          .replace(/\[\w+\]/g, "00000000-0000-4000-8000-000000000000")}`,
+    );
 
 test("every answer carries the security headers, and scripts run by nonce alone", async () => {
   const api = await request.newContext({ baseURL: url, storageState: stateOf("maren") });
@@ -21,7 +35,9 @@ test("every answer carries the security headers, and scripts run by nonce alone"
 
 test("signed out, every page leads to the sign-in and every route answers 401", async () => {
   const api = await request.newContext({ baseURL: url, storageState: signedOut });
-  for (const path of ["/", "/clients", "/clients/new", "/air", "/shelf", "/retention", "/studio", "/visits/00000000-0000-4000-8000-000000000000"]) {
+  const pages = pagesOf("src/app/(studio)");
+  expect(pages.length).toBeGreaterThan(15);
+  for (const path of [...pages, "/second-factor"]) {
     const answer = await api.get(path);
     expect([path, answer.url()]).toEqual([path, `${url}/sign-in`]);
   }

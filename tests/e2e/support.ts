@@ -8,6 +8,8 @@ export const secrets = JSON.parse(process.env.IVY_E2E_SECRETS ?? "{}") as {
   tokens: { front: string; back: string };
 };
 export const databases = JSON.parse(process.env.IVY_E2E_URLS ?? "{}") as { owner: string; app: string; auth: string; device: string };
+/** Where the simulated mail gateway shows what it got. */
+export const mailPage = process.env.IVY_E2E_MAIL ?? "";
 /** Contexts made in a test take on the test's own sign-in unless told otherwise. */
 export const signedOut = { cookies: [], origins: [] };
 export type Who = "maren" | "jossa" | "pim";

@@ -1,6 +1,7 @@
-import { codeAt, giveAccounts, PASSWORD } from "../support/accounts";
+import { giveAccounts, PASSWORD } from "../support/accounts";
 import { accountIs, actAs } from "../support/memberAs";
 import { makeStudio, pointAppAtTests, urls, withClient, type TestStudio } from "../support/studios";
+import { codeAt } from "../support/totp";
 
 jest.mock("@/server/member", () => jest.requireActual("../support/memberAs"));
 jest.mock("next/cache", () => ({ refresh: () => undefined }));

@@ -1,5 +1,4 @@
 import type { Metadata } from "next";
-import { redirect } from "next/navigation";
 import { SecondFactorDemanded } from "@/features/account/SecondFactorDemanded";
 import { Threshold } from "@/features/signIn/Threshold";
 import { requireAccount } from "@/server/member";
@@ -8,14 +7,10 @@ export const metadata: Metadata = { title: "Second factor" };
 
 /** Before anything else, where the studio asks it of everybody. */
 export default async function SecondFactorPage() {
-  const account = await requireAccount();
-  if (!account.lacksSecondFactor) redirect("/");
+  const { member, hasSecondFactor } = await requireAccount();
   return (
-    <Threshold
-      title="One more step"
-      says={`${account.member.studioName} asks a second factor of everybody: a code from an app on your phone.`}
-    >
-      <SecondFactorDemanded />
+    <Threshold title="One more step" says={`${member.studioName} asks a second factor of everybody: a code from an app on your phone.`}>
+      <SecondFactorDemanded isSet={hasSecondFactor} />
     </Threshold>
   );
 }

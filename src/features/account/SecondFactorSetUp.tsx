@@ -55,7 +55,11 @@ function FirstCode({ secret: { uri, secret, square }, onRight }: { secret: Secre
       <p className="text-[0.9375rem] break-all">
         <span className="text-ink-2">Secret </span>
         <code data-testid="secret" className="tracking-wide">
-          {secret.match(/.{1,4}/g)?.join(" ")}
+          {secret.match(/.{1,4}/g)?.map((group, i) => (
+            <span key={i} className="inline-block whitespace-pre">
+              {group}{" "}
+            </span>
+          ))}
         </code>
       </p>
       <p className="text-[0.9375rem]">

@@ -22,7 +22,7 @@ export const AUDIT_WORDS: Readonly<Record<AuditKind, string>> = {
   stopLifted: "lifted a stop",
   tokenGiven: "gave a hygrometer a token",
   exported: "exported",
-  clientOpened: "opened a client's record",
+  clientOpened: "opened a client’s record",
 };
 
 /** Kinds that are looked for together. */

@@ -63,7 +63,7 @@ export function PersonSheet({ person, sendsMail, onClose }: { person: Person; se
               <HandPace id={id} hand={person.hand} isMe={isMe} />
             </Part>
           ) : null}
-          {account ? (
+          {account && !isMe ? (
             <Part
               title="Link"
               says={
@@ -85,7 +85,7 @@ export function PersonSheet({ person, sendsMail, onClose }: { person: Person; se
             </Part>
           ) : null}
           {isMe ? (
-            <p className="border-t border-line pt-4 text-[0.9375rem] text-ink-2">You leave the studio by your own profile.</p>
+            <p className="border-t border-line pt-4 text-[0.9375rem] text-ink-2">Your own password and second factor are changed on your profile; there you leave the studio, too.</p>
           ) : (
             <Part
               title="Deactivate"
