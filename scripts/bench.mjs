@@ -1,6 +1,7 @@
 import { rmSync } from "node:fs";
 import path from "node:path";
 import { loadDemo, migrate, startApp } from "./lib/app.mjs";
+import { claim } from "./lib/claim.mjs";
 import { ensureDebian } from "./lib/packages.mjs";
 import { removePostgres, startPostgres } from "./lib/postgres.mjs";
 import { ensureBuild, ensurePackages, runTs, secretsOf, stateFolder } from "./lib/project.mjs";
@@ -17,6 +18,7 @@ stopOnSignals(stops);
 let failed = false;
 
 try {
+  await claim(stateFolder, "bench");
   ensureDebian(["postgresql", "chromium"]);
   ensurePackages();
   if (wanted("planner")) runTs("bench/planner.ts", {});

@@ -1,11 +1,14 @@
 import { rmSync } from "node:fs";
 import path from "node:path";
 import { loadDemo, migrate, startApp, startHygrometer } from "./lib/app.mjs";
+import { claim } from "./lib/claim.mjs";
+import { keepUp } from "./lib/keepUp.mjs";
+import { childrenIn, endOrphans } from "./lib/orphans.mjs";
 import { freePort } from "./lib/ports.mjs";
 import { startMailGateway } from "./lib/mail.mjs";
 import { removePostgres, startPostgres } from "./lib/postgres.mjs";
 import { ensureBuild, ensurePackages, secretsOf, stateFolder } from "./lib/project.mjs";
-import { stop } from "./lib/run.mjs";
+import { stop, writeChildrenTo } from "./lib/run.mjs";
 
 // npm run demo             starts Ivy Thread with its demo studio, keeping what is there
 // npm run demo -- --fresh  begins again
@@ -27,10 +30,17 @@ process.on("SIGINT", () => stopAll(0));
 process.on("SIGTERM", () => stopAll(0));
 
 try {
+  const mine = await claim(stateFolder, name);
+  const childrenFile = path.join(stateFolder, `${name}.children.json`);
+  const orphans = await endOrphans(childrenFile);
+  if (orphans) console.log(`The last start was cut off: ${orphans} ${orphans === 1 ? "process" : "processes"} it left behind ended.`);
+  // Asked before anything takes its time.
+  const port = await freePort(Number(process.env.PORT ?? 4100));
   ensurePackages();
   if (fresh) {
     removePostgres(stateFolder, name);
     rmSync(path.join(stateFolder, `${name}.app.json`), { force: true });
+    rmSync(path.join(stateFolder, `${name}-mail`), { recursive: true, force: true });
   }
   const postgres = await startPostgres(stateFolder, { name });
   stops.push(async () => postgres.stop());
@@ -39,24 +49,16 @@ try {
   if (!empty) loadDemo(postgres, secrets);
   ensureBuild();
 
-  const port = await freePort(Number(process.env.PORT ?? 4100));
+  writeChildrenTo(childrenIn(childrenFile));
   const mail = await startMailGateway(path.join(stateFolder, `${name}-mail`), { pagePort: port + 80 });
   stops.push(() => mail.stop());
-  let app;
-  const keepUp = async () => {
-    app = await startApp(postgres, secrets, {
-      port,
-      logFolder: path.join(stateFolder, `${name}-log`),
-      env: { IVY_MAIL_URL: mail.url },
-    });
-    app.child.once("exit", () => {
-      if (stopping) return;
-      console.log("The app ended unexpectedly; starting it again.");
-      setTimeout(() => keepUp().catch(fail), 300);
-    });
-  };
-  stops.push(async () => app?.stop());
-  await keepUp();
+  const kept = keepUp(() =>
+    startApp(postgres, secrets, { port, logFolder: path.join(stateFolder, `${name}-log`), env: { IVY_MAIL_URL: mail.url } }),
+  );
+  stops.push(() => kept.stop());
+  const app = await kept.first;
+  kept.gaveUp.catch(fail);
+  mine.tell({ url: app.url });
 
   if (!empty) {
     for (const [i, [key, token]] of Object.entries(secrets.tokens).entries()) {

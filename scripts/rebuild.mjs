@@ -1,14 +1,13 @@
-import { startPostgres } from "./lib/postgres.mjs";
-import { ensurePackages, runTs, stateFolder } from "./lib/project.mjs";
+import { databaseForCommand } from "./lib/demoDatabase.mjs";
+import { ensurePackages, runTs } from "./lib/project.mjs";
 
 // npm run rebuild                          what visits came to, made anew from their events, in the demo's database
 // IVY_OWNER_URL=postgres://… npm run rebuild   in another
 
 ensurePackages();
-const given = process.env.IVY_OWNER_URL;
-const postgres = given ? null : await startPostgres(stateFolder, { name: "demo" });
+const database = await databaseForCommand();
 try {
-  runTs("src/db/rebuild.cli.ts", { IVY_OWNER_URL: given ?? postgres.urls.owner });
+  runTs("src/db/rebuild.cli.ts", { IVY_OWNER_URL: database.ownerUrl });
 } finally {
-  await postgres?.stop();
+  database.stop();
 }

@@ -3,6 +3,7 @@ import { mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from "nod
 import path from "node:path";
 import { pathToFileURL } from "node:url";
 import { loadDemo, migrate, startApp, startHygrometer } from "./lib/app.mjs";
+import { claim } from "./lib/claim.mjs";
 import { ensureDebian } from "./lib/packages.mjs";
 import { removePostgres, startPostgres } from "./lib/postgres.mjs";
 import { ensureBuild, ensurePackages, root, secretsOf, stateFolder } from "./lib/project.mjs";
@@ -42,6 +43,7 @@ async function takeEyes() {
 }
 
 try {
+  await claim(stateFolder, "shots");
   ensureDebian(["postgresql", "chromium", "poppler-utils"]);
   ensurePackages();
   if (only.includes("eyes")) await takeEyes();

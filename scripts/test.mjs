@@ -2,6 +2,7 @@ import { spawn } from "node:child_process";
 import { readFileSync, rmSync } from "node:fs";
 import path from "node:path";
 import { loadDemo, migrate, startApp, startHygrometer } from "./lib/app.mjs";
+import { claim } from "./lib/claim.mjs";
 import { ensureDebian } from "./lib/packages.mjs";
 import { startMailGateway } from "./lib/mail.mjs";
 import { removePostgres, startPostgres } from "./lib/postgres.mjs";
@@ -63,6 +64,7 @@ function jest(projects, env = {}, more = []) {
 }
 
 try {
+  await claim(stateFolder, "test");
   ensureDebian(["postgresql", "chromium", "poppler-utils"]);
   ensurePackages();
   const begunTests = Date.now();
@@ -89,8 +91,11 @@ try {
       migrate(postgres);
       const empty = await postgres.emptyDatabase("ivy_older");
       const beforeBookings = await postgres.emptyDatabase("ivy_before_bookings");
+      const restored = await postgres.emptyDatabase("ivy_restored");
       // One after the other, however many processors there are: some ask of everything the database holds.
-      return jest(["integration"], { IVY_TEST_URLS: JSON.stringify({ ...postgres.urls, empty, beforeBookings }) }, ["--runInBand"]);
+      return jest(["integration"], { IVY_TEST_URLS: JSON.stringify({ ...postgres.urls, empty, beforeBookings, restored }) }, [
+        "--runInBand",
+      ]);
     });
   if (wanted("e2e"))
     await step("end to end", async () => {

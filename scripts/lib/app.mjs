@@ -57,8 +57,14 @@ export async function startApp(postgres, secrets, { port: wished = 0, env = {}, 
     child.once("exit", () => log.end());
   }
   const url = `http://127.0.0.1:${port}`;
-  await untilAnswers(`${url}/api/health`);
-  return { url, port, child, stop: () => stop(child) };
+  const ended = new Promise((resolve) => child.once("exit", resolve));
+  try {
+    await untilAnswers(`${url}/api/health`, { child });
+  } catch (error) {
+    await stop(child);
+    throw error;
+  }
+  return { url, port, child, ended, stop: () => stop(child) };
 }
 
 export function startHygrometer(url, token, env = {}) {

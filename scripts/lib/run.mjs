@@ -28,6 +28,10 @@ export function ask(command, args, options = {}) {
   return { ok: result.status === 0, out: `${result.stdout ?? ""}${result.stderr ?? ""}`.trim() };
 }
 
+/** Where it is written down what runs, should we be killed; nowhere, unless a start asks for it. */
+let ledger = null;
+export const writeChildrenTo = (children) => (ledger = children);
+
 // Whatever is still there when we end, wherever we were broken off, ends with us.
 const started = new Set();
 process.on("exit", () => {
@@ -38,7 +42,11 @@ process.on("exit", () => {
 export function start(command, args, options = {}) {
   const child = spawn(command, args, { stdio: ["ignore", "inherit", "inherit"], detached: true, ...options });
   started.add(child);
-  child.once("exit", () => started.delete(child));
+  if (child.pid) ledger?.add(child);
+  child.once("exit", () => {
+    started.delete(child);
+    ledger?.remove(child);
+  });
   return child;
 }
 

@@ -221,6 +221,7 @@ const ROUTE_RULES: Readonly<Record<string, "member" | "owner" | "device" | "anyb
   "api/maps/[mapId]/pad-strip.pdf": "member",
   "api/maps/[mapId]/zones.csv": "member",
   "api/pictures/[id]": "member",
+  "api/ready": "anybody",
   "api/retention": "member",
   "api/rooms/[roomId]/history": "member",
   "api/rooms/[roomId]/table": "member",

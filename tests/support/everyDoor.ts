@@ -202,6 +202,7 @@ export const openActions = () => actionsOf((feature) => feature === OPEN);
 export const ROUTES_FOR_NOBODY = [
   "api/auth/[...all]",
   "api/health",
+  "api/ready",
   "api/time",
   "api/intake/readings",
   "schemas/lash-map.v3.json",

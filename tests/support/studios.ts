@@ -14,7 +14,7 @@ import { lengthsFrom, trayOf } from "./surveys";
 export function urls() {
   const text = process.env.IVY_TEST_URLS;
   if (!text) throw new Error("Run `npm test`: it starts the PostgreSQL that these tests need.");
-  return JSON.parse(text) as Record<"owner" | "app" | "auth" | "device" | "empty" | "beforeBookings", string>;
+  return JSON.parse(text) as Record<"owner" | "app" | "auth" | "device" | "empty" | "beforeBookings" | "restored", string>;
 }
 
 /** Points the app's own modules at the test database. */

@@ -1,5 +1,10 @@
-/** Answers as soon as the app can; says nothing about anyone. */
+import { answer } from "@/server/respond";
+
+export const dynamic = "force-dynamic";
+
+const upSince = new Date().toISOString();
+
+/** That this copy of the app answers, and since when. What it stands on is told by /api/ready. */
 export function GET() {
-  return Response.json({ ok: true });
+  return answer({ ok: true, upSince });
 }
-export const dynamic = "force-static";
