@@ -5,6 +5,11 @@ const config: NextConfig = {
   reactStrictMode: true,
   allowedDevOrigins: ["127.0.0.1"],
   serverExternalPackages: ["pino", "pg", "sharp"],
-  experimental: { serverActions: { bodySizeLimit: "256kb" } },
+  experimental: {
+    // A map file of half a megabyte, and what is said of a larger one.
+    serverActions: { bodySizeLimit: "1mb" },
+    // A picture of 16 MB reaches its own limit, and its words, instead of being cut on the way.
+    proxyClientMaxBodySize: "17mb",
+  },
 };
 export default config;

@@ -22,10 +22,15 @@ export async function guarded(request: Request, work: () => Promise<Response>): 
     if (isFromElsewhere(request)) return refuse(403, "This was sent from another site's page, and is not taken.");
     return await work();
   } catch (error) {
-    const id = randomUUID().slice(0, 8);
-    log.error({ id, err: withoutWords(error) }, "route failed");
-    return refuse(503, `The server could not do this just now. Try again. (${id})`);
+    return apologise(error);
   }
+}
+
+/** An apology for what was not foreseen, with a number that finds it in the log. */
+export function apologise(error: unknown): Response {
+  const id = randomUUID().slice(0, 8);
+  log.error({ id, err: withoutWords(error) }, "route failed");
+  return refuse(503, `The server could not do this just now. Try again. (${id})`);
 }
 
 type Read<T> = { readonly ok: true; readonly body: T } | { readonly ok: false; readonly response: Response };

@@ -15,7 +15,7 @@ export const settingsSchema = z.object({
   IVY_SECRET: z.string("is not set.").min(32, "is shorter than 32 characters. `openssl rand -base64 33` makes one."),
   /** Where the app is reached, e.g. https://studio.example. */
   IVY_BASE_URL: z
-    .url({ protocol: /^https?$/, error: "is no address. It is where the studio reaches the app, e.g. https://studio.example." })
+    .url({ protocol: /^https?$/, error: "is not set, or no address: it is where the studio reaches the app, e.g. https://studio.example." })
     .refine(
       (url) => !url.startsWith("http:") || LOOPBACK.test(url.replace("http://", "")),
       "is http and not this machine: cookies and health data would go over the wire in the open. Put a proxy with HTTPS in front and name its address.",

@@ -11,3 +11,7 @@ export const typedNumber = (what: string) =>
 
 /** Per cent as a person types them, as a fraction. */
 export const typedPercent = (what: string) => typedNumber(what).transform((percent) => percent / 100);
+
+/** A day of the calendar, ISO, that a studio may mean; beyond these years calendars and databases end, each at its own place. */
+export const typedDay = (what = "A day, as 2026-03-02.") =>
+  z.iso.date(what).refine((day) => day >= "1900-01-01" && day < "2200-01-01", "A day between 1900 and 2199.");

@@ -63,6 +63,31 @@ test("a lash timed at the chair is a set test like any other; taken back it is l
   expect(await rows()).toEqual([{ left_out: true }]);
 });
 
+test("an undone takes back what was tapped at its own visit, and no other test of the studio", async () => {
+  const other = crypto.randomUUID();
+  const rows = (id: string) => query<{ left_out: boolean }>("select left_out from studio.set_test where id = $1", [id]);
+  await query(
+    `insert into studio.visit (studio_id, id, client_id, technician_id, room_id, chair_id, service, starts_at, minutes, keeps_time)
+     select studio_id, $1, client_id, technician_id, room_id, chair_id, service, starts_at - interval '30 days', minutes, false from studio.visit where id = $2`,
+    [other, studio.ids.visit],
+  );
+  const id = await tap("setTested", { seconds: 2.4, air, bottleId: studio.ids.bottle });
+  const { POST } = await import("@/app/api/visits/events/route");
+  for (const eventId of [id, studio.ids.setTest]) {
+    const event = {
+      id: crypto.randomUUID(),
+      visitId: other,
+      at: new Date().toISOString(),
+      clock: "checked",
+      type: "undone",
+      payload: { eventId },
+    };
+    await POST(new Request("http://x/", { method: "POST", body: JSON.stringify({ events: [event] }) }));
+    await tap("undone", { eventId: studio.ids.setTest });
+    expect(await rows(eventId)).toEqual([{ left_out: false }]);
+  }
+});
+
 test("a hand's times are its own", async () => {
   const { keepHandTime } = await import("@/features/shelf/actions");
   expect(await keepHandTime({ id: crypto.randomUUID(), technique: "fan", seconds: 1.9 })).toMatchObject({ ok: true });

@@ -103,6 +103,30 @@ describe("what is said of a map", () => {
 });
 
 describe("saves of a map", () => {
+  test("eight first saves of one new map at once: one is first, the rest are told so, and none gets an apology", async () => {
+    const { saveMap } = await actions();
+    const mapId = crypto.randomUUID();
+    const save = (title: string) =>
+      saveMap({ mapId, clientId: studio.ids.client, surveyId: studio.ids.survey, base: 0, map: { ...studio.map, title } });
+    const alike = await Promise.all(Array.from({ length: 8 }, () => save("the same")));
+    // A save sent again is the same save.
+    expect(alike).toEqual(Array(8).fill({ ok: true, data: { state: "saved", revision: 1 } }));
+    const another = crypto.randomUUID();
+    const apart = await Promise.all(
+      Array.from({ length: 8 }, (_, i) =>
+        saveMap({
+          mapId: another,
+          clientId: studio.ids.client,
+          surveyId: studio.ids.survey,
+          base: 0,
+          map: { ...studio.map, title: `the ${i}th` },
+        }),
+      ),
+    );
+    const states = apart.map((one) => (one.ok ? one.data.state : one.message));
+    expect([...states].sort()).toEqual([...Array(7).fill("newer"), "saved"]);
+  });
+
   test("each can be looked at again; what was saved first is what it was", async () => {
     const { saveMap, savedMap, mapHistory } = await actions();
     const renamed = { ...studio.map, title: "second save" };

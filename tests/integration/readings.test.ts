@@ -202,6 +202,60 @@ describe("a logger's file", () => {
     expect((await take("x".repeat(9_000_000))).status).toBe(413);
     expect((await take("1,2\n".repeat(210_000))).status).toBe(400);
   });
+  test("a line of 7.9 MB is refused in words, and nobody waits for it, nor for a good file of 150,000 lines", async () => {
+    const moment = (i: number) => new Date(Date.now() - (i + 1) * 60_000).toISOString();
+    const long = `time,temp °C,hum\n${moment(0)},21,40\n${moment(1)},21,${"4".repeat(7_900_000)}`;
+    const many = `time,temp °C,hum\n${Array.from({ length: 150_000 }, (_, i) => `${moment(i)},21.5,4${i % 10}`).join("\n")}`;
+    // The longest that anything else of this process would have waited meanwhile.
+    const { monitorEventLoopDelay } = await import("node:perf_hooks");
+    const waits = monitorEventLoopDelay({ resolution: 5 });
+    waits.enable();
+    const [tooLong, whole] = await Promise.all([take(long), take(many)]);
+    waits.disable();
+    expect([tooLong.status, (await tooLong.json()).message]).toEqual([
+      400,
+      "Line 3 has more than 20,000 characters: this is no table of readings.",
+    ]);
+    expect(await whole.json()).toMatchObject({ good: 150_000, wrong: 0 });
+    expect(waits.max / 1e6).toBeLessThan(1000);
+  }, 60_000);
+  test("tells how far it is, and given up on the way it has kept nothing", async () => {
+    const { POST } = await import("@/app/api/rooms/[roomId]/table/route");
+    const lines = Array.from({ length: 60_000 }, (_, i) => `${new Date(Date.now() - (i + 1) * 60_000).toISOString()},21.5,44`);
+    const send = (search: string, signal?: AbortSignal) =>
+      POST(
+        new Request(`http://x/?${search}`, {
+          method: "POST",
+          body: `time,temp °C,hum\n${lines.join("\n")}`,
+          headers: { accept: "application/x-ndjson" },
+          ...(signal ? { signal } : {}),
+        }),
+        { params: Promise.resolve({ roomId: studio.ids.room }) },
+      );
+    const before = (await kept()).length;
+    const gone = new AbortController();
+    const response = await send("keep=1", gone.signal);
+    const reader = response.body!.pipeThrough(new TextDecoderStream()).getReader();
+    let heard = "";
+    // Until it is writing them down.
+    while (!/"done":0\.(5[1-9]|[6-9])/.test(heard)) {
+      const { done, value } = await reader.read();
+      if (done) throw new Error(`It ended before: ${heard}`);
+      heard += value;
+    }
+    gone.abort();
+    await reader.cancel();
+    await new Promise((resolve) => setTimeout(resolve, 1500));
+    expect((await kept()).length).toBe(before);
+    const said = (await (await send("keep=1")).text())
+      .trim()
+      .split("\n")
+      .map((line) => JSON.parse(line) as { done?: number });
+    const shares = said.flatMap(({ done }) => done ?? []);
+    expect(shares.length).toBeGreaterThan(5);
+    expect(shares).toEqual([...shares].sort((a, b) => a - b));
+    expect(said.at(-1)).toEqual({ status: 200, body: { kept: 60_000, known: 0, leftOut: 0 } });
+  }, 60_000);
   test("tomorrow, and how to read it put wrong by hand, are refused line by line", async () => {
     const tomorrow = new Date(Date.now() + 2 * 86_400_000).toISOString().slice(0, 10);
     const preview = await (await take(`time,temp °C,hum\n${tomorrow} 09:00,21,40\n${day} 09:00,21,40`)).json();

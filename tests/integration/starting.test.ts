@@ -212,7 +212,7 @@ describe("settings", () => {
     });
     expect(wrong({ IVY_SECRET: "short" })).toEqual([expect.stringMatching(/^IVY_SECRET is shorter than 32/)]);
     expect(wrong({ IVY_APP_URL: "mysql://x" })).toEqual([expect.stringMatching(/^IVY_APP_URL is no address of a PostgreSQL/)]);
-    expect(wrong({ IVY_BASE_URL: "studio" })).toEqual([expect.stringMatching(/^IVY_BASE_URL is no address/)]);
+    expect(wrong({ IVY_BASE_URL: "studio" })).toEqual([expect.stringMatching(/^IVY_BASE_URL is not set, or no address/)]);
     expect(wrong({ IVY_BASE_URL: "http://studio.example" })).toEqual([expect.stringMatching(/in the open/)]);
     for (const here of ["http://127.0.0.1:4100", "http://localhost:4100"]) expect(wrong({ IVY_BASE_URL: here })).toEqual([]);
     expect(wrong({ IVY_MAIL_URL: "http://mail.example" })).toEqual([expect.stringMatching(/^IVY_MAIL_URL/)]);

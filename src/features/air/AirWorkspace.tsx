@@ -24,7 +24,7 @@ const RoomAdvice = dynamic(() => import("./RoomAdvice").then((module) => module.
 const RoomSheet = dynamic(() => import("./RoomSheet").then((module) => module.RoomSheet));
 const SensorSheet = dynamic(() => import("./SensorSheet").then((module) => module.SensorSheet));
 const TypedReading = dynamic(() => import("./TypedReading").then((module) => module.TypedReading));
-const TableSheet = dynamic(() => import("./TableSheet").then((module) => module.TableSheet));
+const TableSheet = dynamic(() => import("./table/TableSheet").then((module) => module.TableSheet));
 
 const SHEETS = [
   { value: "now", label: "now" },

@@ -6,17 +6,14 @@ import { auditEntry, client, member } from "@/db/schema";
 import { inStudio, together, type StudioTransaction } from "@/server/inStudio";
 import type { Member } from "@/server/member";
 import { dayIn } from "@/server/studioTime";
+import { typedDay } from "@/server/typed";
 import { AUDIT_GROUPS, AUDIT_WORDS } from "./auditWords";
 
 export const AUDIT_PAGE = 100;
 /** An export holds no more lines than this. */
 export const AUDIT_MOST = 100_000;
 
-const day = z.iso
-  .date()
-  .refine((text) => text >= "2000-01-01" && text < "2100-01-01")
-  .optional()
-  .catch(undefined);
+const day = typedDay().optional().catch(undefined);
 
 /** What is asked of the list, out of the address; what is not understood is left out. */
 export const auditFilter = z.object({

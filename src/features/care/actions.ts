@@ -1,6 +1,7 @@
 "use server";
 import { refresh } from "next/cache";
 import { z } from "zod";
+import { typedDay } from "@/server/typed";
 import { consentText, consultationSchema } from "@/core/care";
 import { CLIENT_SERVICES, type ServiceId } from "@/core/service";
 import { consent } from "@/db/schema";
@@ -21,7 +22,7 @@ export const keepConsultation = action(
       visitId: z.uuid().nullable(),
       service: z.enum(services),
       document: consultationSchema,
-      bornOn: z.union([z.iso.date("A date of birth."), z.literal("")]),
+      bornOn: z.union([typedDay("A date of birth."), z.literal("")]),
     }),
   },
   async (me, form) => {

@@ -1,9 +1,10 @@
 import { z } from "zod";
+import { typedDay } from "@/server/typed";
 import { PATCH_RESULTS } from "@/core/care";
 import { PATCH_FAMILIES } from "@/core/mixing";
 
 /** A moment typed on the studio's clock. */
-const when = { day: z.iso.date("Give the day."), time: z.iso.time({ precision: -1, error: "Give the hour, as 14:30." }) };
+const when = { day: typedDay("Give the day."), time: z.iso.time({ precision: -1, error: "Give the hour, as 14:30." }) };
 const ofWhat = { family: z.enum(PATCH_FAMILIES), productId: z.union([z.uuid(), z.literal("")]) };
 
 export const placing = z.strictObject({

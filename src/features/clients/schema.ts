@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { typedDay } from "@/server/typed";
 
 /** Control characters have no place in a name; letters of every script, marks and emoji do. */
 const plain = (text: string) => !/\p{Cc}/u.test(text);
@@ -13,7 +14,7 @@ export const clientFormSchema = z.strictObject({
   contact: z.string().trim().max(300, "300 characters at most."),
   notes: z.string().trim().max(4000, "4,000 characters at most."),
   /** Empty where nobody asked. */
-  bornOn: z.union([z.literal(""), z.iso.date("A date of birth.")]).default(""),
+  bornOn: z.union([z.literal(""), typedDay("A date of birth.")]).default(""),
 });
 export const newClientSchema = clientFormSchema.extend({
   /** A mannequin head for practice; cannot be changed later. */

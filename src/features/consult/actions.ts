@@ -1,5 +1,6 @@
 "use server";
 import { z } from "zod";
+import { typedDay } from "@/server/typed";
 import { consultationSchema } from "@/core/care";
 import { confirmAnswers, keepAnswers } from "@/features/care/keepAnswers";
 import { knownVisit } from "@/features/visit/life";
@@ -25,7 +26,7 @@ const visitInHand = async (): Promise<string> => {
 /** What the client answers by themselves, for the visit the tablet was handed over for, and no other. */
 export const keepOwnAnswers = action(
   {
-    input: z.strictObject({ id: z.uuid(), document: consultationSchema, bornOn: z.union([z.iso.date("A date of birth."), z.literal("")]) }),
+    input: z.strictObject({ id: z.uuid(), document: consultationSchema, bornOn: z.union([typedDay("A date of birth."), z.literal("")]) }),
     who: handedMember,
   },
   async (me, { id, document, bornOn }) => {

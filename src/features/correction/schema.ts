@@ -1,7 +1,8 @@
 import { z } from "zod";
+import { typedDay } from "@/server/typed";
 
 const why = z.string().trim().min(3, "Say why, in a few words.").max(500, "500 characters at most.");
-const time = { day: z.iso.date("Give the day."), time: z.iso.time({ precision: -1, error: "Give the hour, as 14:30." }), why };
+const time = { day: typedDay("Give the day."), time: z.iso.time({ precision: -1, error: "Give the hour, as 14:30." }), why };
 const wish = z.discriminatedUnion("what", [
   z.strictObject({ what: z.literal("bottle"), bottleId: z.uuid("Choose a bottle."), instead: z.uuid().nullable(), why }),
   z.strictObject({ what: z.literal("begun"), ...time }),

@@ -1,6 +1,6 @@
 "use server";
 import { randomUUID } from "node:crypto";
-import { and, eq } from "drizzle-orm";
+import { and, eq, sql } from "drizzle-orm";
 import { z } from "zod";
 import { notOfThese } from "@/core/eye";
 import { readMapFile } from "@/core/formats";
@@ -35,6 +35,8 @@ export const saveMap = action(
         .where(and(eq(survey.id, input.surveyId), eq(survey.clientId, input.clientId)));
       if (!known) throw new Refusal("The survey of this map is not in the studio (any more).");
       await refusePracticeLengths(tx, input.clientId, input.map);
+      // A map that is not there yet has no row to be locked: several first saves of it come one after the other by its name.
+      await tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${`${me.studioId} map ${input.mapId}`}, 0))`);
       const [row] = await tx.select().from(lashMap).where(eq(lashMap.id, input.mapId)).for("update");
       if (row && row.clientId !== input.clientId) throw new Refusal(GONE);
       if ((row?.head ?? 0) !== input.base) {

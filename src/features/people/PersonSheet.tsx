@@ -85,7 +85,9 @@ export function PersonSheet({ person, sendsMail, onClose }: { person: Person; se
             </Part>
           ) : null}
           {isMe ? (
-            <p className="border-t border-line pt-4 text-[0.9375rem] text-ink-2">Your own password and second factor are changed on your profile; there you leave the studio, too.</p>
+            <p className="border-t border-line pt-4 text-[0.9375rem] text-ink-2">
+              Your own password and second factor are changed on your profile; there you leave the studio, too.
+            </p>
           ) : (
             <Part
               title="Deactivate"

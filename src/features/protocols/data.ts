@@ -32,7 +32,7 @@ export function protocolPage(me: Member, key: string) {
       return row ? { id: row.id, revision: row.revision, document: row.document } : null;
     }
     const service = key === "read" ? "lift" : key;
-    if (!(service in SERVICES) || !isByProtocol(service as ServiceKind)) return null;
+    if (!Object.hasOwn(SERVICES, service) || !isByProtocol(service as ServiceKind)) return null;
     return { id: null, revision: 1, document: shippedProtocols[service as ServiceKind](policy) };
   });
 }

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { adhesiveSchema } from "@/core/adhesive";
 import { productSchema } from "@/core/mixing";
-import { typedNumber, typedPercent } from "@/server/typed";
+import { typedNumber, typedPercent, typedDay } from "@/server/typed";
 
 const percent = typedPercent("A number of per cent.");
 /** What a leaflet is silent on comes as an empty field, and is left out. */
@@ -30,10 +30,10 @@ export const lotForm = z.strictObject({
   /** The adhesive or the product it is of. */
   productId: z.uuid("Choose a product."),
   lot: z.string().trim().min(1, "The lot stands on the pack; without it nothing can be traced.").max(60, "60 characters at most."),
-  openedOn: z.iso.date("Give the day it was opened."),
+  openedOn: typedDay("Give the day it was opened."),
   /** As printed on it; empty where nothing is. */
   expiresOn: z
-    .union([z.literal(""), z.iso.date("A date, or nothing.")])
+    .union([z.literal(""), typedDay("A date, or nothing.")])
     .default("")
     .transform((text) => text || null),
 });

@@ -1,8 +1,8 @@
 import { addDays, format, parseISO } from "date-fns";
-import { z } from "zod";
 import { mapProfile } from "@/core/map";
 import { requireMember } from "@/server/member";
 import { dayIn, formatIn, hourIn, minuteIn, timeIn, todayIn } from "@/server/studioTime";
+import { typedDay } from "@/server/typed";
 import { dayPage, type DayVisit } from "./data";
 import type { DayLine } from "./dayLine";
 import { TodayView } from "./TodayView";
@@ -23,7 +23,7 @@ export async function TodayRoute({
   const member = await requireMember();
   const now = new Date();
   const today = todayIn(member.timeZone, now);
-  const day = z.iso.date().safeParse(asked).success ? asked! : today;
+  const day = typedDay().safeParse(asked).success ? asked! : today;
   const { visits, cancelled, options } = await dayPage(member, day, now);
   const minuteOf = (moment: Date) => minuteIn(member.timeZone, moment);
   const time = (moment: Date) => timeIn(member.timeZone, moment);

@@ -1,10 +1,11 @@
 import { z } from "zod";
+import { typedDay } from "@/server/typed";
 import { SERVICE_IDS } from "@/core/service";
 
 export const service = z.enum(SERVICE_IDS);
 const minutes = z.int("Whole minutes.").min(5, "Five minutes at least.").max(720, "Twelve hours at most.");
 /** A day and an hour on the studio's clock. */
-export const when = { day: z.iso.date("Give the day."), time: z.iso.time({ precision: -1, error: "Give the hour, as 14:30." }) };
+export const when = { day: typedDay("Give the day."), time: z.iso.time({ precision: -1, error: "Give the hour, as 14:30." }) };
 const place = { technicianId: z.uuid("Choose who does it."), chairId: z.uuid("Choose a chair."), minutes, ...when };
 
 export const bookingForm = z.strictObject({ id: z.uuid(), clientId: z.uuid("Choose a client."), service, ...place });

@@ -1,4 +1,4 @@
-import { takeTable } from "@/features/air/tableIntake";
+import { takeTable } from "@/features/air/table/tableIntake";
 import { guarded } from "@/server/respond";
 
 export async function POST(request: Request, { params }: { params: Promise<{ roomId: string }> }) {

@@ -3,8 +3,11 @@ import { useRouter } from "next/navigation";
 import { useEffect, useEffectEvent, useRef, useState } from "react";
 import type { TableReading } from "@/core/formats";
 import { Button, Notice, SelectField } from "@/ui";
-import type { TablePreview } from "./tableIntake";
+import type { TablePreview } from "./readTableFile";
 import { noAnswer } from "@/ui/answered";
+import { askTable } from "./askTable";
+
+const MAX_FILE_BYTES = 8 * 1024 * 1024;
 
 type Step = { file: File; preview: TablePreview };
 
@@ -13,39 +16,52 @@ export function TableSheet({ roomId, roomName, timeZone }: { roomId: string; roo
   const router = useRouter();
   const [step, setStep] = useState<Step | null>(null);
   const [told, setTold] = useState<{ tone: "good" | "stop"; message: string } | null>(null);
-  const [busy, setBusy] = useState(false);
+  /** How far the server is with it, 0..1; null while nothing is under way. */
+  const [done, setDone] = useState<number | null>(null);
+  const busy = done !== null;
   const clock = new Intl.DateTimeFormat("en-GB", { dateStyle: "medium", timeStyle: "medium", timeZone });
 
-  // Asked again before the last answer came, only the newest answer counts.
-  const asked = useRef(0);
+  // Asked again before the last answer came, only the newest is wanted; it may be given up by hand, too.
+  const asked = useRef<AbortController | null>(null);
   const ask = async (file: File, reading: TableReading | null, keep: boolean) => {
-    const turn = ++asked.current;
-    setBusy(true);
+    asked.current?.abort();
+    if (file.size > MAX_FILE_BYTES)
+      return setTold({ tone: "stop", message: `${file.name} has ${Math.ceil(file.size / 1e6)} MB; up to 8 are taken. Cut it in two.` });
+    const mine = new AbortController();
+    asked.current = mine;
+    setDone(0);
+    setTold(null);
     try {
       const query = new URLSearchParams({
         ...(reading ? { reading: JSON.stringify(reading) } : {}),
         ...(keep ? { keep: "1", leave: "wrong" } : {}),
       });
-      const response = await fetch(`/api/rooms/${roomId}/table?${query}`, { method: "POST", body: file });
-      const answer = (await response.json()) as TablePreview & { message?: string; kept?: number; known?: number; leftOut?: number };
-      if (turn !== asked.current) return;
-      if (!response.ok) setTold({ tone: "stop", message: answer.message ?? "This file could not be read." });
+      const { status, body } = await askTable<TablePreview & { kept?: number; known?: number; leftOut?: number }>(
+        `/api/rooms/${roomId}/table?${query}`,
+        file,
+        mine.signal,
+        (share) => asked.current === mine && setDone(share),
+      );
+      if (asked.current !== mine) return;
+      if (status !== 200) setTold({ tone: "stop", message: body.message ?? "This file could not be read." });
       else if (keep) {
         setStep(null);
         setTold({
           tone: "good",
-          message: `${answer.kept} readings are kept in ${roomName}${answer.known ? `, ${answer.known} were there already` : ""}${answer.leftOut ? `, ${answer.leftOut} ${answer.leftOut === 1 ? "line was" : "lines were"} left out` : ""}.`,
+          message: `${body.kept} readings are kept in ${roomName}${body.known ? `, ${body.known} were there already` : ""}${body.leftOut ? `, ${body.leftOut} ${body.leftOut === 1 ? "line was" : "lines were"} left out` : ""}.`,
         });
         router.refresh();
-      } else {
-        setTold(null);
-        setStep({ file, preview: answer });
-      }
+      } else setStep({ file, preview: body });
     } catch {
-      setTold({ tone: "stop", message: noAnswer("Nothing was kept; the file is still chosen.") });
+      if (!mine.signal.aborted) setTold({ tone: "stop", message: noAnswer("Nothing was kept; the file is still chosen.") });
     } finally {
-      if (turn === asked.current) setBusy(false);
+      if (asked.current === mine) setDone(null);
     }
+  };
+  const giveUp = () => {
+    asked.current?.abort();
+    setDone(null);
+    setTold({ tone: "stop", message: "Given up. Nothing was kept." });
   };
 
   // A file chosen before the page was alive is taken up then.
@@ -92,6 +108,14 @@ export function TableSheet({ roomId, roomName, timeZone }: { roomId: string; roo
           }}
         />
       </label>
+      {busy ? (
+        <div className="mt-3 flex items-center gap-4">
+          <progress aria-label="How far it is" value={done} max={1} className="h-2 min-w-0 flex-1 accent-ivy" />
+          <Button tone="line" onClick={giveUp}>
+            Cancel
+          </Button>
+        </div>
+      ) : null}
       {told ? <Notice tone={told.tone} title={told.message} className="mt-3" /> : null}
       {step && preview ? (
         <div className="mt-4 space-y-4">
