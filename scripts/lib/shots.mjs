@@ -188,14 +188,6 @@ export const shots = [
     },
   },
   {
-    name: "air-history",
-    take: async (page) => {
-      await page.goto("/air?sheet=history");
-      await page.locator('[data-panel="humidity"]').waitFor();
-      await settle(page);
-    },
-  },
-  {
     name: "set-times",
     take: async (page) => {
       await page.goto("/air?sheet=glue");
@@ -207,6 +199,22 @@ export const shots = [
     name: "studio",
     take: async (page) => {
       await page.goto("/studio");
+      await settle(page);
+    },
+  },
+  {
+    name: "people",
+    take: async (page) => {
+      await page.goto("/studio/people");
+      await page.getByRole("button", { name: "Invite someone" }).click();
+      await page.getByLabel("Name").fill("Wren Ashdown");
+      await page.getByLabel(/^E-mail/).fill("wren@tideroom.example");
+      await page.getByRole("button", { name: "Make the link" }).click();
+      await page.getByRole("button", { name: "Done" }).click();
+      await page.getByRole("button", { name: "Change Pim Arkwell" }).click();
+      await page.getByRole("button", { name: "Deactivate…" }).click();
+      await page.getByRole("button", { name: "Deactivate Pim Arkwell" }).click();
+      await page.getByRole("region", { name: "Deactivated" }).waitFor();
       await settle(page);
     },
   },

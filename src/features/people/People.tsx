@@ -80,7 +80,7 @@ function SignsIn({ account }: { account: NonNullable<Person["account"]> }) {
     );
   return (
     <>
-      <p>{account.signedInAt ? `signed in ${account.signedInAt}` : "has not signed in since this is kept"}</p>
+      <p>{account.signedInAt ? `signed in ${account.signedInAt}` : "no sign-in on record"}</p>
       <p>{account.hasSecondFactor ? "password and code" : "password alone"}</p>
     </>
   );
