@@ -269,6 +269,110 @@ describe("a logger's file", () => {
   });
 });
 
+describe("readings that should not count", () => {
+  const actions = () => import("@/features/air/takenBack/actions");
+  const id = () => crypto.randomUUID();
+  const roll = async () => {
+    const { rollUp } = await import("@/server/jobs");
+    await rollUp();
+  };
+  const hours = async (sensorId: string) =>
+    query<{ at: Date; readings: number }>(
+      "select at, readings from studio.reading_hour where studio_id = $1 and sensor_id = $2 order by at",
+      [studio.ids.studioId, sensorId],
+    );
+  const whole = () =>
+    query<{ line: string }>("select r::text as line from studio.reading r where studio_id = $1 order by sensor_id, taken_at", [
+      studio.ids.studioId,
+    ]);
+  const day = (back: number) => new Date(Date.now() - back * 86_400_000).toISOString().slice(0, 10);
+  const file = (back: number, rows: readonly string[]) =>
+    `time,temp °C,hum\n${rows.map((clock, i) => `${day(back)} ${clock},21,4${i}`).join("\n")}`;
+  const keep = async (text: string, name: string) => {
+    const { POST } = await import("@/app/api/rooms/[roomId]/table/route");
+    const answer = await POST(new Request(`http://x/?keep=1&name=${name}`, { method: "POST", body: text }), {
+      params: Promise.resolve({ roomId: studio.ids.room }),
+    });
+    return (await answer.json()) as { kept: number };
+  };
+  const listed = async () => {
+    const result = await (await actions()).roomImports({ roomId: studio.ids.room });
+    if (!result.ok) throw new Error(result.message);
+    return result.data;
+  };
+
+  test("a wrong file is taken back whole, what another file brought of the same hours stays, and it comes back as it was", async () => {
+    expect((await keep(file(5, ["09:00", "09:20", "10:10"]), "right.csv")).kept).toBe(3);
+    expect((await keep(file(5, ["09:10", "09:20", "11:30"]), "wrong.csv")).kept).toBe(2);
+    await roll();
+    const before = await whole();
+    const [source] = await query<{ id: string }>("select id from studio.sensor where studio_id = $1 and kind = 'file'", [
+      studio.ids.studioId,
+    ]);
+    expect((await hours(source!.id)).map(({ readings }) => readings)).toEqual([3, 1, 1]);
+    const wrong = (await listed()).imports.find(({ name }) => name === "wrong.csv")!;
+    expect(wrong).toMatchObject({ readings: 2, by: "readings technician" });
+    const { takeImportBack, bringReadingsBack } = await actions();
+    const taking = id();
+    const taken = await takeImportBack({ id: taking, importId: wrong.id });
+    expect(taken).toEqual({ ok: true, data: { taken: 2 } });
+    // Sent again, it is the same.
+    expect(await takeImportBack({ id: taking, importId: wrong.id })).toEqual(taken);
+    await roll();
+    expect((await hours(source!.id)).map(({ readings }) => readings)).toEqual([2, 1]);
+    expect((await whole()).length).toBe(before.length - 2);
+    const now = await listed();
+    expect(now.imports.map(({ name }) => name)).not.toContain("wrong.csv");
+    expect(now.taken[0]).toMatchObject({ id: taking, what: "wrong.csv", readings: 2 });
+    expect(await bringReadingsBack({ id: taking })).toEqual({ ok: true, data: { back: 2 } });
+    expect((await bringReadingsBack({ id: taking })).ok).toBe(false);
+    await roll();
+    expect(await whole()).toEqual(before);
+    expect((await hours(source!.id)).map(({ readings }) => readings)).toEqual([3, 1, 1]);
+  });
+
+  test("of a hygrometer, those between two times and no other, from the first on and before the second", async () => {
+    const at = (clock: string) => `${day(3)}T${clock}:00.000Z`;
+    const clocks = ["08:59", "09:00", "09:30", "09:59", "10:00"];
+    await send({ readings: clocks.map((clock) => ({ takenAt: at(clock), temperatureC: 21, relativeHumidity: 0.9 })) });
+    const left = async () =>
+      (
+        await query<{ at: Date }>(
+          "select taken_at as at from studio.reading where studio_id = $1 and sensor_id = $2 and relative_humidity = 0.9 order by 1",
+          [studio.ids.studioId, studio.ids.sensor],
+        )
+      ).map((row) => row.at.toISOString().slice(11, 16));
+    expect(await left()).toEqual(clocks);
+    const { takeReadingsBack, bringReadingsBack } = await actions();
+    // The studio's clock is London's, in winter that of Greenwich.
+    const form = {
+      id: id(),
+      sensorId: studio.ids.sensor,
+      fromDay: day(3),
+      fromTime: "09:00",
+      toDay: day(3),
+      toTime: "10:00",
+      why: "Stood beside the kettle.",
+    };
+    expect(await takeReadingsBack({ ...form, id: id(), toTime: "09:00" })).toMatchObject({
+      ok: false,
+      fields: { toTime: expect.any(String) },
+    });
+    expect(await takeReadingsBack({ ...form, id: id(), why: " " })).toMatchObject({ ok: false, fields: { why: expect.any(String) } });
+    expect(await takeReadingsBack(form)).toEqual({ ok: true, data: { taken: 3 } });
+    expect(await left()).toEqual(["08:59", "10:00"]);
+    expect(await takeReadingsBack({ ...form, id: id() })).toMatchObject({ ok: false, message: expect.stringMatching(/no reading/) });
+    expect((await listed()).taken[0]).toMatchObject({ why: "Stood beside the kettle.", readings: 3 });
+    // One of the same moment that came meanwhile stays; the others come back beside it.
+    await query(
+      "insert into studio.reading (studio_id, sensor_id, taken_at, room_id, temperature_c, relative_humidity) values ($1, $2, $3, $4, 21, 0.9)",
+      [studio.ids.studioId, studio.ids.sensor, at("09:30"), studio.ids.room],
+    );
+    expect(await bringReadingsBack({ id: form.id })).toEqual({ ok: true, data: { back: 2 } });
+    expect(await left()).toEqual(clocks);
+  });
+});
+
 describe("a sensor set right", () => {
   const now = async () => {
     const { roomsWithAir } = await import("@/features/air/data");

@@ -95,6 +95,8 @@ export async function makeStudio(name: string) {
       "consent",
       "incident",
       "colourVisit",
+      "readingImport",
+      "takenBack",
     ].map((key) => [key, randomUUID()]),
   ) as Record<
     | "studioId"
@@ -129,7 +131,9 @@ export async function makeStudio(name: string) {
     | "consultation"
     | "consent"
     | "incident"
-    | "colourVisit",
+    | "colourVisit"
+    | "readingImport"
+    | "takenBack",
     string
   >;
   const survey = usualSurvey();
@@ -242,6 +246,18 @@ export async function makeStudio(name: string) {
     await put(
       "insert into studio.reading_hour select studio_id, sensor_id, date_trunc('hour', at), room_id, 1, 21, 21, 21, 0.5, 0.5, 0.5 from studio.reading_minute where studio_id = $1",
       [s],
+    );
+    await put(
+      "insert into studio.reading_import (studio_id, id, room_id, sensor_id, file_name, readings, by_id) values ($1, $2, $3, $4, 'private', 1, $5)",
+      [s, ids.readingImport, ids.room, ids.sensor, ids.owner],
+    );
+    await put(
+      "insert into studio.readings_taken_back (studio_id, id, room_id, sensor_id, from_at, to_at, why, readings, by_id) values ($1, $2, $3, $4, now() - interval '9 days', now() - interval '8 days', 'private', 1, $5)",
+      [s, ids.takenBack, ids.room, ids.sensor, ids.owner],
+    );
+    await put(
+      "insert into studio.reading_aside (studio_id, taken_back_id, sensor_id, taken_at, room_id, temperature_c, relative_humidity) values ($1, $2, $3, now() - interval '8.5 days', $4, 21, 0.5)",
+      [s, ids.takenBack, ids.sensor, ids.room],
     );
     await put(
       "insert into studio.calibration (studio_id, id, sensor_id, from_at, humidity_offset, temperature_offset_c, how, set_by) values ($1, $2, $3, now() - interval '9 days', 0, 0, 'typed', $4)",

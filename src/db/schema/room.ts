@@ -92,8 +92,70 @@ export const reading = studioSchema.table(
     temperatureC: doublePrecision("temperature_c").notNull(),
     /** A fraction, 0..1. */
     relativeHumidity: doublePrecision().notNull(),
+    /** The file it came in by; null for every other reading. */
+    importId: uuid(),
   },
-  (t) => [primaryKey({ columns: [t.studioId, t.sensorId, t.takenAt] })],
+  (t) => [
+    primaryKey({ columns: [t.studioId, t.sensorId, t.takenAt] }),
+    index()
+      .on(t.studioId, t.importId)
+      .where(sql`import_id is not null`),
+  ],
+);
+
+/** A logger's file that was taken in. */
+export const readingImport = studioSchema.table(
+  "reading_import",
+  {
+    studioId: studioId(),
+    id: uuid().notNull(),
+    roomId: uuid().notNull(),
+    sensorId: uuid().notNull(),
+    fileName: text().notNull(),
+    /** How many readings of it were new. */
+    readings: integer().notNull(),
+    byId: uuid().notNull(),
+    createdAt: createdAt(),
+  },
+  (t) => [primaryKey({ columns: [t.studioId, t.id] })],
+);
+
+/** Readings that were taken back: a whole file, or a source's between two times. They are kept aside and can be brought back. */
+export const readingsTakenBack = studioSchema.table(
+  "readings_taken_back",
+  {
+    studioId: studioId(),
+    id: uuid().notNull(),
+    roomId: uuid().notNull(),
+    sensorId: uuid().notNull(),
+    /** The file they came in by; null where a source's were taken back by time. */
+    importId: uuid(),
+    fromAt: timestamp({ withTimezone: true, precision: 3 }).notNull(),
+    toAt: timestamp({ withTimezone: true, precision: 3 }).notNull(),
+    why: text().notNull(),
+    readings: integer().notNull(),
+    byId: uuid().notNull(),
+    createdAt: createdAt(),
+    /** When they were brought back; null while they are aside. */
+    broughtBackAt: timestamp({ withTimezone: true }),
+  },
+  (t) => [primaryKey({ columns: [t.studioId, t.id] })],
+);
+
+/** A reading that is kept aside, as it was. */
+export const readingAside = studioSchema.table(
+  "reading_aside",
+  {
+    studioId: studioId(),
+    takenBackId: uuid().notNull(),
+    sensorId: uuid().notNull(),
+    takenAt: timestamp({ withTimezone: true, precision: 3 }).notNull(),
+    roomId: uuid().notNull(),
+    temperatureC: doublePrecision("temperature_c").notNull(),
+    relativeHumidity: doublePrecision().notNull(),
+    importId: uuid(),
+  },
+  (t) => [primaryKey({ columns: [t.studioId, t.takenBackId, t.takenAt] })],
 );
 
 const rollUp = () => ({

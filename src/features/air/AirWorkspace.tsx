@@ -24,6 +24,7 @@ const RoomAdvice = dynamic(() => import("./RoomAdvice").then((module) => module.
 const RoomSheet = dynamic(() => import("./RoomSheet").then((module) => module.RoomSheet));
 const SensorSheet = dynamic(() => import("./SensorSheet").then((module) => module.SensorSheet));
 const TypedReading = dynamic(() => import("./TypedReading").then((module) => module.TypedReading));
+const TakenBack = dynamic(() => import("./takenBack/TakenBack").then((module) => module.TakenBack));
 const TableSheet = dynamic(() => import("./table/TableSheet").then((module) => module.TableSheet));
 
 const SHEETS = [
@@ -153,6 +154,7 @@ export function AirWorkspace(props: AirProps) {
             <RoomSheet key={room.id} room={room} />
             <SensorSheet sensors={props.sensors} drifts={props.drifts} timeZone={timeZone} mayCalibrate={props.mayCalibrate} />
             <TableSheet key={room.id} roomId={room.id} roomName={room.name} timeZone={timeZone} />
+            {props.mayCalibrate ? <TakenBack key={`back ${room.id}`} roomId={room.id} today={props.today} renewed={props.sensors} /> : null}
           </div>
         ) : null}
       </div>

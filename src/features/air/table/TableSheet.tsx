@@ -34,7 +34,7 @@ export function TableSheet({ roomId, roomName, timeZone }: { roomId: string; roo
     try {
       const query = new URLSearchParams({
         ...(reading ? { reading: JSON.stringify(reading) } : {}),
-        ...(keep ? { keep: "1", leave: "wrong" } : {}),
+        ...(keep ? { keep: "1", leave: "wrong", name: file.name.slice(0, 200) } : {}),
       });
       const { status, body } = await askTable<TablePreview & { kept?: number; known?: number; leftOut?: number }>(
         `/api/rooms/${roomId}/table?${query}`,

@@ -3,7 +3,8 @@ import { randomUUID } from "node:crypto";
 import { eq, sql } from "drizzle-orm";
 import { z } from "zod";
 import { DATE_ORDERS, type TableReading } from "@/core/formats";
-import { room } from "@/db/schema";
+import { isStorable } from "@/core/units";
+import { readingImport, room } from "@/db/schema";
 import { ownSource } from "@/features/readings/newestAir";
 import { GivenUp, inThread } from "@/server/inThread";
 import { inStudio } from "@/server/inStudio";
@@ -44,7 +45,12 @@ export async function takeTable(request: Request, roomId: string): Promise<Respo
   const wished = readWished(searchParams.get("reading"));
   if (wished === "wrong") return refuse(400, "How the columns are to be read was not understood.");
   const file: TableFile = { bytes: new Uint8Array(read.body), wished, timeZone: me.timeZone, nowMs: Date.now() };
-  const asked = { keep: searchParams.get("keep") === "1", leaveWrong: searchParams.get("leave") === "wrong" };
+  const name = searchParams.get("name") ?? "";
+  const asked = {
+    keep: searchParams.get("keep") === "1",
+    leaveWrong: searchParams.get("leave") === "wrong",
+    fileName: (isStorable(name) ? name.trim().slice(0, 200) : "") || "a file",
+  };
   const work = (tell: (done: number) => void, signal: AbortSignal) => workOut(me, roomId, file, asked, tell, signal);
   if (!request.headers.get("accept")?.includes("application/x-ndjson")) return work(() => undefined, request.signal);
   return told(request.signal, work);
@@ -54,7 +60,7 @@ async function workOut(
   me: Member,
   roomId: string,
   file: TableFile,
-  asked: { readonly keep: boolean; readonly leaveWrong: boolean },
+  asked: { readonly keep: boolean; readonly leaveWrong: boolean; readonly fileName: string },
   tell: (done: number) => void,
   signal: AbortSignal,
 ): Promise<Response> {
@@ -68,7 +74,7 @@ async function workOut(
   if (preview.good === 0) return refuse(400, "No line of this file is a reading. Nothing was kept.");
   if (preview.wrong > 0 && !asked.leaveWrong)
     return refuse(409, `${preview.wrong} ${preview.wrong === 1 ? "line is" : "lines are"} wrong. Nothing was kept.`);
-  const kept = await keep(me, roomId, columns, (share) => tell(readShare + share * (1 - readShare)), signal);
+  const kept = await keep(me, roomId, asked.fileName, columns, (share) => tell(readShare + share * (1 - readShare)), signal);
   return kept === null
     ? refuse(404, "This room is not in the studio.")
     : answer({ kept, known: preview.good - kept, leftOut: preview.wrong });
@@ -120,6 +126,7 @@ function readWished(text: string | null): TableReading | null | "wrong" {
 function keep(
   me: Member,
   roomId: string,
+  fileName: string,
   { atMs, temperatureC, relativeHumidity }: TableColumns,
   tell: (share: number) => void,
   signal: AbortSignal,
@@ -128,6 +135,7 @@ function keep(
     const [known] = await tx.select({ id: room.id }).from(room).where(eq(room.id, roomId));
     if (!known) return null;
     const sensorId = await ownSource(tx, me.studioId, roomId, "file", randomUUID());
+    const importId = randomUUID();
     let kept = 0;
     for (let i = 0; i < atMs.length; i += AT_ONCE) {
       // Thrown out of the transaction: of what was given up nothing is kept.
@@ -135,14 +143,18 @@ function keep(
       const list = (values: Iterable<string | number>) => sql.param(`{${[...values].join(",")}}`);
       const part = (values: Float64Array) => values.subarray(i, i + AT_ONCE);
       const { rowCount } = await tx.execute(sql`
-        insert into studio.reading (studio_id, sensor_id, taken_at, room_id, temperature_c, relative_humidity)
-        select ${me.studioId}::uuid, ${sensorId}::uuid, r.at, ${roomId}::uuid, r.t, r.rh
+        insert into studio.reading (studio_id, sensor_id, taken_at, room_id, temperature_c, relative_humidity, import_id)
+        select ${me.studioId}::uuid, ${sensorId}::uuid, r.at, ${roomId}::uuid, r.t, r.rh, ${importId}::uuid
         from unnest(${list(Array.from(part(atMs), (ms) => new Date(ms).toISOString()))}::timestamptz[],
           ${list(part(temperatureC))}::float8[], ${list(part(relativeHumidity))}::float8[]) as r(at, t, rh)
         on conflict (studio_id, sensor_id, taken_at) do nothing`);
       kept += rowCount ?? 0;
       tell(Math.min(1, (i + AT_ONCE) / atMs.length));
     }
+    if (kept > 0)
+      await tx
+        .insert(readingImport)
+        .values({ studioId: me.studioId, id: importId, roomId, sensorId, fileName, readings: kept, byId: me.id });
     return kept;
   });
 }
