@@ -6,6 +6,9 @@ import { FormSheet, useStudioForm, type FormAnswer } from "@/ui/form";
 import { newId } from "@/ui/newId";
 import { bringReadingsBack, roomImports, takeImportBack, takeReadingsBack } from "./actions";
 
+/** "150,000 readings" */
+const many = (readings: number) => `${readings.toLocaleString("en-GB")} ${readings === 1 ? "reading" : "readings"}`;
+
 type Known = Extract<Awaited<ReturnType<typeof roomImports>>, { ok: true }>["data"];
 
 /** Readings that should not count: a wrong file whole, or a source's between two times. They are kept aside, and come back. */
@@ -49,14 +52,19 @@ export function TakenBack({ roomId, today, renewed }: { roomId: string; today: s
               <span className="min-w-0">
                 <b className="break-all">{name}</b>
                 <span className="block text-sm text-ink-2">
-                  {readings} readings, taken in {on} by <bdi>{by}</bdi>
+                  {many(readings)}, taken in {on} by <bdi>{by}</bdi>
                 </span>
               </span>
               <Button
                 tone="line"
                 disabled={busy}
                 aria-label={`Take ${name} back`}
-                onClick={() => void run(takeImportBack({ id: newId(), importId: id }), ({ taken }) => `${taken} readings are taken back.`)}
+                onClick={() =>
+                  void run(
+                    takeImportBack({ id: newId(), importId: id }),
+                    ({ taken }) => `${many(taken)} ${taken === 1 ? "is" : "are"} taken back.`,
+                  )
+                }
               >
                 Take back
               </Button>
@@ -76,14 +84,17 @@ export function TakenBack({ roomId, today, renewed }: { roomId: string; today: s
                 <span className="min-w-0">
                   <b className="break-all">{what}</b>
                   <span className="block text-sm text-ink-2">
-                    {readings} readings, {on} by <bdi>{by}</bdi>: {why}
+                    {many(readings)}, {on} by <bdi>{by}</bdi>
+                    {why ? `: ${why}` : null}
                   </span>
                 </span>
                 <Button
                   tone="plain"
                   disabled={busy}
                   aria-label={`Bring ${what} back`}
-                  onClick={() => void run(bringReadingsBack({ id }), ({ back }) => `${back} readings count again.`)}
+                  onClick={() =>
+                    void run(bringReadingsBack({ id }), ({ back }) => `${many(back)} ${back === 1 ? "counts" : "count"} again.`)
+                  }
                 >
                   Bring back
                 </Button>
@@ -99,7 +110,7 @@ export function TakenBack({ roomId, today, renewed }: { roomId: string; today: s
           onClose={() => setAsking(false)}
           onTaken={(taken) => {
             setAsking(false);
-            setTold({ tone: "good", words: `${taken} readings are taken back.` });
+            setTold({ tone: "good", words: `${many(taken)} ${taken === 1 ? "is" : "are"} taken back.` });
             void look();
           }}
         />

@@ -93,7 +93,7 @@ export const takeImportBack = action(
       const [known] = await tx.select().from(readingImport).where(eq(readingImport.id, importId));
       if (!known) throw new Refusal("This file is not in the studio (any more).");
       const always = { from: new Date("1900-01-01"), to: new Date("2200-01-01") };
-      return take(tx, { id, sensorId: known.sensorId, importId, why: "A wrong file.", ...always });
+      return take(tx, { id, sensorId: known.sensorId, importId, why: "", ...always });
     });
     refresh();
     return result;
