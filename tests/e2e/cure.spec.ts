@@ -178,3 +178,41 @@ test("a logger's file is shown, put right, and kept; the room is described", asy
   await form.getByRole("button", { name: "Keep", exact: true }).click();
   await expect(form).toContainText("Kept. Advice follows it");
 });
+
+test("a long file tells how far it is and is given up by a tap; a wrong one is taken back whole, and comes back", async ({ page }) => {
+  await page.goto("/air?sheet=room");
+  const sheet = page.getByRole("region", { name: "Readings from a file" });
+  const lines = Array.from({ length: 120_000 }, (_, i) => `${new Date(Date.now() - (i + 90_000) * 60_000).toISOString()},21.5,44`);
+  const long = { name: "long.csv", mimeType: "text/csv", buffer: Buffer.from(`time,temp °C,hum\n${lines.join("\n")}`) };
+  await page.getByLabel("Choose a file").setInputFiles(long);
+  await expect(sheet.getByRole("progressbar")).toBeVisible();
+  await sheet.getByRole("button", { name: "Cancel" }).click();
+  await expect(sheet).toContainText("Given up. Nothing was kept.");
+  await expect(sheet.getByRole("progressbar")).toBeHidden();
+  // Not asked for any more, it does not come up afterwards either; chosen again it is read.
+  await page.getByLabel("Choose a file").setInputFiles(long);
+  await expect(sheet).toContainText("120000 readings. Nothing is kept yet.", { timeout: 60_000 });
+  await sheet.getByRole("button", { name: "Not this file" }).click();
+
+  const day = new Date(Date.now() - 50 * 86_400_000).toISOString().slice(0, 10);
+  await page.getByLabel("Choose a file").setInputFiles({
+    name: "of another room.csv",
+    mimeType: "text/csv",
+    buffer: Buffer.from(`time,temp °C,hum\n${day} 09:00,21.4,44\n${day} 09:10,21.5,45`),
+  });
+  await sheet.getByRole("button", { name: "Keep 2" }).click();
+  await expect(sheet).toContainText("2 readings are kept in Front room");
+  const back = page.getByRole("region", { name: "Readings taken back" });
+  await back.getByRole("button", { name: "Take of another room.csv back" }).click();
+  await expect(back).toContainText("2 readings are taken back.");
+  await back.getByRole("button", { name: "Bring of another room.csv back" }).click();
+  await expect(back).toContainText("2 readings count again.");
+
+  await back.getByRole("button", { name: "Take a source’s readings back" }).click();
+  const form = page.getByRole("dialog");
+  await form.getByLabel("at").first().fill("09:00");
+  await form.getByLabel("at").last().fill("08:00");
+  await form.getByLabel("Why").fill("Stood beside the kettle.");
+  await form.getByRole("button", { name: "Take back" }).click();
+  await expect(form.getByText("Later than the first.")).toBeVisible();
+});

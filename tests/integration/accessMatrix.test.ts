@@ -3,7 +3,7 @@ import { ask, everyAction, everyRoute, inputs, openActions, ROUTES_FOR_NOBODY } 
 import { actAs } from "../support/memberAs";
 import { fingerprint, makeStudio, pointAppAtTests, urls, withClient, type TestStudio } from "../support/studios";
 
-// Every route and every action × everybody who may knock. What there is is found on the disk, so that a new one without a rule fails.
+// Every route and every action × everybody who may come. What there is is found on the disk, so that a new one without a rule fails.
 
 jest.mock("@/server/member", () => jest.requireActual("../support/memberAs"));
 jest.mock("next/cache", () => ({ refresh: () => undefined }));

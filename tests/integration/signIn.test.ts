@@ -60,7 +60,7 @@ test("guessing at many people from one network is slowed", async () => {
 test("a browser asks sign-in for nothing but signing in and out: the rest has actions that ask for the password", async () => {
   const { POST } = await import("@/app/api/auth/[...all]/route");
   const cookie = (await signIn(PASSWORD, "10.0.0.3")).headers.get("set-cookie")!.split(";")[0]!;
-  const knock = (path: string, body: unknown) =>
+  const post = (path: string, body: unknown) =>
     POST(
       new Request(`http://127.0.0.1:9/api/auth${path}`, {
         method: "POST",
@@ -81,8 +81,8 @@ test("a browser asks sign-in for nothing but signing in and out: the rest has ac
     ["/sign-in/email/", { email: EMAIL, password: PASSWORD }],
     ["/../auth/update-user", { name: "Mallory" }],
   ] as const)
-    expect([path, (await knock(path, body)).status]).toEqual([path, 404]);
-  expect((await knock("/sign-out", {})).status).toBe(200);
+    expect([path, (await post(path, body)).status]).toEqual([path, 404]);
+  expect((await post("/sign-out", {})).status).toBe(200);
 });
 
 test("the first studio is created once only", async () => {

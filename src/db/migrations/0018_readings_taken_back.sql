@@ -39,7 +39,9 @@ CREATE TABLE "studio"."readings_taken_back" (
 );
 --> statement-breakpoint
 ALTER TABLE "studio"."reading" ADD COLUMN "import_id" uuid;--> statement-breakpoint
-CREATE INDEX "reading_studio_id_import_id_index" ON "studio"."reading" USING btree ("studio_id","import_id") WHERE import_id is not null;--> statement-breakpoint
+CREATE INDEX "audit_entry_studio_id_by_id_at_index" ON "studio"."audit_entry" USING btree ("studio_id","by_id","at") WHERE kind = 'signedIn';--> statement-breakpoint
+CREATE INDEX "reading_studio_id_import_id_index" ON "studio"."reading" USING btree ("studio_id","import_id") WHERE import_id is not null;
+--> statement-breakpoint
 DO $$
 DECLARE t text;
 BEGIN

@@ -51,6 +51,10 @@ export const auditEntry = studioSchema.table(
   (t) => [
     primaryKey({ columns: [t.studioId, t.id] }),
     index().on(t.studioId, t.at),
+    // When each signed in last, for the page of people.
+    index()
+      .on(t.studioId, t.byId, t.at)
+      .where(sql`kind = 'signedIn'`),
     uniqueIndex()
       .on(t.studioId, t.onceKey)
       .where(sql`once_key is not null`),

@@ -109,7 +109,7 @@ export const passwordLink = authSchema.table(
   (t) => [index().on(t.userId)],
 );
 
-/** How often an address has knocked, for every copy of the app alike. */
+/** How often something was asked or guessed, for every copy of the app alike. */
 export const rateLimit = authSchema.table("rate_limit", {
   id: uuid().primaryKey(),
   key: text().notNull().unique(),

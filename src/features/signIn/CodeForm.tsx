@@ -3,7 +3,7 @@ import { useState } from "react";
 import { Button, TextField } from "@/ui";
 import { FormBody, useStudioForm } from "@/ui/form";
 import { loadAfresh } from "@/ui/loadAfresh";
-import { knock } from "./knock";
+import { postSignIn } from "./postSignIn";
 
 /** The second step: the code of now out of the app, or one of the recovery codes. */
 export function CodeForm({ onBack }: { onBack: () => void }) {
@@ -12,8 +12,12 @@ export function CodeForm({ onBack }: { onBack: () => void }) {
     values: { code: "" },
     send: ({ code }: { code: string }) =>
       recovers
-        ? knock("/two-factor/verify-backup-code", { code: code.trim() }, "That is none of your recovery codes, or it was used already.")
-        : knock(
+        ? postSignIn(
+            "/two-factor/verify-backup-code",
+            { code: code.trim() },
+            "That is none of your recovery codes, or it was used already.",
+          )
+        : postSignIn(
             "/two-factor/verify-totp",
             { code: code.replace(/\s/g, "") },
             "That code is not right, or it is over. After five minutes begin again with your password.",

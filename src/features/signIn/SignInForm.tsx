@@ -4,7 +4,7 @@ import { useState } from "react";
 import { Button, TextField } from "@/ui";
 import { FormBody, useStudioForm } from "@/ui/form";
 import { loadAfresh } from "@/ui/loadAfresh";
-import { knock } from "./knock";
+import { postSignIn } from "./postSignIn";
 
 const CodeForm = dynamic(() => import("./CodeForm").then((module) => module.CodeForm));
 const Forgotten = dynamic(() => import("./Forgotten").then((module) => module.Forgotten));
@@ -13,7 +13,8 @@ export function SignInForm({ sendsMail }: { sendsMail: boolean }) {
   const [step, setStep] = useState<"password" | "code" | "forgotten">("password");
   const form = useStudioForm({
     values: { email: "", password: "" },
-    send: (typed: { email: string; password: string }) => knock("/sign-in/email", typed, "That address and password do not go together."),
+    send: (typed: { email: string; password: string }) =>
+      postSignIn("/sign-in/email", typed, "That address and password do not go together."),
     onKept: ({ needsCode }) => (needsCode ? setStep("code") : loadAfresh("/")),
   });
   if (step === "code") return <CodeForm onBack={() => setStep("password")} />;

@@ -1,13 +1,13 @@
 import { noAnswer } from "@/ui/answered";
 import type { FormAnswer } from "@/ui/form";
 
-/** What the door answered: in, or one more step. */
+/** What sign-in answered: in, or one more step. */
 type Answer = { readonly needsCode: boolean };
 
 const refused = (message: string) => ({ ok: false, message, fields: {} }) as const;
 
-/** Sends something to the door; what it refuses comes back in words. `wrong` says what a refusal of what was sent means. */
-export async function knock(path: string, body: unknown, wrong: string): Promise<FormAnswer<Answer>> {
+/** Posts something to sign-in; what it refuses comes back in words. `wrong` says what a refusal of what was sent means. */
+export async function postSignIn(path: string, body: unknown, wrong: string): Promise<FormAnswer<Answer>> {
   const response = await fetch(`/api/auth${path}`, {
     method: "POST",
     headers: { "content-type": "application/json" },
