@@ -26,6 +26,8 @@ export const settingsSchema = z.object({
     .optional(),
   /** From whom mail is, e.g. "Studio <studio@mail.example>". */
   IVY_MAIL_FROM: z.string().min(3).max(200).optional(),
+  /** Whose word on a sender's address is taken; read by scripts/start.mjs. */
+  IVY_TRUSTED_PROXIES: z.string().max(1000).optional(),
 });
 export type Settings = z.infer<typeof settingsSchema>;
 
@@ -35,6 +37,14 @@ export function readSettings(
 ): { ok: true; settings: Settings } | { ok: false; wrong: string[] } {
   // A setting left empty in a file of settings is one not made.
   const parsed = settingsSchema.safeParse(Object.fromEntries(Object.entries(env).filter(([, value]) => value !== "")));
-  if (parsed.success) return { ok: true, settings: parsed.data };
+  if (parsed.success) {
+    // The app speaks no HTTPS itself: a proxy does, and without its word everybody seems to come from it.
+    const { IVY_BASE_URL: base, IVY_TRUSTED_PROXIES: proxies } = parsed.data;
+    if (!base.startsWith("https:") || proxies) return { ok: true, settings: parsed.data };
+    return {
+      ok: false,
+      wrong: ["IVY_TRUSTED_PROXIES is not set, although IVY_BASE_URL is https: name the proxy in front, e.g. loopback."],
+    };
+  }
   return { ok: false, wrong: parsed.error.issues.map((issue) => `${issue.path.join(".")} ${issue.message}`) };
 }

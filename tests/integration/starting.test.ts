@@ -194,6 +194,7 @@ describe("settings", () => {
       IVY_DEVICE_URL: device,
       IVY_SECRET: "x".repeat(40),
       IVY_BASE_URL: "https://studio.example",
+      IVY_TRUSTED_PROXIES: "loopback",
     };
   };
   test("are read, one left empty as one not made; what is missing or wrong is said, a line each", async () => {
@@ -215,6 +216,8 @@ describe("settings", () => {
     expect(wrong({ IVY_BASE_URL: "studio" })).toEqual([expect.stringMatching(/^IVY_BASE_URL is not set, or no address/)]);
     expect(wrong({ IVY_BASE_URL: "http://studio.example" })).toEqual([expect.stringMatching(/in the open/)]);
     for (const here of ["http://127.0.0.1:4100", "http://localhost:4100"]) expect(wrong({ IVY_BASE_URL: here })).toEqual([]);
+    expect(wrong({ IVY_TRUSTED_PROXIES: "" })).toEqual([expect.stringMatching(/^IVY_TRUSTED_PROXIES is not set, although/)]);
+    expect(wrong({ IVY_TRUSTED_PROXIES: "", IVY_BASE_URL: "http://127.0.0.1:4100" })).toEqual([]);
     expect(wrong({ IVY_MAIL_URL: "http://mail.example" })).toEqual([expect.stringMatching(/^IVY_MAIL_URL/)]);
   });
 

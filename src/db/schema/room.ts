@@ -80,20 +80,25 @@ export const sensor = studioSchema.table(
   ],
 );
 
+/** What a source said at a moment; a reading that counts and one that is kept aside alike. */
+const asRead = () => ({
+  sensorId: uuid().notNull(),
+  takenAt: timestamp({ withTimezone: true, precision: 3 }).notNull(),
+  /** Where the source stood then. */
+  roomId: uuid().notNull(),
+  temperatureC: doublePrecision("temperature_c").notNull(),
+  /** A fraction, 0..1. */
+  relativeHumidity: doublePrecision().notNull(),
+  /** The file it came in by; null for every other reading. */
+  importId: uuid(),
+});
+
 /** One look at the air as it was read: never changed, never corrected in place. Known by its source and time. */
 export const reading = studioSchema.table(
   "reading",
   {
     studioId: studioId(),
-    sensorId: uuid().notNull(),
-    takenAt: timestamp({ withTimezone: true, precision: 3 }).notNull(),
-    /** Where the source stood then. */
-    roomId: uuid().notNull(),
-    temperatureC: doublePrecision("temperature_c").notNull(),
-    /** A fraction, 0..1. */
-    relativeHumidity: doublePrecision().notNull(),
-    /** The file it came in by; null for every other reading. */
-    importId: uuid(),
+    ...asRead(),
   },
   (t) => [
     primaryKey({ columns: [t.studioId, t.sensorId, t.takenAt] }),
@@ -148,12 +153,7 @@ export const readingAside = studioSchema.table(
   {
     studioId: studioId(),
     takenBackId: uuid().notNull(),
-    sensorId: uuid().notNull(),
-    takenAt: timestamp({ withTimezone: true, precision: 3 }).notNull(),
-    roomId: uuid().notNull(),
-    temperatureC: doublePrecision("temperature_c").notNull(),
-    relativeHumidity: doublePrecision().notNull(),
-    importId: uuid(),
+    ...asRead(),
   },
   (t) => [primaryKey({ columns: [t.studioId, t.takenBackId, t.takenAt] })],
 );
