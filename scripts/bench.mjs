@@ -8,7 +8,7 @@ import { ensureBuild, ensurePackages, runTs, secretsOf, stateFolder } from "./li
 import { stopOnSignals } from "./lib/run.mjs";
 
 // npm run bench            everything, each figure as a ratio to a yardstick of the same run
-// npm run bench -- planner one part of it: planner | plans | air | retention | drawing | dragging | sliding | taps | pages | readings | soak
+// npm run bench -- planner one part of it: planner | plans | air | retention | drawing | dragging | sliding | taps | pages | readings | soak | kills
 // npm run bench -- background half an hour behind another tab; not part of everything
 
 const only = process.argv[2];
@@ -25,6 +25,11 @@ try {
   if (wanted("plans")) runTs("bench/plans.ts", {});
   if (wanted("air")) runTs("bench/air.ts", {});
   if (wanted("retention")) runTs("bench/retention.ts", {});
+  if (wanted("kills")) {
+    ensureBuild();
+    secretsOf("bench");
+    runTs("bench/kills.ts", { IVY_BENCH_STATE: stateFolder });
+  }
   if (
     wanted("pages") ||
     wanted("drawing") ||

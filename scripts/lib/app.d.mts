@@ -9,4 +9,4 @@ export function startApp(
   postgres: Postgres,
   secrets: Secrets,
   options?: { port?: number; env?: Record<string, string> },
-): Promise<{ url: string; port: number; child: ChildProcess; stop: () => Promise<void> }>;
+): Promise<{ url: string; port: number; child: ChildProcess; ended: Promise<unknown>; stop: () => Promise<void> }>;

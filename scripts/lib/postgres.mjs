@@ -104,6 +104,8 @@ export async function startPostgres(stateFolder, { name = "postgres", durable = 
       return url("ivy_owner", database);
     },
     stop: () => void asServer(`${bin}/pg_ctl`, ["-D", data, "-m", "fast", "-w", "stop"]),
+    /** Stops it as a crash does: nothing is written down any more, and the next start recovers. */
+    crash: () => void asServer(`${bin}/pg_ctl`, ["-D", data, "-m", "immediate", "-w", "stop"]),
     destroy: () => {
       asServer(`${bin}/pg_ctl`, ["-D", data, "-m", "immediate", "-w", "stop"]);
       asServer("rm", ["-rf", data, `${data}.log`]);
