@@ -36,7 +36,11 @@ const make = (connectionString: string, max: number) => {
     allowExitOnIdle: true,
     connectionTimeoutMillis: 15_000,
   });
-  pool.on("connect", rememberReads);
+  pool.on("connect", (client) => {
+    rememberReads(client);
+    // One that breaks while it is in use, between two queries, is told by the next of them; unheard, it would be an error of the app.
+    client.on("error", (error: unknown) => log.warn({ err: withoutWords(error) }, "database connection lost in use"));
+  });
   // An idle connection that breaks (the database restarted) is replaced on next use; it must not end the app.
   pool.on("error", (error) => log.warn({ err: withoutWords(error) }, "database connection lost"));
   return drizzle(pool, { schema, casing: "snake_case" });

@@ -5,9 +5,7 @@ test("ten kills of app and database under twenty taps and twenty readings a seco
   test.setTimeout(300_000);
   const found = await killRun({ kills: 10, seed: 18, stateFolder: `${process.cwd()}/.ivy`, secrets });
   console.log(JSON.stringify(found));
-  expect(found.appKills + found.databaseKills).toBe(10);
-  expect(found.appKills).toBeGreaterThan(0);
-  expect(found.databaseKills).toBeGreaterThan(0);
+  expect([found.appKills, found.databaseKills]).toEqual([8, 2]);
   expect(found.answersCut).toBeGreaterThan(0);
   expect(found.events).toEqual({ made: expect.any(Number), lost: 0, doubled: 0 });
   expect(found.readings).toEqual({ made: expect.any(Number), lost: 0, doubled: 0 });

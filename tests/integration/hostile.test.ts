@@ -222,7 +222,7 @@ describe("one bad hour holds up no other", () => {
         [broken.ids.studioId, broken.ids.sensor, broken.ids.room, at(hoursAgo), humidity],
       );
     await sql(
-      "alter table studio.reading add constraint reading_possible check (temperature_c between -20 and 60 and relative_humidity between 0.01 and 1) not valid",
+      "alter table studio.reading add constraint reading_possible check (temperature_c >= -20 and temperature_c <= 60 and relative_humidity >= 0.01 and relative_humidity <= 1) not valid",
     );
     await rollUp();
     const { rows: owed } = await sql("select 1 from device.owed where studio_id = $1", [broken.ids.studioId]);

@@ -1,5 +1,5 @@
 import { sql } from "drizzle-orm";
-import { pointAppAtTests } from "../support/studios";
+import { pointAppAtTests, urls, withClient } from "../support/studios";
 
 pointAppAtTests();
 
@@ -48,4 +48,15 @@ test("reads of ever other texts are not remembered without end", async () => {
     expect(await remembered(tx)).toBeLessThanOrEqual(200);
     expect((await tx.execute(sql`select 299 as n /* one of these reads, by number */`)).rows).toEqual([{ n: 299 }]);
   });
+});
+
+test("a connection that breaks while it is in use is told by the next query, and ends nothing else", async () => {
+  const { appDatabase } = await import("@/server/pools");
+  const used = await appDatabase().$client.connect();
+  const { rows } = await used.query<{ pid: number }>("select pg_backend_pid() as pid");
+  await withClient(urls().app, (db) => db.query("select pg_terminate_backend($1)", [rows[0]!.pid]));
+  await new Promise((resolve) => setTimeout(resolve, 300));
+  await expect(used.query("select 1")).rejects.toThrow();
+  used.release(true);
+  expect((await appDatabase().$client.query("select 1 as one")).rows).toEqual([{ one: 1 }]);
 });

@@ -23,9 +23,9 @@ type Secrets = { password: string; secret: string; tokens: Record<string, string
 
 /** A second, so many of each. */
 const PER_SECOND = 20;
-const ONE_IN_CUT = 12;
-/** Of the kills, one in so many is the database's. */
-const ONE_IN_DATABASE = 4;
+const ONE_IN_CUT = 4;
+/** Every fourth kill is the database's. */
+const EACH_DATABASE = 4;
 const PATIENCE_MS = 4_000;
 
 /**
@@ -89,7 +89,7 @@ export async function killRun({
     while (appKills + databaseKills < kills) {
       await answers(url);
       await pause(100 + random() * 700);
-      if (random() < 1 / ONE_IN_DATABASE) {
+      if ((appKills + databaseKills) % EACH_DATABASE === EACH_DATABASE - 1) {
         databaseKills += 1;
         postgres.crash();
         await pause(random() * 400);
