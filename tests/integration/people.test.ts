@@ -1,3 +1,4 @@
+import type pg from "pg";
 import { giveAccounts, PASSWORD } from "../support/accounts";
 import { accountIs, actAs } from "../support/memberAs";
 import { makeStudio, pointAppAtTests, urls, withClient, type TestStudio } from "../support/studios";
@@ -150,7 +151,13 @@ describe("a password", () => {
     expect(await change(PASSWORD, "long enough 12", "long enough 13")).toMatchObject({ ok: false, fields: { again: expect.any(String) } });
     expect(await change(PASSWORD, PASSWORD)).toMatchObject({ ok: false });
     expect(await sessions(studio.ids.technician)).toHaveLength(2);
+    actAs(studio.member("owner"));
+    const link = await (await people()).makeLink({ id: studio.ids.technician });
+    actAs(studio.member("technician"));
     expect(await change(PASSWORD, "long enough 12")).toEqual({ ok: true, data: null });
+    // A link that lay about is of no use to anybody any more.
+    const { openLink } = await import("@/server/passwords");
+    expect(link.ok && (await openLink(link.data.token))).toBeNull();
     expect(await sessions(studio.ids.technician)).toEqual([{ id: kept!.id }]);
     expect((await signIn(mail.technician)).status).toBe(401);
     expect((await signIn(mail.technician, "long enough 12")).status).toBe(200);
@@ -433,17 +440,23 @@ describe("an owner", () => {
     expect((await theirs("technician", "owner")).ok).toBe(true);
     expect((await audit("roleChanged"))[0]).toMatchObject({ member_id: studio.ids.technician, detail: "technician to owner" });
 
-    // Two owners, each putting the other down at once: one of them stays.
-    const down = (byId: string, id: string) =>
-      withClient(urls().app, async (db) => {
-        await db.query("begin");
-        await db.query("select set_config('ivy.studio_id', $1, true), set_config('ivy.member_id', $2, true)", [studio.ids.studioId, byId]);
-        const { rows } = await db.query<{ outcome: string }>("select studio.change_role($1, 'owner', 'technician') as outcome", [id]);
-        await db.query("commit");
-        return rows[0]!.outcome;
-      });
-    const outcomes = await Promise.all([down(studio.ids.owner, studio.ids.technician), down(studio.ids.technician, studio.ids.owner)]);
-    expect(outcomes.filter((outcome) => outcome === "changed")).toHaveLength(1);
+    // Two owners, each putting the other down at once: the second waits for the first, and is no owner any more.
+    const asOwner = async (db: pg.Client, byId: string, id: string) => {
+      await db.query("begin");
+      await db.query("select set_config('ivy.studio_id', $1, true), set_config('ivy.member_id', $2, true)", [studio.ids.studioId, byId]);
+      const { rows } = await db.query<{ outcome: string }>("select studio.change_role($1, 'owner', 'technician') as outcome", [id]);
+      return rows[0]!.outcome;
+    };
+    await withClient(urls().app, (first) =>
+      withClient(urls().app, async (second) => {
+        expect(await asOwner(first, studio.ids.owner, studio.ids.technician)).toBe("changed");
+        const waits = asOwner(second, studio.ids.technician, studio.ids.owner);
+        await new Promise((resolve) => setTimeout(resolve, 300));
+        await first.query("commit");
+        expect(["forbidden", "last owner"]).toContain(await waits);
+        await second.query("commit");
+      }),
+    );
     const [owners] = await sql<{ n: number }>(
       "select count(*)::int as n from studio.member m join auth.account a on a.user_id = m.id and a.password is not null where m.studio_id = $1 and m.role = 'owner' and m.deactivated_at is null",
       [studio.ids.studioId],
