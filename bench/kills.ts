@@ -1,11 +1,11 @@
 import { readFileSync } from "node:fs";
 import { killRun } from "../tests/support/killRun";
 
-// Two hundred kills of app and database at random, with answers cut off: what was lost, what was doubled.
+// Two hundred kills of app and database at random (IVY_KILLS for another number), with answers cut off: what was lost, what was doubled.
 
 const stateFolder = process.env.IVY_BENCH_STATE!;
 const secrets = JSON.parse(readFileSync(`${stateFolder}/bench.app.json`, "utf8")) as Parameters<typeof killRun>[0]["secrets"];
-const found = await killRun({ kills: 200, seed: 2026, stateFolder, secrets });
+const found = await killRun({ kills: Number(process.env.IVY_KILLS ?? 200), seed: 2026, stateFolder, secrets });
 const { events, readings } = found;
 console.log(
   `${found.appKills} kills of the app, ${found.databaseKills} of the database, ${found.answersCut} answers cut off, ${Math.round(found.seconds)} s`,

@@ -58,7 +58,8 @@ export async function killRun({
       port = app.port;
       return app;
     },
-    { most: 100_000, firstPauseMs: 50, say: () => undefined },
+    // Killed on purpose, it is started again at once, however often.
+    { most: 100_000, calmMs: 0, firstPauseMs: 50, say: () => undefined },
   );
   const { url } = await kept.first;
   const line = await lineTo(url, () => random() < 1 / ONE_IN_CUT);
