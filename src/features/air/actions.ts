@@ -6,16 +6,10 @@ import { z } from "zod";
 import { saltTest } from "@/core/air";
 import { calibration, reading, room, sensor } from "@/db/schema";
 import { action, Refusal } from "@/server/action";
-import { inStudio, type StudioTransaction } from "@/server/inStudio";
+import { inStudio } from "@/server/inStudio";
+import { knownRoom } from "./knownRoom";
 import { calibrationForm, readingForm, roomChange, type roomForm } from "./schema";
 import { ownSource } from "@/features/readings/newestAir";
-
-const GONE = "This room is not in the studio (any more).";
-
-async function knownRoom(tx: StudioTransaction, roomId: string) {
-  const [known] = await tx.select({ id: room.id }).from(room).where(eq(room.id, roomId));
-  if (!known) throw new Refusal(GONE);
-}
 
 export const typeReading = action({ input: readingForm }, async (me, { roomId, temperature, humidity }) => {
   await inStudio(me, async (tx) => {

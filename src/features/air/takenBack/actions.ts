@@ -2,11 +2,12 @@
 import { and, desc, eq, isNull, sql } from "drizzle-orm";
 import { refresh } from "next/cache";
 import { z } from "zod";
-import { member, readingImport, readingsTakenBack, room, sensor } from "@/db/schema";
+import { member, readingImport, readingsTakenBack, sensor } from "@/db/schema";
 import { action, Refusal } from "@/server/action";
 import { inStudio, together, type StudioTransaction } from "@/server/inStudio";
 import type { Member } from "@/server/member";
 import { formatIn, momentIn } from "@/server/studioTime";
+import { knownRoom } from "../knownRoom";
 import { takeBackForm } from "./schema";
 
 const SHOWN = 20;
@@ -14,8 +15,7 @@ const SHOWN = 20;
 /** What may be taken back in a room, and what was. */
 export const roomImports = action({ input: z.strictObject({ roomId: z.uuid() }) }, (me, { roomId }) =>
   inStudio(me, async (tx) => {
-    const [known] = await tx.select({ id: room.id }).from(room).where(eq(room.id, roomId));
-    if (!known) throw new Refusal("This room is not in the studio (any more).");
+    await knownRoom(tx, roomId);
     const at = (moment: Date) => formatIn(me.timeZone, moment, "d MMM yyyy, HH:mm");
     const [sources, imports, taken] = await together([
       tx.select({ id: sensor.id, name: sensor.name }).from(sensor).where(eq(sensor.roomId, roomId)).orderBy(sensor.createdAt),
