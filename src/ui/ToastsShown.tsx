@@ -11,8 +11,9 @@ export function ToastsShown() {
   useEffect(
     () =>
       onToast(() => {
-        for (const { tone, words } of takeToasts())
-          if (tone === "good") toast(words, { duration: 6000 });
+        for (const { tone, words, act } of takeToasts())
+          if (tone === "good")
+            toast(words, act ? { duration: 12_000, action: { label: act.label, onClick: act.run } } : { duration: 6000 });
           else toast.error(words, { duration: Infinity, closeButton: true });
       }),
     [],
@@ -36,6 +37,7 @@ export function ToastsShown() {
           default: cx(BOX, "border-ivy"),
           error: cx(BOX, "border-rosehip"),
           content: "min-w-0 grow",
+          actionButton: "order-last shrink-0 cursor-pointer font-medium text-ivy underline underline-offset-4",
           closeButton: "order-last shrink-0 font-medium text-ivy underline underline-offset-4",
         },
       }}

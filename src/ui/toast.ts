@@ -1,4 +1,9 @@
-export type Toast = { readonly tone: "good" | "stop"; readonly words: string };
+/** `act` is what may still be done about it, as long as it is shown. */
+export type Toast = {
+  readonly tone: "good" | "stop";
+  readonly words: string;
+  readonly act?: { readonly label: string; readonly run: () => void };
+};
 
 const unsaid: Toast[] = [];
 let tell: (() => void) | null = null;
@@ -12,7 +17,7 @@ const add = (one: Toast) => {
  * something on the page is said beside it, never here.
  */
 export const toast = {
-  good: (words: string) => add({ tone: "good", words }),
+  good: (words: string, act?: Toast["act"]) => add({ tone: "good", words, ...(act ? { act } : {}) }),
   stop: (words: string) => add({ tone: "stop", words }),
 };
 

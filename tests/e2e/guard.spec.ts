@@ -98,7 +98,7 @@ test.describe("a trainee", () => {
     await expect(page.getByText("Only the owner changes these.")).toBeVisible();
     await expect(page.getByRole("button", { name: "Add someone" })).toHaveCount(0);
     await openClient(page, /Zofia/);
-    await expect(page.getByRole("button", { name: "Put away" })).toHaveCount(0);
+    await expect(page.getByRole("button", { name: "Archive" })).toHaveCount(0);
     await page.goto("/shelf");
     await expect(page.getByRole("button", { name: /off the shelf/ })).toHaveCount(0);
   });

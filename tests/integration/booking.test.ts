@@ -136,7 +136,7 @@ test("a lift is not booked the day before agreed extensions, whichever of the tw
     message: expect.stringMatching(/^Lashes lifted 2[234] h before by then/),
   });
 });
-test("nothing is booked into the past, nowhere, for nobody, or for a client who was put away", async () => {
+test("nothing is booked into the past, nowhere, for nobody, or for a client who is archived", async () => {
   expect(await book({ day: inDays(-3) })).toMatchObject({ ok: false, message: expect.stringMatching(/over/) });
   expect(await book({ chairId: uuid() })).toMatchObject({ ok: false, fields: { chairId: expect.any(String) } });
   expect(await book({ technicianId: uuid() })).toMatchObject({ ok: false, fields: { technicianId: expect.any(String) } });

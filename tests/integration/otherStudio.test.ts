@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from "node:fs";
 import path from "node:path";
 import { shippedChecklist } from "@/core/checklist";
-import { ask, everyAction, everyRoute, inputs } from "../support/everyDoor";
+import { ask, everyAction, everyRoute, FINDS_NOTHING, inputs } from "../support/everyDoor";
 import { actAs } from "../support/memberAs";
 import { liftPlan } from "../support/runs";
 import { fingerprint, makeStudio, pointAppAtTests, type TestStudio } from "../support/studios";
@@ -31,7 +31,7 @@ test("as another studio's owner, no action sees or touches ours", async () => {
     const input = inputs[name]!(ours);
     if (input === null) continue;
     const result = await action(input);
-    if (name === "clients/findClients") expect(result).toEqual({ ok: true, data: [] });
+    if (name in FINDS_NOTHING) expect([name, result]).toEqual([name, { ok: true, data: FINDS_NOTHING[name] }]);
     else expect([name, result.ok]).toEqual([name, false]);
     expect(JSON.stringify(result)).not.toContain("private");
     expect(JSON.stringify(result)).not.toContain(`${ours.name} `);
@@ -64,7 +64,9 @@ test("a trainee sets no policy, invites nobody, removes nothing, and is told who
     ["studio/renewToken", { id: ours.ids.sensor }],
     ["shelf/removeTray", { id: ours.ids.tray }],
     ["shelf/addAdhesive", {}],
-    ["clients/putClientAway", { id: ours.ids.client, away: true }],
+    ["clients/archiveClient", { id: ours.ids.client, archived: true }],
+    ["clients/eraseClient", { id: ours.ids.client, name: "x" }],
+    ["clients/mergeClients", { id: ours.ids.client, keepId: ours.ids.client, goneId: ours.ids.double, form: {} }],
     ["air/changeRoom", { roomId: ours.ids.room, volume: "44" }],
     ["care/liftReaction", { id: uuid(), readingId: ours.ids.patchReading, productId: ours.ids.product, finding: "Dr Nobody, long ago" }],
     ["studio/addRoom", { id: uuid(), name: "x" }],
@@ -126,7 +128,10 @@ test("as another studio, no route gives or takes anything of ours; signed out, e
   const routes = await everyRoute();
   expect(routes.map(([route]) => route).sort()).toEqual([
     "api/audit",
+    "api/clients/[clientId]/everything",
     "api/clients/[clientId]/pictures",
+    "api/clients/import",
+    "api/clients/list",
     "api/live",
     "api/maps/[mapId]/brief.pdf",
     "api/maps/[mapId]/eyes.svg",
@@ -152,7 +157,9 @@ test("as another studio, no route gives or takes anything of ours; signed out, e
       actAs(theirs.member("owner"));
       const text = await firstWords(await handler(request(method), context));
       for (const secret of [ours.ids.visit, ours.ids.client, ours.ids.room, `${ours.name} `, "private"])
-        expect([route, text.includes(secret) && !text.includes("unknown")]).toEqual([route, false]);
+        // A stranger exports their own list, with their own private notes.
+        if (secret !== "private" || route !== "api/clients/list")
+          expect([route, text.includes(secret) && !text.includes("unknown")]).toEqual([route, false]);
       if (route.startsWith("api/maps") || route.startsWith("api/pictures"))
         expect((await handler(request(method), context)).status).toBe(404);
     }
@@ -163,7 +170,9 @@ test("as another studio, every page's reading comes back empty", async () => {
   actAs(theirs.member("owner"));
   const stranger = theirs.member("owner");
   const now = new Date();
-  const { clientPage, clientForm, listClients } = await import("@/features/clients/data");
+  const { clientPage, clientForm, mergedInto } = await import("@/features/clients/data");
+  const { listClients, listFilter } = await import("@/features/clients/list");
+  const { sidesOf } = await import("@/features/clients/merge/data");
   const { mapPage, mapForFiles } = await import("@/features/map/data");
   const { surveyPage } = await import("@/features/survey/data");
   const { picturesPage } = await import("@/features/pictures/data");
@@ -173,7 +182,9 @@ test("as another studio, every page's reading comes back empty", async () => {
   const { airPage, roomHistory } = await import("@/features/air/data");
   expect(await clientPage(stranger, ours.ids.client, now)).toBeNull();
   expect(await clientForm(stranger, ours.ids.client)).toBeNull();
-  expect((await listClients(stranger, "")).clients.map((c) => c.id)).toEqual([theirs.ids.client]);
+  expect(await mergedInto(stranger, ours.ids.client)).toBeNull();
+  expect(await sidesOf(stranger, [ours.ids.client])).toEqual([]);
+  expect((await listClients(stranger, listFilter.parse({}), now)).clients.map((c) => c.id)).toEqual([theirs.ids.client]);
   expect(await mapPage(stranger, ours.ids.client, ours.ids.map)).toBeNull();
   expect(await mapPage(stranger, theirs.ids.client, ours.ids.map)).toBeNull();
   expect(await mapForFiles(stranger, ours.ids.map)).toBeNull();

@@ -259,7 +259,7 @@ test("older answers and an older policy are read as today's", async () => {
   const { upgradePolicy } = await import("@/core/policy");
   const [policy] = await ask<{ document: object }>("select document from studio.policy");
   expect(upgradePolicy(policy!.document)).toMatchObject({
-    version: 9,
+    version: 10,
     nameOnStrip: "initials",
     colourAge: 16,
     lashTintLawful: "notConfirmed",

@@ -31,12 +31,33 @@ const place = (s: TestStudio) => ({
   minutes: 60,
 });
 
+/** Actions that only look for something, and find nothing of another's: what they answer then. */
+export const FINDS_NOTHING: Readonly<Record<string, unknown>> = {
+  "clients/findClients": [],
+  "clients/findDoubles": [],
+  "shell/findAnything": { clients: [], bottles: [], protocols: [] },
+};
+
 /** For every action, an input that would do its work in a studio. `null` says that it names nothing of the studio's. */
 export const inputs: Record<string, (s: TestStudio) => unknown> = {
   "clients/findClients": (s) => ({ search: s.name }),
   "clients/addClient": () => null,
   "clients/changeClient": (s) => ({ id: s.ids.client, seenAt: new Date().toISOString(), form: { name: "taken", contact: "", notes: "" } }),
-  "clients/putClientAway": (s) => ({ id: s.ids.client, away: true }),
+  "clients/archiveClient": (s) => ({ id: s.ids.client, archived: true }),
+  "clients/findDoubles": (s) => ({ name: `${s.name} client`, phone: "", email: "", bornOn: "", ownId: null }),
+  "clients/notTheSame": (s) => ({ one: s.ids.client, other: s.ids.double }),
+  "clients/mergeClients": (s) => ({
+    id: uuid(),
+    keepId: s.ids.client,
+    goneId: s.ids.double,
+    form: { name: "taken", contact: "", notes: "" },
+  }),
+  "clients/undoMerge": (s) => ({ id: s.ids.merge }),
+  "clients/eraseClient": (s) => ({ id: s.ids.double, name: `${s.name} double` }),
+  "clients/clientImports": () => null,
+  "clients/takeClientsBack": (s) => ({ id: s.ids.clientImport }),
+  "clients/bringClientsBack": (s) => ({ id: s.ids.clientImport }),
+  "shell/findAnything": (s) => ({ search: s.name }),
   "care/placePatchTest": (s) => ({
     id: uuid(),
     clientId: s.ids.client,

@@ -97,6 +97,10 @@ export async function makeStudio(name: string) {
       "colourVisit",
       "readingImport",
       "takenBack",
+      "double",
+      "merged",
+      "merge",
+      "clientImport",
     ].map((key) => [key, randomUUID()]),
   ) as Record<
     | "studioId"
@@ -133,7 +137,11 @@ export async function makeStudio(name: string) {
     | "incident"
     | "colourVisit"
     | "readingImport"
-    | "takenBack",
+    | "takenBack"
+    | "double"
+    | "merged"
+    | "merge"
+    | "clientImport",
     string
   >;
   const survey = usualSurvey();
@@ -173,6 +181,32 @@ export async function makeStudio(name: string) {
     for (const role of ["owner", "technician", "trainee"] as const)
       await put("insert into studio.member (studio_id, id, name, role) values ($1, $2, $3, $4)", [s, ids[role], `${name} ${role}`, role]);
     await put("insert into studio.client (studio_id, id, name, notes) values ($1, $2, $3, 'private')", [s, ids.client, `${name} client`]);
+    // Beside the one client of this studio: one who is archived, one who was merged into them, a file that was read in.
+    await put("insert into studio.client (studio_id, id, name, archived_at, import_id) values ($1, $2, $3, now(), $4)", [
+      s,
+      ids.double,
+      `${name} double`,
+      ids.clientImport,
+    ]);
+    await put(
+      "insert into studio.client (studio_id, id, name, archived_at, gone, merged_into) values ($1, $2, 'merged', now(), 'merged', $3)",
+      [s, ids.merged, ids.client],
+    );
+    await put(
+      "insert into studio.client_merge (studio_id, id, kept_id, gone_id, stood, moved, by_id) values ($1, $2, $3, $4, '{}', '{}', $5)",
+      [s, ids.merge, ids.client, ids.merged, ids.owner],
+    );
+    await put("insert into studio.client_import (studio_id, id, file_name, clients, by_id) values ($1, $2, 'people.csv', 1, $3)", [
+      s,
+      ids.clientImport,
+      ids.owner,
+    ]);
+    await put("insert into studio.client_apart (studio_id, one_id, other_id, by_id) values ($1, $2, $3, $4)", [
+      s,
+      ids.client,
+      ids.double,
+      ids.owner,
+    ]);
     await put(
       "insert into studio.patch_test (studio_id, id, client_id, family, placed_at, recorded_by) values ($1, $2, $3, 'adhesive', now() - interval '30 days', $4)",
       [s, ids.patch, ids.client, ids.owner],

@@ -2,7 +2,6 @@ import { cookies } from "next/headers";
 import type { ReactNode } from "react";
 import { LiveProvider } from "@/features/live/LiveProvider";
 import { Header } from "@/features/shell/Header";
-import { Keys } from "@/features/shell/Keys";
 import { HangingClocks } from "@/features/tablet/HangingClocks";
 import { saveMap } from "@/features/map/actions";
 import { planRun } from "@/features/plan/actions";
@@ -34,7 +33,6 @@ export default async function StudioLayout({ children }: { children: ReactNode }
               {children}
             </main>
           </div>
-          <Keys />
           <Toasts />
         </TabletProvider>
       </LiveProvider>

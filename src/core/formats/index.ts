@@ -19,3 +19,16 @@ export {
   type TableTime,
 } from "./readingsTable";
 export { stripName } from "./stripName";
+export {
+  CLIENT_FIELDS,
+  DAY_ORDERS,
+  guessClientTable,
+  readClientTable,
+  readDay,
+  type ClientField,
+  type ClientRow,
+  type ClientTableGuess,
+  type ClientTableReading,
+  type DayOrder,
+  type ReadClient,
+} from "./clientTable";

@@ -6,7 +6,7 @@ const ofEach = <T>(of: (question: Questions[keyof Questions]) => T) =>
   Object.fromEntries(Object.entries(QUESTIONS).map(([key, question]) => [key, of(question)]));
 
 /** Counts up whenever a question comes, goes, or changes what its answers mean: older policies then take its default. */
-export const POLICY_VERSION = 9;
+export const POLICY_VERSION = 10;
 
 const answers = ofEach(({ schema }) => schema) as { readonly [Key in keyof Questions]: Questions[Key]["schema"] };
 

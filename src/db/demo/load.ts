@@ -15,6 +15,7 @@ import { loadClient } from "./loadClient";
 import { loadColour } from "./loadColour";
 import { loadMannequin } from "./loadPerson";
 import { loadOldBottles, loadRegular } from "./loadRegular";
+import { loadListed } from "./reached";
 import { loadAir, loadGlue } from "./loadRoom";
 import { asJpeg, DRAWN_PICTURES } from "./pictures";
 import { ADHESIVES, CHAIRS, DAY_SHEET, HYGROMETERS, OWN_LOOK, PEOPLE, ROOMS, STUDIO, TRAYS } from "./scenario";
@@ -133,6 +134,7 @@ async function loadStudio(tx: Tx, today: string, options: { password: string; to
   await loadOldBottles(tx, today);
   for (const person of REGULARS) await loadRegular(tx, today, person);
   await loadMannequin(tx, today);
+  await loadListed(tx, today);
   await loadColour(tx, {
     studioId,
     id: demoId,

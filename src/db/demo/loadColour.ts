@@ -21,6 +21,7 @@ import {
   type DemoRecipe,
   type DemoRun,
 } from "./colour";
+import { reached } from "./reached";
 import { airAt } from "./scenario";
 
 /** How the demo makes ids and dates, handed in by `load.ts`. */
@@ -73,6 +74,7 @@ async function loadPerson(tx: Tx, make: Making, person: ColourClient) {
     studioId,
     id: clientId,
     name: person.name,
+    ...reached(person.name, 70 + COLOUR_CLIENTS.indexOf(person)),
     contact: person.contact,
     notes: person.notes,
     bornOn: person.bornOn,

@@ -7,6 +7,7 @@ import { CLIENTS, type DemoClient } from "./clients";
 import { demoId, isoDate, studioId, wallClock, type Tx } from "./ids";
 import { REGULARS } from "./lasting";
 import { SIGNED } from "./loadColour";
+import { reached } from "./reached";
 import { ADHESIVES, MANNEQUIN, TEMPLATE, TRAYS } from "./scenario";
 
 /** Made-up dates of birth, all of age. */
@@ -32,9 +33,10 @@ export async function loadPerson(tx: Tx, today: string, person: DemoClient): Pro
   const id = demoId(person.key);
   const technicianId = demoId(person.technician);
   const since = wallClock(today, person.firstDaysAgo, 10);
-  await tx
-    .insert(schema.client)
-    .values({ studioId, id, name: person.name, contact: person.contact, notes: person.notes, bornOn: bornOn(person), createdAt: since });
+  await tx.insert(schema.client).values({
+    ...{ studioId, id, name: person.name, ...reached(person.name, placeOf(person)) },
+    ...{ contact: person.contact, notes: person.notes, bornOn: bornOn(person), createdAt: since },
+  });
   if (person.patchDaysAgo !== null) {
     const testId = demoId(`patch ${person.key}`);
     const common = { studioId, createdAt: wallClock(today, person.patchDaysAgo, 8, 10) };

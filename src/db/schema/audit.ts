@@ -25,6 +25,9 @@ export const AUDIT_KINDS = [
   "tokenGiven",
   "exported",
   "clientOpened",
+  "clientsMerged",
+  "mergeUndone",
+  "clientErased",
 ] as const;
 export type AuditKind = (typeof AUDIT_KINDS)[number];
 

@@ -23,6 +23,9 @@ export const AUDIT_WORDS: Readonly<Record<AuditKind, string>> = {
   tokenGiven: "gave a hygrometer a token",
   exported: "exported",
   clientOpened: "opened a client’s record",
+  clientsMerged: "merged another entry into a client",
+  mergeUndone: "took a merge apart",
+  clientErased: "erased a client",
 };
 
 /** Kinds that are looked for together. */
@@ -59,5 +62,6 @@ export const AUDIT_GROUPS = {
   stops: { label: "Stops lifted", kinds: ["stopLifted"] },
   exports: { label: "Exports", kinds: ["exported"] },
   records: { label: "Records opened", kinds: ["clientOpened"] },
+  clients: { label: "Clients merged or erased", kinds: ["clientsMerged", "mergeUndone", "clientErased"] },
 } as const satisfies Readonly<Record<string, { label: string; kinds: readonly AuditKind[] }>>;
 export type AuditGroup = keyof typeof AUDIT_GROUPS;

@@ -53,7 +53,7 @@ function where(me: Member, { who, what, from, to }: AuditFilter): SQL | undefine
 async function linesOf(tx: StudioTransaction, filter: SQL | undefined, most: number, skip: number): Promise<AuditLine[]> {
   const whom = alias(member, "whom");
   const rows = await tx
-    .select({ entry: auditEntry, by: member.name, whom: whom.name, clientName: client.name })
+    .select({ entry: auditEntry, by: member.name, whom: whom.name, clientName: client.name, clientGone: client.gone })
     .from(auditEntry)
     .leftJoin(member, and(eq(member.studioId, auditEntry.studioId), eq(member.id, auditEntry.byId)))
     .leftJoin(whom, and(eq(whom.studioId, auditEntry.studioId), eq(whom.id, auditEntry.memberId)))
@@ -62,13 +62,13 @@ async function linesOf(tx: StudioTransaction, filter: SQL | undefined, most: num
     .orderBy(desc(auditEntry.at), asc(auditEntry.id))
     .limit(most)
     .offset(skip);
-  return rows.map(({ entry, by, whom: person, clientName }) => ({
+  return rows.map(({ entry, by, whom: person, clientName, clientGone }) => ({
     id: entry.id,
     at: entry.at,
     by: by ?? (entry.kind === "signInFailed" ? "somebody" : "on the server"),
     words: AUDIT_WORDS[entry.kind],
     person: entry.memberId !== entry.byId ? person : null,
-    client: entry.clientId ? { id: entry.clientId, name: clientName } : null,
+    client: entry.clientId ? { id: entry.clientId, name: clientGone === "erased" ? null : clientName } : null,
     detail: entry.detail,
     address: entry.address,
   }));

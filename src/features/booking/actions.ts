@@ -6,7 +6,7 @@ import { inStudio, together } from "@/server/inStudio";
 import { careFacts } from "@/features/visit/careFacts";
 import { hazardOfClient } from "@/features/visit/clientHazard";
 import { comeBackTo } from "@/features/visit/comeBack";
-import { knownClient } from "@/features/visit/life";
+import { knownClient } from "@/features/person/knownClient";
 import { studioPolicy } from "@/server/studioPolicy";
 import { proposedMinutes } from "./data";
 
@@ -25,12 +25,12 @@ export const proposeMinutes = action(
 /** The day on which a client is best asked back to what they wear, and why; null where they wear nothing. */
 export const proposeDay = action({ input: z.strictObject({ clientId: z.uuid(), technicianId: z.uuid() }) }, (me, wanted) =>
   inStudio(me, async (tx) => {
-    await knownClient(tx, wanted.clientId);
+    const { id: clientId } = await knownClient(tx, wanted.clientId);
     const [now, policy] = [new Date(), await studioPolicy(tx)];
     const [facts, known] = await together([
-      careFacts(tx, me.timeZone, now, { clientId: wanted.clientId, at: now }),
-      hazardOfClient(tx, me, wanted.clientId, policy),
+      careFacts(tx, me.timeZone, now, { clientId, at: now }),
+      hazardOfClient(tx, me, clientId, policy),
     ]);
-    return comeBackTo(tx, me, { ...wanted, facts, known }, policy, now);
+    return comeBackTo(tx, me, { ...wanted, clientId, facts, known }, policy, now);
   }),
 );

@@ -5,10 +5,11 @@ import { typedDay } from "@/server/typed";
 import { consentText, consultationSchema } from "@/core/care";
 import { CLIENT_SERVICES, type ServiceId } from "@/core/service";
 import { consent } from "@/db/schema";
+import { knownClient } from "@/features/person/knownClient";
 import { action } from "@/server/action";
 import { inStudio } from "@/server/inStudio";
 import { todayIn } from "@/server/studioTime";
-import { confirmAnswers, keepAnswers, knownClient } from "./keepAnswers";
+import { confirmAnswers, keepAnswers } from "./keepAnswers";
 
 const services = CLIENT_SERVICES as [ServiceId, ...ServiceId[]];
 const words = (most: number, empty: string) => z.string().trim().min(1, empty).max(most, `${most} characters at most.`);
@@ -64,11 +65,11 @@ export const keepConsent = action(
   },
   async (me, { clientId, service, signedName, signedBy, signature }) => {
     await inStudio(me, async (tx) => {
-      await knownClient(tx, clientId);
+      const known = await knownClient(tx, clientId);
       await tx.insert(consent).values({
         studioId: me.studioId,
         id: crypto.randomUUID(),
-        clientId,
+        clientId: known.id,
         service,
         words: consentText(service),
         signedName,

@@ -3,6 +3,7 @@ import { desc, eq } from "drizzle-orm";
 import { addMonths, type Consultation } from "@/core/care";
 import { serviceOf, type ServiceId } from "@/core/service";
 import { client, consultation, visit } from "@/db/schema";
+import { knownClient } from "@/features/person/knownClient";
 import { Refusal } from "@/server/action";
 import type { StudioTransaction } from "@/server/inStudio";
 import type { Member } from "@/server/member";
@@ -18,11 +19,6 @@ type Asked = {
   readonly givenBy: "client" | "technician";
 };
 
-export async function knownClient(tx: StudioTransaction, clientId: string): Promise<void> {
-  const [known] = await tx.select({ id: client.id }).from(client).where(eq(client.id, clientId));
-  if (!known) throw new Refusal("This client is not in the studio (any more).");
-}
-
 async function checkVisit(tx: StudioTransaction, { visitId, clientId }: Asked): Promise<void> {
   if (visitId === null) return;
   const [known] = await tx.select({ clientId: visit.clientId }).from(visit).where(eq(visit.id, visitId));
@@ -33,7 +29,7 @@ async function checkVisit(tx: StudioTransaction, { visitId, clientId }: Asked): 
 export async function keepAnswers(
   tx: StudioTransaction,
   me: Member,
-  { document, bornOn, ...asked }: Asked & { readonly document: Consultation; readonly bornOn: string },
+  { document, bornOn, ...sent }: Asked & { readonly document: Consultation; readonly bornOn: string },
 ): Promise<void> {
   const today = todayIn(me.timeZone, new Date());
   if (bornOn && (bornOn > today || bornOn < "1900-01-01"))
@@ -41,7 +37,7 @@ export async function keepAnswers(
   const days = [document.operation?.on, document.operation?.releasedOn, ...document.elsewhere.map(({ on }) => on)];
   if (days.some((on) => on != null && on > today))
     throw new Refusal("A day that was named is still to come.", { document: "Not in the future." });
-  await knownClient(tx, asked.clientId);
+  const asked = { ...sent, clientId: (await knownClient(tx, sent.clientId)).id };
   await checkVisit(tx, asked);
   if (bornOn) await tx.update(client).set({ bornOn }).where(eq(client.id, asked.clientId));
   await tx
@@ -51,7 +47,8 @@ export async function keepAnswers(
 }
 
 /** The last answers with nothing changed; refused where it is to be asked whole again. */
-export async function confirmAnswers(tx: StudioTransaction, me: Member, asked: Asked): Promise<void> {
+export async function confirmAnswers(tx: StudioTransaction, me: Member, sent: Asked): Promise<void> {
+  const asked = { ...sent, clientId: (await knownClient(tx, sent.clientId)).id };
   const rows = await tx.select().from(consultation).where(eq(consultation.clientId, asked.clientId)).orderBy(desc(consultation.createdAt));
   const newest = rows[0];
   if (!newest) throw new Refusal("There is nothing to confirm: the consultation has not been asked yet.");

@@ -7,7 +7,7 @@ import { action, Refusal } from "@/server/action";
 import { note } from "@/server/audit";
 import { inStudio, type StudioTransaction } from "@/server/inStudio";
 import { momentIn } from "@/server/studioTime";
-import { knownClient } from "./keepAnswers";
+import { knownClient } from "@/features/person/knownClient";
 import { lifting, placing, reactionNote, testReading } from "./patchTestSchema";
 
 /** A moment typed on the studio's clock, not later than now. */
@@ -37,11 +37,11 @@ const samePlacing = ({
 export const placePatchTest = action({ input: placing }, async (me, { id, clientId, family, productId, leaflet24, ...when }) => {
   const placedAt = pastMoment(me.timeZone, when);
   await inStudio(me, async (tx) => {
-    await knownClient(tx, clientId);
+    const { id: whose } = await knownClient(tx, clientId);
     if (productId && !(await isOnShelf(tx, productId)))
       throw new Refusal("This product is not on the shelf.", { productId: "Choose another." });
     const readAfterHours = leaflet24 ? 24 : READ_AFTER_H;
-    const placed = { clientId, family, productId: productId || null, placedAt };
+    const placed = { clientId: whose, family, productId: productId || null, placedAt };
     const [made] = await tx
       .insert(patchTest)
       .values({ studioId: me.studioId, id, ...placed, readAfterHours, recordedBy: me.id })
@@ -83,11 +83,11 @@ export const readPatchTest = action({ input: testReading }, async (me, { id, tes
 export const noteReaction = action({ input: reactionNote }, async (me, { id, readingId, clientId, family, productId, severe, ...when }) => {
   const at = pastMoment(me.timeZone, when);
   await inStudio(me, async (tx) => {
-    await knownClient(tx, clientId);
+    const { id: whose } = await knownClient(tx, clientId);
     if (productId && !(await isOnShelf(tx, productId)))
       throw new Refusal("This product is not on the shelf.", { productId: "Choose another." });
     const common = { studioId: me.studioId };
-    const placed = { clientId, family, productId: productId || null, placedAt: at };
+    const placed = { clientId: whose, family, productId: productId || null, placedAt: at };
     await tx
       .insert(patchTest)
       .values({ ...common, id, ...placed, recordedBy: me.id })

@@ -1,52 +1,155 @@
 import Link from "next/link";
-import { Button, Empty, LinkButton, TextField } from "@/ui";
+import { Empty, LinkButton } from "@/ui";
+import { cx } from "@/ui/cx";
+import { Archive } from "./Archive";
+import { ClientSearch } from "./ClientSearch";
+import { CLIENTS_A_PAGE, type ListFilter, type Shown } from "./list";
+import { listAddress, listQuery } from "./listAddress";
 
-type Line = { id: string; name: string; contact: string; mannequin: boolean; last: string | null };
+export type ListLine = {
+  readonly id: string;
+  readonly name: string;
+  readonly mannequin: boolean;
+  /** What else they are known by. */
+  readonly hint: string;
+  /** When they were here last, or that they were not. */
+  readonly last: string;
+  /** What is booked, or due. */
+  readonly next: string;
+  readonly isDue: boolean;
+  readonly archived: boolean;
+};
 
-export function ClientList({ clients, more, search }: { clients: readonly Line[]; more: boolean; search: string }) {
+const FILTERS: readonly { readonly show: Shown; readonly label: string }[] = [
+  { show: "all", label: "All" },
+  { show: "due", label: "Due" },
+  { show: "longNotHere", label: "Long not here" },
+  { show: "archived", label: "Archived" },
+];
+const EMPTY: Readonly<Record<Shown, { title: string; says: string }>> = {
+  all: { title: "Nobody is written down yet", says: "Add the first client, or read in the list you have." },
+  due: { title: "Nobody is due", says: "Whoever comes back within the week, by what they had last, and has nothing booked." },
+  longNotHere: { title: "Nobody has stayed away for long", says: "How long that is, is a question of studio policy." },
+  archived: { title: "Nobody is archived", says: "Whom you archive on their page is found here and brought back." },
+};
+
+export function ClientList({
+  clients,
+  total,
+  filter,
+  may,
+  longDays,
+}: {
+  clients: readonly ListLine[];
+  total: number;
+  filter: ListFilter;
+  may: { readonly archive: boolean; readonly import: boolean; readonly export: boolean };
+  longDays: number;
+}) {
+  const { find, show, page } = filter;
+  const first = (page - 1) * CLIENTS_A_PAGE + 1;
+  const last = Math.min(total, page * CLIENTS_A_PAGE);
   return (
     <div className="mx-auto max-w-4xl">
-      <div className="flex flex-wrap items-end justify-between gap-4 pt-6 pb-6">
+      <div className="flex flex-wrap items-end justify-between gap-4 pt-6 pb-4">
         <h1 className="text-4xl">Clients</h1>
         <div className="flex flex-wrap items-end gap-3">
-          <form role="search" className="flex items-end gap-2">
-            <TextField label="Name" name="find" type="search" defaultValue={search} className="sm:w-64" />
-            <Button type="submit" tone="line">
-              Find
-            </Button>
-          </form>
+          <ClientSearch find={find} show={show} total={total} />
           <LinkButton href="/clients/new">New client</LinkButton>
         </div>
       </div>
+      <div className="flex flex-wrap items-baseline justify-between gap-x-6 gap-y-1 border-b border-line-strong pb-1">
+        <nav aria-label="Which clients" className="-mx-2 flex flex-wrap">
+          {FILTERS.map((one) => (
+            <Link
+              key={one.show}
+              href={listAddress({ find, show: one.show, page: 1 })}
+              aria-current={one.show === show ? "page" : undefined}
+              className={cx(
+                "min-h-9 border-b-2 px-2 py-1.5 text-[0.9375rem]",
+                one.show === show ? "border-ivy font-semibold" : "border-transparent text-ink-2 hover:text-ink",
+              )}
+            >
+              {one.label}
+            </Link>
+          ))}
+        </nav>
+        <p className="text-sm text-ink-2">
+          {total === 0 ? "" : total <= CLIENTS_A_PAGE ? `${total} ${total === 1 ? "entry" : "entries"}` : `${first} to ${last} of ${total}`}
+          {show === "longNotHere" ? `, over ${longDays} days and nothing booked` : show === "due" ? ", nothing booked" : ""}
+        </p>
+      </div>
       {clients.length === 0 ? (
-        <Empty title={search ? `Nobody called “${search}”` : "Nobody is written down yet"}>
-          <Link href="/clients/new" className="font-semibold text-ivy underline underline-offset-4">
-            Add a client
-          </Link>
-        </Empty>
+        <div className="mt-6">
+          <Empty title={find ? `Nobody found by “${find}”` : EMPTY[show].title}>
+            {find ? (
+              <>
+                {show === "all" ? "Whoever is archived is not among these. " : ""}
+                <Link
+                  href={listAddress({ find, show: show === "all" ? "archived" : "all", page: 1 })}
+                  className="font-semibold text-ivy underline underline-offset-4"
+                >
+                  {show === "all" ? "Look among the archived" : "Look among all"}
+                </Link>
+              </>
+            ) : (
+              EMPTY[show].says
+            )}
+          </Empty>
+        </div>
       ) : (
-        <ul className="border-t border-line">
+        <ul>
           {clients.map((client) => (
-            <li key={client.id} className="border-b border-line">
-              <Link href={`/clients/${client.id}`} className="flex flex-wrap items-baseline gap-x-4 px-2 py-3 hover:bg-moss-soft">
+            <li key={client.id} className="flex items-center gap-2 border-b border-line">
+              <Link
+                href={`/clients/${client.id}`}
+                className="flex min-w-0 flex-1 flex-wrap items-baseline gap-x-4 px-2 py-3 hover:bg-moss-soft"
+              >
                 <bdi className="min-w-0 font-serif text-xl break-words">{client.name}</bdi>
-                <span className="min-w-0 flex-1 truncate text-sm text-ink-2">
-                  {client.mannequin ? "mannequin head, for practice" : client.contact}
+                <span className="min-w-0 flex-1 basis-40 truncate text-sm text-ink-2" dir="auto">
+                  {client.hint}
                 </span>
                 <span className="text-sm text-ink-2">
-                  {client.mannequin
-                    ? client.last
-                      ? `practised on ${client.last}`
-                      : "not used yet"
-                    : client.last
-                      ? `last here ${client.last}`
-                      : "not been yet"}
+                  {client.next ? <span className={client.isDue ? "font-semibold text-brass" : "text-ivy"}>{client.next}</span> : null}
+                  {client.next ? ", " : ""}
+                  {client.last}
                 </span>
               </Link>
+              {client.archived && may.archive ? <Archive id={client.id} archived tone="line" /> : null}
             </li>
           ))}
         </ul>
       )}
+      {total > CLIENTS_A_PAGE ? (
+        <nav aria-label="Pages of the list" className="mt-4 flex flex-wrap gap-3">
+          {page > 1 ? (
+            <LinkButton tone="line" href={listAddress({ find, show, page: page - 1 })} rel="prev">
+              Before these
+            </LinkButton>
+          ) : null}
+          {last < total ? (
+            <LinkButton tone="line" href={listAddress({ find, show, page: page + 1 })} rel="next">
+              After these
+            </LinkButton>
+          ) : null}
+        </nav>
+      ) : null}
+      <div className="mt-6 flex flex-wrap items-baseline gap-x-6 gap-y-2">
+        {may.import ? (
+          <Link href="/clients/import" className="py-1.5 font-semibold text-ivy underline underline-offset-4">
+            Import from a CSV file
+          </Link>
+        ) : null}
+        {may.export && total > 0 ? (
+          <a
+            href={`/api/clients/list?${listQuery({ find, show, page: 1 })}`}
+            download
+            className="py-1.5 font-semibold text-ivy underline underline-offset-4"
+          >
+            Export {find || show !== "all" ? "these" : "the list"} as CSV
+          </a>
+        ) : null}
+      </div>
       <p className="mt-4 text-sm text-ink-2">
         Practising without a client?{" "}
         <Link href="/clients/new?mannequin" className="font-semibold text-ivy underline underline-offset-4">
@@ -54,7 +157,6 @@ export function ClientList({ clients, more, search }: { clients: readonly Line[]
         </Link>
         : it has a survey, maps and practice visits, and is never taken for a client.
       </p>
-      {more ? <p className="mt-4 text-sm text-ink-2">More than these; write some of the name to find the rest.</p> : null}
     </div>
   );
 }

@@ -1,7 +1,7 @@
 import Link from "next/link";
 import type { ReactNode } from "react";
 import { mapProfile } from "@/core/map";
-import { Empty, LinkButton } from "@/ui";
+import { Empty, LinkButton, Notice } from "@/ui";
 import type { ClientPage } from "./data";
 import { MiniSkyline } from "@/features/drawing/MiniSkyline";
 import { answersWords } from "@/features/care/answersWords";
@@ -10,7 +10,9 @@ import { nextQuarter } from "@/features/booking/nextQuarter";
 import { LastingLater } from "@/features/lasting/LastingLater";
 import { PatchTests, type ShownStanding } from "@/features/care/PatchTests";
 import type { ShownTest } from "@/features/care/PatchTestSheets";
-import { PutAway } from "./PutAway";
+import { Archive } from "./Archive";
+import { ClientRecord } from "./ClientRecord";
+import { MaybeTheSame } from "./MaybeTheSame";
 import { Services } from "./Services";
 import { surveyWords } from "./surveyWords";
 import { Thread, type ThreadVisit } from "./Thread";
@@ -21,8 +23,7 @@ export function ClientView({
   page,
   visits,
   dates,
-  mayPutAway,
-  mayLiftReactions,
+  may,
 }: {
   page: ClientPage;
   visits: readonly ThreadVisit[];
@@ -38,11 +39,14 @@ export function ClientView({
     standings: readonly ShownStanding[];
     tests: readonly ShownTest[];
     now: { day: string; time: string; ms: number };
+    merges: readonly { readonly id: string; readonly name: string; readonly hint: string; readonly on: string }[];
   };
-  mayPutAway: boolean;
-  mayLiftReactions: boolean;
+  may: { readonly archive: boolean; readonly own: boolean };
 }) {
   const { person, survey, maps } = page;
+  const isErased = person.gone === "erased";
+  const isSetAside = person.gone === "takenBack";
+  const isThere = person.gone === null;
   const [chair] = page.options.chairs;
   return (
     <div className="grid gap-x-10 gap-y-8 pt-5 lg:grid-cols-[19rem_minmax(0,1fr)]">
@@ -53,7 +57,7 @@ export function ClientView({
         <p className="mt-2 text-[0.9375rem] text-ink-2">
           {person.mannequin ? "mannequin head, for practice; since " : "since "}
           {dates.since}
-          {person.archivedAt ? ", put away" : ""}
+          {person.archivedAt && isThere ? ", archived" : ""}
           {dates.born ? `, born ${dates.born}` : ""}
           {survey
             ? surveyWords(survey.document).map((line) => (
@@ -63,7 +67,27 @@ export function ClientView({
               ))
             : null}
         </p>
-        {person.mannequin ? null : (
+        {isErased ? (
+          <Notice tone="note" title="This client was erased" className="mt-4">
+            What happened at the visits, and with which lots, is kept. Whose it was is not.
+          </Notice>
+        ) : null}
+        {isSetAside ? (
+          <Notice tone="note" title="Taken back with the file they came by" className="mt-4">
+            <Link href="/clients/import" className="font-semibold text-ivy underline underline-offset-4">
+              Bring the file back
+            </Link>
+          </Notice>
+        ) : null}
+        {person.archivedAt && isThere && may.archive ? (
+          <div className="mt-4">
+            <Archive id={person.id} archived tone="line" />
+          </div>
+        ) : null}
+        {page.doubles.map((double) => (
+          <MaybeTheSame key={double.id} id={person.id} double={double} mayDecide={may.archive} />
+        ))}
+        {person.mannequin || !isThere ? null : (
           <>
             <Part>
               <PatchTests
@@ -72,7 +96,7 @@ export function ClientView({
                 tests={dates.tests}
                 products={page.products}
                 now={dates.now}
-                mayLiftReactions={mayLiftReactions}
+                mayLiftReactions={may.own}
               />
             </Part>
             <Part>
@@ -93,28 +117,47 @@ export function ClientView({
             </p>
           </Part>
         ) : null}
-        {person.contact ? (
+        {person.phone || person.email || person.contact ? (
           <Part>
             <h2 className="font-sans text-[0.9375rem] font-semibold">Reached</h2>
-            <p className="text-[0.9375rem] break-words text-ink-2" dir="auto">
-              {person.contact}
-            </p>
+            {person.phone ? (
+              <p className="text-[0.9375rem]">
+                <a href={`tel:${person.phone.replace(/[^+\d]/g, "")}`} className="text-ivy underline underline-offset-4">
+                  {person.phone}
+                </a>
+              </p>
+            ) : null}
+            {person.email ? (
+              <p className="text-[0.9375rem] break-all">
+                <a href={`mailto:${encodeURIComponent(person.email)}`} className="text-ivy underline underline-offset-4">
+                  {person.email}
+                </a>
+              </p>
+            ) : null}
+            {person.contact ? (
+              <p className="text-[0.9375rem] break-words text-ink-2" dir="auto">
+                {person.contact}
+              </p>
+            ) : null}
           </Part>
         ) : null}
-        <Part>
-          <div className="flex flex-wrap gap-2">
-            {survey ? <LinkButton href={`/clients/${person.id}/map`}>New map</LinkButton> : null}
-            <LinkButton tone={survey ? "line" : "ivy"} href={`/clients/${person.id}/survey`}>
-              {survey ? "Survey again" : "Take a survey"}
-            </LinkButton>
-          </div>
-          <div className="mt-2 -ml-4 flex flex-wrap">
-            <LinkButton tone="plain" href={`/clients/${person.id}/edit`}>
-              Edit
-            </LinkButton>
-            {mayPutAway ? <PutAway id={person.id} away={person.archivedAt !== null} /> : null}
-          </div>
-        </Part>
+        {isThere ? (
+          <Part>
+            <div className="flex flex-wrap gap-2">
+              {survey ? <LinkButton href={`/clients/${person.id}/map`}>New map</LinkButton> : null}
+              <LinkButton tone={survey ? "line" : "ivy"} href={`/clients/${person.id}/survey`}>
+                {survey ? "Survey again" : "Take a survey"}
+              </LinkButton>
+            </div>
+            <div className="mt-2 -ml-4 flex flex-wrap">
+              <LinkButton tone="plain" href={`/clients/${person.id}/edit`}>
+                Edit
+              </LinkButton>
+              {may.archive && !person.archivedAt ? <Archive id={person.id} archived={false} /> : null}
+            </div>
+            {person.mannequin ? null : <ClientRecord id={person.id} name={person.name} merges={dates.merges} may={may} />}
+          </Part>
+        ) : null}
       </div>
 
       <div className="min-w-0">

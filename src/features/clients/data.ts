@@ -1,11 +1,13 @@
 import "server-only";
-import { and, asc, eq, ilike, isNull, max, sql } from "drizzle-orm";
+import { and, desc, eq, isNull } from "drizzle-orm";
+import { alias } from "drizzle-orm/pg-core";
 import { beforeTheVisit, patchTestStanding, careFindings, wornAt } from "@/core/care";
 import { PATCH_FAMILIES, PRODUCT_KINDS } from "@/core/mixing";
 import { servicesFor, serviceOf } from "@/core/service";
-import { adhesive, client, product, visit } from "@/db/schema";
+import { adhesive, client, clientMerge, product } from "@/db/schema";
 import { bookingOptions } from "@/features/booking/data";
 import { namesOf, usedBottles } from "@/features/shelf/bottles";
+import { likelyDoubles } from "@/features/person/doubles";
 import { newestSurvey } from "@/features/survey/newestSurvey";
 import { careFacts } from "@/features/visit/careFacts";
 import { groundOf, mapsOf } from "@/features/visit/clientMaps";
@@ -19,33 +21,6 @@ import { inStudio, together, type StudioTransaction } from "@/server/inStudio";
 import type { Member } from "@/server/member";
 import { studioPolicy } from "@/server/studioPolicy";
 
-const PAGE = 60;
-const literal = (text: string) => text.replace(/[\\%_]/g, (c) => `\\${c}`);
-
-/** Clients by name, those put away left out; at most a page of them. */
-export function listClients(me: Member, search: string) {
-  return inStudio(me, async (tx) => {
-    const rows = await tx
-      .select({ id: client.id, name: client.name, contact: client.contact, mannequin: client.mannequin, lastVisit: max(visit.startsAt) })
-      .from(client)
-      .leftJoin(
-        visit,
-        and(
-          eq(visit.studioId, client.studioId),
-          eq(visit.clientId, client.id),
-          isNull(visit.cancelledAt),
-          isNull(visit.withdrawnAt),
-          sql`${visit.startsAt} < now()`,
-        ),
-      )
-      .where(and(isNull(client.archivedAt), search ? ilike(client.name, `%${literal(search)}%`) : undefined))
-      .groupBy(client.id, client.name, client.contact, client.mannequin)
-      .orderBy(asc(client.name))
-      .limit(PAGE + 1);
-    return { clients: rows.slice(0, PAGE), more: rows.length > PAGE };
-  });
-}
-
 /** Sets whose lasting a client's page tells of. */
 const SETS_SHOWN = 12;
 
@@ -56,7 +31,8 @@ export function clientPage(me: Member, id: string, now: Date) {
   return inStudio(me, async (tx) => {
     const [person] = await tx.select().from(client).where(eq(client.id, id));
     if (!person) return null;
-    const [visits, policy, facts, products, options, newest, maps] = await together([
+    const isSomebody = person.gone === null && !person.mannequin;
+    const [visits, policy, facts, products, options, newest, maps, doubles, merges] = await together([
       visitsInFull(tx, { clientIds: [id], cancelled: true }),
       studioPolicy(tx),
       careFacts(tx, me.timeZone, now, { clientId: id, at: now }),
@@ -64,6 +40,8 @@ export function clientPage(me: Member, id: string, now: Date) {
       bookingOptions(tx, me, now),
       newestSurvey(tx, id),
       mapsOf(tx, [id]),
+      isSomebody ? likelyDoubles(tx, person, id) : [],
+      mergesInto(tx, id),
     ]);
     // The set put on last, as it was drawn: of the visits here, the last one begun with a map.
     const lastSet = visits.filter(({ state, map, mapId }) => state.head.startedAtMs !== null && map && mapId).at(-1);
@@ -93,6 +71,8 @@ export function clientPage(me: Member, id: string, now: Date) {
     );
     return {
       person,
+      doubles,
+      merges,
       services: servicesFor(person.mannequin).map((service) => ({
         service,
         findings: beforeTheVisit(careFindings(service, facts, policy)),
@@ -135,6 +115,17 @@ export function clientPage(me: Member, id: string, now: Date) {
   });
 }
 
+/** Entries that were merged into a client's and can be taken apart again, the newest first. */
+function mergesInto(tx: StudioTransaction, id: string) {
+  const gone = alias(client, "gone");
+  return tx
+    .select({ id: clientMerge.id, name: gone.name, phone: gone.phone, email: gone.email, at: clientMerge.createdAt })
+    .from(clientMerge)
+    .innerJoin(gone, and(eq(gone.studioId, clientMerge.studioId), eq(gone.id, clientMerge.goneId)))
+    .where(and(eq(clientMerge.keptId, id), isNull(clientMerge.undoneAt)))
+    .orderBy(desc(clientMerge.createdAt));
+}
+
 /** Products that a patch test can be placed with, by family. */
 async function testableProducts(tx: StudioTransaction) {
   const [glues, others] = await together([
@@ -151,6 +142,24 @@ async function testableProducts(tx: StudioTransaction) {
 }
 export type ClientPage = NonNullable<Awaited<ReturnType<typeof clientPage>>>;
 
+/** A client's own words, to be changed; null where there is nobody of that id (any more). */
 export function clientForm(me: Member, id: string) {
-  return inStudio(me, async (tx) => (await tx.select().from(client).where(eq(client.id, id)))[0] ?? null);
+  return inStudio(
+    me,
+    async (tx) =>
+      (
+        await tx
+          .select()
+          .from(client)
+          .where(and(eq(client.id, id), isNull(client.gone)))
+      )[0] ?? null,
+  );
+}
+
+/** Into whom an entry was merged; null where it is an entry of its own. */
+export function mergedInto(me: Member, id: string): Promise<string | null> {
+  return inStudio(me, async (tx) => {
+    const [row] = await tx.select({ into: client.mergedInto }).from(client).where(eq(client.id, id));
+    return row?.into ?? null;
+  });
 }

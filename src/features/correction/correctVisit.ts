@@ -3,8 +3,9 @@ import { and, eq } from "drizzle-orm";
 import { asksOf, stopsOf } from "@/core/care";
 import { isByMap, servicesFor } from "@/core/service";
 import { correctionObjection, type Correction } from "@/core/visit";
-import { client, lashMap, lashMapRevision, visit, visitEvent } from "@/db/schema";
+import { lashMap, lashMapRevision, visit, visitEvent } from "@/db/schema";
 import { isBottle } from "@/features/shelf/bottles";
+import { clientBehind, NO_CLIENT } from "@/features/person/knownClient";
 import { appendEvents, happensNow, lockVisits } from "@/features/visit/appendEvents";
 import { visitsInFull, type FullVisit } from "@/features/visit/data";
 import { standingFor } from "@/features/visit/door";
@@ -65,16 +66,13 @@ async function mustExist(tx: StudioTransaction, row: FullVisit, correction: Corr
       throw new Refusal("This bottle is not on the shelf's record.", { bottleId: "Choose a bottle." });
   }
   if (correction.what === "client") {
-    const [knownClient] = await tx.select({ mannequin: client.mannequin }).from(client).where(eq(client.id, correction.clientId));
-    if (!knownClient) throw new Refusal("This client is not in the studio (any more).", { clientId: "Choose a client." });
+    const right = await clientBehind(tx, correction.clientId);
+    if (right?.id !== correction.clientId) throw new Refusal(NO_CLIENT, { clientId: "Choose a client." });
     // Practice happened on a mannequin head, a service on a client: a slip of the list does not make one the other.
-    if (!servicesFor(knownClient.mannequin).includes(row.service))
-      throw new Refusal(
-        knownClient.mannequin ? "That is a mannequin head; this was done on a client." : "That is a client; this was practice.",
-        {
-          clientId: "Choose another.",
-        },
-      );
+    if (!servicesFor(right.mannequin).includes(row.service))
+      throw new Refusal(right.mannequin ? "That is a mannequin head; this was done on a client." : "That is a client; this was practice.", {
+        clientId: "Choose another.",
+      });
   }
   if (correction.what !== "map" || correction.map === null) return;
   if (!isByMap(row.service)) throw new Refusal("This service is not worked from a map.");

@@ -29,16 +29,16 @@ export const saveMap = action(
   },
   (me, input) =>
     inStudio(me, async (tx): Promise<SaveOutcome> => {
+      const { id: clientId } = await refusePracticeLengths(tx, input.clientId, input.map);
       const [known] = await tx
         .select({ id: survey.id })
         .from(survey)
-        .where(and(eq(survey.id, input.surveyId), eq(survey.clientId, input.clientId)));
+        .where(and(eq(survey.id, input.surveyId), eq(survey.clientId, clientId)));
       if (!known) throw new Refusal("The survey of this map is not in the studio (any more).");
-      await refusePracticeLengths(tx, input.clientId, input.map);
       // A map that is not there yet has no row to be locked: several first saves of it come one after the other by its name.
       await tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${`${me.studioId} map ${input.mapId}`}, 0))`);
       const [row] = await tx.select().from(lashMap).where(eq(lashMap.id, input.mapId)).for("update");
-      if (row && row.clientId !== input.clientId) throw new Refusal(GONE);
+      if (row && row.clientId !== clientId) throw new Refusal(GONE);
       if ((row?.head ?? 0) !== input.base) {
         const head = await headOf(tx, input.mapId);
         if (!head) throw new Refusal("This map is not in the studio (any more).");
@@ -48,10 +48,7 @@ export const saveMap = action(
       }
       const revision = input.base + 1;
       if (row) await tx.update(lashMap).set({ head: revision, surveyId: input.surveyId }).where(eq(lashMap.id, input.mapId));
-      else
-        await tx
-          .insert(lashMap)
-          .values({ studioId: me.studioId, id: input.mapId, clientId: input.clientId, surveyId: input.surveyId, head: revision });
+      else await tx.insert(lashMap).values({ studioId: me.studioId, id: input.mapId, clientId, surveyId: input.surveyId, head: revision });
       await tx.insert(lashMapRevision).values({ studioId: me.studioId, mapId: input.mapId, revision, document: input.map, savedBy: me.id });
       return { state: "saved", revision };
     }),
@@ -157,12 +154,12 @@ export const importMap = action(
   {
     input: z.strictObject({ clientId: z.uuid(), text: z.string().max(600_000, "A map file is a few kilobytes; this one is over 512 kB.") }),
   },
-  async (me, { clientId, text }) => {
+  async (me, { clientId: wanted, text }) => {
     const read = readMapFile(text);
     if (!read.ok)
       throw new Refusal("Nothing was taken from this file.", Object.fromEntries(read.problems.map(({ where, what }) => [where, what])));
     return inStudio(me, async (tx) => {
-      const { mannequin } = await refusePracticeLengths(tx, clientId, read.file.map);
+      const { id: clientId, mannequin } = await refusePracticeLengths(tx, wanted, read.file.map);
       let surveyId = (await newestSurvey(tx, clientId))?.id;
       if (!surveyId) {
         if (!read.file.survey) throw new Refusal("This client has no survey yet and the file brings none. Take a survey first.");

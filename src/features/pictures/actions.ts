@@ -5,7 +5,7 @@ import { z } from "zod";
 import { pictureMarksSchema, upgradeMarks } from "@/core/measure";
 import { picture } from "@/db/schema";
 import { action, Refusal } from "@/server/action";
-import { knownClient } from "@/features/visit/life";
+import { knownClient } from "@/features/person/knownClient";
 import { inStudio } from "@/server/inStudio";
 import { formatIn } from "@/server/studioTime";
 import { PICTURE_DAY, picturesOf } from "./data";
@@ -25,8 +25,8 @@ export const saveMarks = action({ input: marksForm }, (me, { id, marks }) =>
 /** A client's pictures of an eye closed, newest first, to count what is left of a set on; and what day it is. */
 export const closedPictures = action({ input: z.strictObject({ clientId: z.uuid() }) }, (me, { clientId }) =>
   inStudio(me, async (tx) => {
-    await knownClient(tx, clientId);
-    const pictures = (await picturesOf(tx, me, clientId)).filter(({ kind }) => kind === "closed");
+    const { id } = await knownClient(tx, clientId);
+    const pictures = (await picturesOf(tx, me, id)).filter(({ kind }) => kind === "closed");
     return { pictures, today: formatIn(me.timeZone, new Date(), PICTURE_DAY) };
   }),
 );

@@ -4,7 +4,8 @@ import { eq } from "drizzle-orm";
 import sharp from "sharp";
 import { z } from "zod";
 import { SIDES } from "@/core/eye";
-import { client, picture, PICTURE_KINDS } from "@/db/schema";
+import { picture, PICTURE_KINDS } from "@/db/schema";
+import { clientBehind } from "@/features/person/knownClient";
 import { inStudio } from "@/server/inStudio";
 import { currentMember } from "@/server/member";
 import { answer, readBody, refuse } from "@/server/respond";
@@ -60,12 +61,12 @@ export async function takePicture(request: Request, clientId: string): Promise<R
   if (!clean.ok) return refuse(422, clean.message);
   const id = randomUUID();
   const kept = await inStudio(member, async (tx) => {
-    const [known] = await tx.select({ id: client.id }).from(client).where(eq(client.id, clientId));
+    const known = await clientBehind(tx, clientId);
     if (!known) return false;
     const { jpeg, widthPx, heightPx } = clean;
     await tx
       .insert(picture)
-      .values({ studioId: member.studioId, id, clientId, ...asked.data, jpeg, widthPx, heightPx, takenBy: member.id });
+      .values({ studioId: member.studioId, id, clientId: known.id, ...asked.data, jpeg, widthPx, heightPx, takenBy: member.id });
     return true;
   });
   return kept ? answer({ id }) : refuse(404, "This client is not in the studio.");

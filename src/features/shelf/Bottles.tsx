@@ -65,7 +65,7 @@ export function Bottles({
           const document = nameOf(bottle.adhesiveId)!;
           const age = bottleAge(bottle.openedOn, today, document.lifeAfterOpeningDays);
           return (
-            <li key={bottle.id} className="border-b border-line py-3">
+            <li key={bottle.id} id={`lot-${bottle.id}`} className="scroll-mt-24 border-b border-line py-3">
               <div className="flex flex-wrap items-baseline justify-between gap-x-4">
                 <b>
                   {document.name}, lot {bottle.lot}

@@ -101,7 +101,7 @@ export function Products({ products, today, mayChange }: { products: readonly St
                   <td className="py-2 pr-4">
                     {batches.length === 0 ? <Verdict tone="look">none open</Verdict> : null}
                     {batches.map(({ id: batchId, lot, openedOn, expiresOn, past }) => (
-                      <span key={batchId} className="flex items-center gap-2">
+                      <span key={batchId} id={`lot-${batchId}`} className="flex scroll-mt-24 items-center gap-2">
                         {lot}, opened {dayWords(openedOn)}
                         {expiresOn ? `, good until ${dayWords(expiresOn)}` : ""}
                         {past ? <Verdict tone={past.weight === "stop" ? "stop" : "look"}>past</Verdict> : null}

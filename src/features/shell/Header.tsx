@@ -4,6 +4,7 @@ import { usePathname } from "next/navigation";
 import { useState } from "react";
 import { cx } from "@/ui";
 import { AirNow } from "./AirNow";
+import { Keys } from "./Keys";
 import type * as MenuModule from "./Menu";
 import { MenuButton } from "./MenuButton";
 import { Safety } from "./Safety";
@@ -46,6 +47,7 @@ export function Header({ name, role, studioName }: { name: string; role: string;
         ))}
       </nav>
       <div className="ml-auto flex items-center gap-x-4 gap-y-1 text-[0.9375rem]">
+        <Keys />
         <Safety />
         <AirNow />
         {menu ? <menu.Menu name={name} role={role} studioName={studioName} /> : <MenuButton name={name} onClick={fetchMenu} />}

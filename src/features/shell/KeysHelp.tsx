@@ -1,7 +1,7 @@
 import { Dialog } from "@/ui";
 
 const KEYS: readonly (readonly [string, string])[] = [
-  ["/ or Ctrl K", "find a client or a place"],
+  ["/ or Ctrl K", "find a client, a bottle, a protocol, a place, something to do"],
   ["?", "these keys"],
   ["Shift L", "paper or lamp"],
   ["Today: N", "book a visit"],

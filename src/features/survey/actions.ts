@@ -1,8 +1,8 @@
 "use server";
-import { eq } from "drizzle-orm";
 import { z } from "zod";
 import { notOfThese, surveySchema } from "@/core/eye";
-import { client, survey } from "@/db/schema";
+import { survey } from "@/db/schema";
+import { knownClient } from "@/features/person/knownClient";
 import { action, Refusal } from "@/server/action";
 import { inStudio } from "@/server/inStudio";
 
@@ -12,13 +12,12 @@ export const saveSurvey = action(
   async (me, input) => {
     const { id } = input;
     await inStudio(me, async (tx) => {
-      const [known] = await tx.select({ mannequin: client.mannequin }).from(client).where(eq(client.id, input.clientId));
-      if (!known) throw new Refusal("This client is not in the studio (any more).");
+      const known = await knownClient(tx, input.clientId);
       const other = notOfThese(input.survey, known.mannequin);
       if (other) throw new Refusal(other);
       await tx
         .insert(survey)
-        .values({ studioId: me.studioId, id, clientId: input.clientId, document: input.survey, takenBy: me.id })
+        .values({ studioId: me.studioId, id, clientId: known.id, document: input.survey, takenBy: me.id })
         .onConflictDoNothing();
     });
     return { id };

@@ -15,10 +15,12 @@ export async function TodayRoute({
   day: asked,
   openId,
   withdrawnId,
+  isBooking = false,
 }: {
   day?: string | undefined;
   openId?: string | undefined;
   withdrawnId?: string | undefined;
+  isBooking?: boolean;
 }) {
   const member = await requireMember();
   const now = new Date();
@@ -70,7 +72,7 @@ export async function TodayRoute({
   const beside = (days: number) => format(addDays(parseISO(day), days), "yyyy-MM-dd");
   return (
     <TodayView
-      key={`${day} ${openId ?? ""}`}
+      key={`${day} ${openId ?? ""} ${isBooking ? "booking" : ""}`}
       title={formatIn(
         member.timeZone,
         dayIn(member.timeZone, day).from,
@@ -94,6 +96,7 @@ export async function TodayRoute({
       options={options}
       openId={openId ?? null}
       withdrawnId={withdrawnId ?? null}
+      isBooking={isBooking}
     />
   );
 }

@@ -38,6 +38,8 @@ export type TodayProps = {
   /** A visit to open at once; one that was just taken back. */
   readonly openId: string | null;
   readonly withdrawnId: string | null;
+  /** Opened to book a visit. */
+  readonly isBooking: boolean;
 };
 
 type Said = { readonly tone: "good" | "stop" | "look"; readonly words: string; readonly back?: () => Promise<void> };
@@ -49,7 +51,6 @@ export function TodayView(props: TodayProps) {
   const { title, day, isToday, days, people, lines, cancelled, nowMin, options } = props;
   const router = useRouter();
   const [openId, setOpenId] = useState(props.openId);
-  const [booking, setBooking] = useState<BookingStart | null>(null);
   const [told, setTold] = useState<Said | null>(null);
   const [said, setSaid] = useState<Said | null>(null);
   const looking = useRef<{ turn: number; timer: ReturnType<typeof setTimeout> | null }>({ turn: 0, timer: null });
@@ -63,6 +64,8 @@ export function TodayView(props: TodayProps) {
     chairId: people.find(({ id }) => id === options.me)?.chairId ?? undefined,
     ...part,
   });
+
+  const [booking, setBooking] = useState<BookingStart | null>(() => (props.isBooking ? start() : null));
 
   useKey("n", () => setBooking(start()));
   useKey("arrowleft", () => to(days.before), { unless: isOnVisit, repeats: true, gentle: true });
@@ -253,7 +256,11 @@ export function TodayView(props: TodayProps) {
             const result = await findClients({ search });
             return result.ok ? result.data : [];
           }}
-          onClose={() => setBooking(null)}
+          onClose={() => {
+            setBooking(null);
+            // Read again, the page does not open it anew.
+            if (props.isBooking) to(day);
+          }}
           onBooked={() => setTold(null)}
         />
       ) : null}

@@ -5,6 +5,7 @@ import { z } from "zod";
 import { airSchema } from "@/core/air";
 import { isByMap, isByProtocol, serviceOf, servicesFor } from "@/core/service";
 import { lashMap, lashMapRevision, visit } from "@/db/schema";
+import { clientWhoComes } from "@/features/person/knownClient";
 import { action, Refusal } from "@/server/action";
 import { inStudio, type StudioTransaction } from "@/server/inStudio";
 import { momentIn } from "@/server/studioTime";
@@ -13,7 +14,7 @@ import { refusePracticeLengths } from "./clientMaps";
 import { lastMapOf, marksOf, visitsInFull } from "./data";
 import { keepReason, standingFor } from "./door";
 import { bookingForm, cancelForm, moveForm, service, when } from "./schema";
-import { beginVisit, bookVisit, cancelVisit, knownClient, knownVisit, moveVisit, openToday, takeBottle, withdrawVisit } from "./life";
+import { beginVisit, bookVisit, cancelVisit, knownVisit, moveVisit, openToday, takeBottle, withdrawVisit } from "./life";
 
 const reason = z.string().trim().max(2000, "2,000 characters at most.");
 function startOf(timeZone: string, { day, time }: { day: string; time: string }): Date {
@@ -41,12 +42,12 @@ export const lookAtBooking = action(
     inStudio(me, async (tx) => {
       const now = new Date();
       const at = startOf(me.timeZone, form);
-      await knownClient(tx, form.clientId);
+      const { id: clientId } = await clientWhoComes(tx, form.clientId);
       return {
         findings: beforeTheVisit(
           await standingFor(tx, me, now, {
             service: form.service,
-            clientId: form.clientId,
+            clientId,
             visitId: form.visitId ?? null,
             at: at > now ? at : now,
           }),

@@ -2,7 +2,8 @@ import "server-only";
 import { and, desc, eq, inArray } from "drizzle-orm";
 import type { Survey } from "@/core/eye";
 import { practiceOnly, type LashMap, type Tray } from "@/core/map";
-import { client, lashMap, lashMapRevision, survey, tray } from "@/db/schema";
+import { lashMap, lashMapRevision, survey, tray } from "@/db/schema";
+import { knownClient, type KnownClient } from "@/features/person/knownClient";
 import { Refusal } from "@/server/action";
 import { together, type StudioTransaction } from "@/server/inStudio";
 
@@ -41,14 +42,9 @@ export async function mapsOf(tx: StudioTransaction, clientIds: readonly string[]
     .orderBy(desc(lashMapRevision.createdAt));
 }
 
-/** The one door for a map that is to be worn, whichever way it comes: practice lengths stay on mannequin heads. Tells which it is. */
-export async function refusePracticeLengths(
-  tx: StudioTransaction,
-  clientId: string,
-  map: LashMap,
-): Promise<{ readonly mannequin: boolean }> {
-  const [worn] = await tx.select({ mannequin: client.mannequin }).from(client).where(eq(client.id, clientId));
-  if (!worn) throw new Refusal("This client is not in the studio (any more).");
+/** The one door for a map that is to be worn, whichever way it comes: practice lengths stay on mannequin heads. Tells whose it is. */
+export async function refusePracticeLengths(tx: StudioTransaction, clientId: string, map: LashMap): Promise<KnownClient> {
+  const worn = await knownClient(tx, clientId);
   const objection = worn.mannequin ? null : practiceOnly(map);
   if (objection) throw new Refusal(objection);
   return worn;

@@ -3,7 +3,8 @@ import { and, asc, eq, gte, inArray, isNull, lt } from "drizzle-orm";
 import type { Air } from "@/core/air";
 import type { CareFinding } from "@/core/care";
 import type { ServiceId } from "@/core/service";
-import { client, visit, visitOutcome } from "@/db/schema";
+import { visit, visitOutcome } from "@/db/schema";
+import { clientWhoComes } from "@/features/person/knownClient";
 import { Refusal } from "@/server/action";
 import type { StudioTransaction } from "@/server/inStudio";
 import type { Member } from "@/server/member";
@@ -15,19 +16,9 @@ import { lotsAsProducts, keepReason, passOrRefuse, refuseStops, standingFor } fr
 import { checkPlace, inTheWay, inTurn, proposeChair, takenWords, whereFree, type Place } from "./place";
 
 export const GONE = "This visit is not in the studio (any more).";
-const NO_CLIENT = "This client is not in the studio (any more).";
 
 /** What is agreed: id made by whoever books, so that trying again makes no second visit. */
 export type Booking = Place & { readonly id: string; readonly clientId: string; readonly service: ServiceId };
-
-export async function knownClient(tx: StudioTransaction, clientId: string): Promise<{ readonly mannequin: boolean }> {
-  const [known] = await tx
-    .select({ mannequin: client.mannequin })
-    .from(client)
-    .where(and(eq(client.id, clientId), isNull(client.archivedAt)));
-  if (!known) throw new Refusal(NO_CLIENT);
-  return known;
-}
 
 /** Agrees a visit. A stop refuses it; what is only asked is said and asked on the day. */
 export async function bookVisit(
@@ -36,8 +27,8 @@ export async function bookVisit(
   now: Date,
   booking: Booking,
 ): Promise<{ readonly findings: readonly CareFinding[] }> {
-  const { id, clientId, service, technicianId, chairId, startsAt, minutes } = booking;
-  await knownClient(tx, clientId);
+  const { id, service, technicianId, chairId, startsAt, minutes } = booking;
+  const { id: clientId } = await clientWhoComes(tx, booking.clientId);
   const roomId = await checkPlace(tx, booking);
   if (startsAt.getTime() + minutes * 60_000 < now.getTime())
     throw new Refusal("That time is over. What was done without a booking is begun from the client's page.", { startsAt: "In the past." });
@@ -192,8 +183,8 @@ export async function openToday(
     readonly fresh: { readonly service: ServiceId; readonly minutes: number };
   },
 ): Promise<{ readonly visitId: string; readonly warning: string | null }> {
-  const { clientId, services, until, fresh } = wanted;
-  await knownClient(tx, clientId);
+  const { services, until, fresh } = wanted;
+  const { id: clientId } = await clientWhoComes(tx, wanted.clientId);
   // Two taps, two tablets, two tries: the second finds what the first has made.
   await inTurn(tx, me, [`client ${clientId}`]);
   const agreed = await agreedToday(tx, me, now, clientId, services, until);

@@ -1,27 +1,23 @@
 import type { Metadata } from "next";
 import { ClientList } from "@/features/clients/ClientList";
-import { listClients } from "@/features/clients/data";
-import { isStorable } from "@/core/units";
-import { requireMember } from "@/server/member";
-import { formatIn } from "@/server/studioTime";
+import { listClients, listFilter } from "@/features/clients/list";
+import { listLine } from "@/features/clients/listLine";
+import { mayActAs, requireMember } from "@/server/member";
 
 export const metadata: Metadata = { title: "Clients" };
 
-export default async function ClientsPage({ searchParams }: { searchParams: Promise<{ find?: string | string[] }> }) {
+export default async function ClientsPage({ searchParams }: { searchParams: Promise<Record<string, string | string[] | undefined>> }) {
   const member = await requireMember();
-  const { find } = await searchParams;
-  const asked = typeof find === "string" ? find.slice(0, 120).trim() : "";
-  // What no name can hold finds nobody.
-  const search = isStorable(asked) ? asked : asked.replace(/[^\p{L}\p{N}\p{P}\p{Zs}]/gu, "\uFFFD");
-  const { clients, more } = await listClients(member, search);
+  const now = new Date();
+  const asked = listFilter.parse(await searchParams);
+  const { clients, total, page, longDays } = await listClients(member, asked, now);
   return (
     <ClientList
-      clients={clients.map((client) => ({
-        ...client,
-        last: client.lastVisit ? formatIn(member.timeZone, client.lastVisit, "d MMM") : null,
-      }))}
-      more={more}
-      search={search}
+      clients={clients.map((client) => listLine(client, member.timeZone, now))}
+      total={total}
+      filter={{ ...asked, page }}
+      may={{ archive: mayActAs(member, "technician"), import: mayActAs(member, "technician"), export: mayActAs(member, "owner") }}
+      longDays={longDays}
     />
   );
 }

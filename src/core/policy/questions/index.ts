@@ -2,6 +2,7 @@ import { accents } from "./accents";
 import { adhesive } from "./adhesive";
 import { atTheChair } from "./atTheChair";
 import { care } from "./care";
+import { clients } from "./clients";
 import { cure } from "./cure";
 import { lengths } from "./lengths";
 import { lasting } from "./lasting";
@@ -22,5 +23,6 @@ export const QUESTIONS = {
   ...paceAndStock,
   ...liftAndTint,
   ...care,
+  ...clients,
   ...withFormsOfTheirOwn,
 };

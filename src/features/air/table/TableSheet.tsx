@@ -3,6 +3,7 @@ import { useRouter } from "next/navigation";
 import { useEffect, useEffectEvent, useRef, useState } from "react";
 import type { TableReading } from "@/core/formats";
 import { Button, Notice, SelectField } from "@/ui";
+import { FileButton, TABLE_FILES } from "@/ui/FileButton";
 import type { TablePreview } from "./readTableFile";
 import { noAnswer } from "@/ui/answered";
 import { askTable } from "./askTable";
@@ -94,20 +95,7 @@ export function TableSheet({ roomId, roomName, timeZone }: { roomId: string; roo
         CSV or text, up to 8 MB: comma, semicolon or tab; dates in any usual order, taken for this studio&rsquo;s clock where the file names
         no zone.
       </p>
-      <label className="inline-flex min-h-9 cursor-pointer items-center rounded-full border border-ivy px-4 font-semibold text-ivy focus-within:outline-2 hover:bg-moss-soft">
-        Choose a file
-        <input
-          ref={input}
-          type="file"
-          accept=".csv,.txt,.tsv,text/csv,text/plain"
-          className="sr-only"
-          onChange={(event) => {
-            const file = event.target.files?.[0];
-            event.target.value = "";
-            if (file) void ask(file, null, false);
-          }}
-        />
-      </label>
+      <FileButton ref={input} accept={TABLE_FILES} onFile={(file) => void ask(file, null, false)} />
       {busy ? (
         <div className="mt-3 flex items-center gap-4">
           <progress aria-label="How far it is" value={done} max={1} className="h-2 min-w-0 flex-1 accent-ivy" />

@@ -1,5 +1,5 @@
-import { parse } from "csv-parse/sync";
-import { guessSeparator, guessTable, headingOf, readTable, type TableReading, type TableRow } from "@/core/formats";
+import { guessTable, headingOf, readTable, type TableReading, type TableRow } from "@/core/formats";
+import { cellsOf } from "@/features/tables/cells";
 import { wallClock } from "./wallClock";
 
 export const MAX_LINES = 200_000;
@@ -40,13 +40,9 @@ type Dated = { line: number; atMs: number; temperatureC: number; relativeHumidit
 /** A logger's file, read: its good lines, and what is wrong with the others. `tell` hears how far it is, 0..1. */
 export function readTableFile({ bytes, wished, timeZone, nowMs }: TableFile, tell: (done: number) => void): TableFound {
   const no = (why: string): TableFound => ({ ok: false, why });
-  const text = textOf(Buffer.from(bytes.buffer, bytes.byteOffset, bytes.byteLength));
-  if (text === null) return no("This is not a text file. Save it as CSV first.");
-  const long = longLine(text);
-  if (long) return no(`Line ${long} has more than ${LONGEST_LINE.toLocaleString("en-GB")} characters: this is no table of readings.`);
-  tell(0.05);
-  const rows = split(text);
-  if (typeof rows === "string") return no(rows);
+  const cells = cellsOf(bytes, { mostLines: MAX_LINES, longestLine: LONGEST_LINE, what: "table of readings" });
+  if (!cells.ok) return no(cells.why);
+  const { rows } = cells;
   tell(0.4);
   const guess = guessTable(rows);
   const reading = wished ?? guess?.reading;
@@ -62,45 +58,6 @@ export function readTableFile({ bytes, wished, timeZone, nowMs }: TableFile, tel
       relativeHumidity: column(({ relativeHumidity }) => relativeHumidity),
     },
   };
-}
-
-/** UTF-8, or UTF-16 as some loggers write it; null for what is no text. */
-function textOf(body: Buffer): string | null {
-  if (body.length >= 2 && body[0] === 0xff && body[1] === 0xfe) return body.toString("utf16le").slice(1);
-  const text = body.toString("utf8");
-  if (text.includes("\u0000")) return null;
-  // A degree sign of an older encoding is no reason to refuse a table.
-  return text.charCodeAt(0) === 0xfeff ? text.slice(1) : text;
-}
-
-/** The number of the first line that is longer than any of a table; 0 where none is. */
-function longLine(text: string): number {
-  for (let from = 0, line = 1; from < text.length; line++) {
-    const end = text.indexOf("\n", from);
-    const until = end < 0 ? text.length : end;
-    if (until - from > LONGEST_LINE) return line;
-    from = until + 1;
-  }
-  return 0;
-}
-
-/** Lines into cells; words for why not. */
-function split(text: string): string[][] | string {
-  try {
-    const rows = parse(text, {
-      delimiter: guessSeparator(text),
-      relax_column_count: true,
-      relax_quotes: true,
-      skip_empty_lines: false,
-      trim: true,
-      to: MAX_LINES + 1,
-    }) as string[][];
-    return rows.length > MAX_LINES
-      ? `More than ${MAX_LINES.toLocaleString("en-GB")} lines at once are not taken. Cut the file in two.`
-      : rows;
-  } catch {
-    return "The lines of this file cannot be parted into columns.";
-  }
 }
 
 /** Moments on the studio's clock, and what is wrong with those that are none. */

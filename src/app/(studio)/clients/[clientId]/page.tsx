@@ -25,10 +25,10 @@ export default async function ClientPage({ params }: { params: Promise<{ clientI
         worn: page.worn ? day(page.worn.onAt) : null,
         lasted: page.lasted.map(({ facts }) => day(new Date(facts.placedAtMs))),
         maps: page.maps.map((map) => day(map.savedAt)),
+        merges: page.merges.map(({ id, name, phone, email, at }) => ({ id, name, hint: phone || email, on: day(at) })),
         ...careDates(page, member.timeZone, now),
       }}
-      mayPutAway={mayActAs(member, "technician")}
-      mayLiftReactions={mayActAs(member, "owner")}
+      may={{ archive: mayActAs(member, "technician"), own: mayActAs(member, "owner") }}
     />
   );
 }

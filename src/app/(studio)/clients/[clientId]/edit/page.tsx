@@ -21,7 +21,14 @@ export default async function EditClientPage({ params }: { params: Promise<{ cli
         known={{
           id: person.id,
           seenAt: person.updatedAt.toISOString(),
-          form: { name: person.name, contact: person.contact, notes: person.notes, bornOn: person.bornOn ?? "" },
+          form: {
+            name: person.name,
+            phone: person.phone,
+            email: person.email,
+            contact: person.contact,
+            notes: person.notes,
+            bornOn: person.bornOn ?? "",
+          },
         }}
       />
     </>
