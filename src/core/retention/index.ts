@@ -17,7 +17,7 @@ export { hazardFrom, ownHazard, USUAL_CLIENTS, type HazardFrom, type HazardOfCli
 export { hazardOfClients } from "./hazardOfClients";
 export { placesOf, whereLost, type AcrossClients, type PlaceCounts, type WhereLost } from "./whereLost";
 export { lookedAtWith, nextLookWith } from "./lookTimes";
-export { nextFill, setLashes, type NextFill } from "./nextFill";
+export { nextFill, nextFillDay, setLashes, type NextFill } from "./nextFill";
 export { nextFillWords } from "./nextFillWords";
 export { lookAhead, type LookedAhead } from "./lookAhead";
 export { DAYS_AHEAD, onDay, seenAmiss, setDays, type DaySeen, type SetDays } from "./setDays";

@@ -111,14 +111,9 @@ export type NextFill = ComeBack & {
   };
 };
 
-/** When a client is best asked back to a set: by bonds lost a day, load and gaps. `pace` gives seconds a lash. */
-export function nextFill(
-  map: LashMap,
-  survey: Survey,
-  { hazard, isKnown }: { readonly hazard: Hazard; readonly isKnown: boolean },
-  policy: Policy,
-  pace: (side: Side, isFan: boolean) => number,
-): NextFill {
+type Lost = { readonly hazard: Hazard; readonly isKnown: boolean };
+
+function judged(map: LashMap, survey: Survey, { hazard, isKnown }: Lost, policy: Policy) {
   const figures = figuresOf(map, survey, policy);
   const lashes = setLashes(map, survey, hazard.mid, policy);
   const sets = drawnSets(lashes, figures);
@@ -131,6 +126,22 @@ export function nextFill(
     lashes,
     gapsDay: gapsDay(lashes, sets),
   });
+  return { figures, lashes, sets, found };
+}
+
+/** After how many days a client is best asked back to a set: the day of `nextFill`, without what a week later would cost. */
+export const nextFillDay = (map: LashMap, survey: Survey, lost: Lost, policy: Policy): number =>
+  judged(map, survey, lost, policy).found.day;
+
+/** When a client is best asked back to a set: by bonds lost a day, load and gaps. `pace` gives seconds a lash. */
+export function nextFill(
+  map: LashMap,
+  survey: Survey,
+  { hazard, isKnown }: Lost,
+  policy: Policy,
+  pace: (side: Side, isFan: boolean) => number,
+): NextFill {
+  const { figures, lashes, sets, found } = judged(map, survey, { hazard, isKnown }, policy);
   const later = found.day + WEEK;
   const lostShare = found.left - shareOn(later, hazard.mid, figures.bareBelowDays, policy.cycleDays);
   const seconds = lashes.length === 0 ? 0 : lashes.reduce((sum, { side }) => sum + pace(side, mostCount(map.fibre) > 1), 0) / lashes.length;

@@ -61,6 +61,7 @@ ALTER TABLE "studio"."client" ADD COLUMN "folded_name" text GENERATED ALWAYS AS 
 ALTER TABLE "studio"."client" ADD COLUMN "searched" text GENERATED ALWAYS AS (studio.fold(name || ' ' || email || ' ' || phone || ' ' || studio.figures(phone) || ' ' || contact || ' ' || notes)) STORED;--> statement-breakpoint
 CREATE INDEX "client_merge_studio_id_kept_id_index" ON "studio"."client_merge" USING btree ("studio_id","kept_id");--> statement-breakpoint
 CREATE INDEX "client_studio_id_import_id_index" ON "studio"."client" USING btree ("studio_id","import_id") WHERE import_id is not null;--> statement-breakpoint
+CREATE INDEX "client_studio_id_merged_into_index" ON "studio"."client" USING btree ("studio_id","merged_into") WHERE merged_into is not null;--> statement-breakpoint
 ALTER TABLE "studio"."client" ADD CONSTRAINT "gone_is_archived" CHECK (gone is null or archived_at is not null);--> statement-breakpoint
 ALTER TABLE "studio"."client" ADD CONSTRAINT "merged_into_another" CHECK ((merged_into is not null) = coalesce(gone = 'merged', false) and merged_into <> id);
 --> statement-breakpoint
@@ -186,7 +187,10 @@ BEGIN
   IF studio.own_role() IS NULL OR studio.own_role() = 'trainee' THEN RETURN 'role'; END IF;
   SELECT * INTO v_merge FROM studio.client_merge m WHERE m.studio_id = v_studio AND m.id = p_id FOR UPDATE;
   IF v_merge.id IS NULL THEN RETURN 'gone'; END IF;
-  IF v_merge.undone_at IS NOT NULL THEN RETURN ''; END IF;
+  -- Twice does nothing; of who was erased nothing comes back.
+  IF v_merge.undone_at IS NOT NULL THEN
+    RETURN CASE WHEN EXISTS (SELECT 1 FROM studio.client c WHERE c.studio_id = v_studio AND c.id = v_merge.gone_id AND c.gone = 'merged') THEN 'gone' ELSE '' END;
+  END IF;
   PERFORM 1 FROM studio.client c WHERE c.studio_id = v_studio AND c.id IN (v_merge.kept_id, v_merge.gone_id) ORDER BY c.id FOR UPDATE;
   SELECT * INTO v_keep FROM studio.client c WHERE c.studio_id = v_studio AND c.id = v_merge.kept_id;
   IF v_keep.gone IS NOT NULL THEN RETURN 'gone'; END IF;
@@ -235,7 +239,7 @@ BEGIN
     WHERE f.studio_id = v_studio AND r.studio_id = v_studio AND r.id = f.reading_id AND p.client_id = ANY (v_all);
   UPDATE studio.incident i SET words = 'erased with the client' FROM studio.visit v WHERE i.studio_id = v_studio AND v.studio_id = v_studio AND v.id = i.visit_id AND v.client_id = ANY (v_all) AND NOT i.put_off;
   UPDATE studio.visit_mark k SET words = 'erased with the client' WHERE k.studio_id = v_studio AND k.client_id = ANY (v_all);
-  UPDATE studio.visit v SET ask_reason = '', cancelled_why = CASE WHEN v.cancelled_at IS NULL THEN '' ELSE 'erased with the client' END WHERE v.studio_id = v_studio AND v.client_id = ANY (v_all);
+  UPDATE studio.visit v SET patch_reason = '', cancelled_why = CASE WHEN v.cancelled_at IS NULL THEN '' ELSE 'erased with the client' END WHERE v.studio_id = v_studio AND v.client_id = ANY (v_all);
   WITH changed AS (
     UPDATE studio.visit_event e SET payload = jsonb_set(e.payload, '{why}', '"erased with the client"') FROM studio.visit v
     WHERE e.studio_id = v_studio AND e.type = 'corrected' AND e.payload ? 'why' AND v.studio_id = v_studio AND v.id = e.visit_id AND v.client_id = ANY (v_all)

@@ -42,6 +42,9 @@ export const client = studioSchema.table(
     index()
       .on(t.studioId, t.importId)
       .where(sql`import_id is not null`),
+    index()
+      .on(t.studioId, t.mergedInto)
+      .where(sql`merged_into is not null`),
     check("gone_is_archived", sql`gone is null or archived_at is not null`),
     check("merged_into_another", sql`(merged_into is not null) = coalesce(gone = 'merged', false) and merged_into <> id`),
   ],

@@ -1,10 +1,9 @@
 import Link from "next/link";
 import { Empty, LinkButton } from "@/ui";
-import { cx } from "@/ui/cx";
 import { Archive } from "./Archive";
-import { ClientSearch } from "./ClientSearch";
 import { CLIENTS_A_PAGE, type ListFilter, type Shown } from "./list";
 import { listAddress, listQuery } from "./listAddress";
+import { ListHead } from "./ListHead";
 
 export type ListLine = {
   readonly id: string;
@@ -20,18 +19,26 @@ export type ListLine = {
   readonly archived: boolean;
 };
 
-const FILTERS: readonly { readonly show: Shown; readonly label: string }[] = [
-  { show: "all", label: "All" },
-  { show: "due", label: "Due" },
-  { show: "longNotHere", label: "Long not here" },
-  { show: "archived", label: "Archived" },
-];
 const EMPTY: Readonly<Record<Shown, { title: string; says: string }>> = {
   all: { title: "Nobody is written down yet", says: "Add the first client, or read in the list you have." },
   due: { title: "Nobody is due", says: "Whoever comes back within the week, by what they had last, and has nothing booked." },
   longNotHere: { title: "Nobody has stayed away for long", says: "How long that is, is a question of studio policy." },
   archived: { title: "Nobody is archived", says: "Whom you archive on their page is found here and brought back." },
 };
+
+const lastOf = (page: number, total: number) => Math.min(total, page * CLIENTS_A_PAGE);
+
+/** "61 to 120 of 312", and what the filter means. */
+function countWords({ show, page }: ListFilter, total: number, longDays: number): string {
+  const many =
+    total === 0
+      ? ""
+      : total <= CLIENTS_A_PAGE
+        ? `${total} ${total === 1 ? "entry" : "entries"}`
+        : `${(page - 1) * CLIENTS_A_PAGE + 1} to ${lastOf(page, total)} of ${total}`;
+  const means = show === "longNotHere" ? `over ${longDays} days, nothing booked` : show === "due" ? "nothing booked" : "";
+  return [many, means].filter(Boolean).join(", ");
+}
 
 export function ClientList({
   clients,
@@ -47,38 +54,10 @@ export function ClientList({
   longDays: number;
 }) {
   const { find, show, page } = filter;
-  const first = (page - 1) * CLIENTS_A_PAGE + 1;
-  const last = Math.min(total, page * CLIENTS_A_PAGE);
+  const last = lastOf(page, total);
   return (
     <div className="mx-auto max-w-4xl">
-      <div className="flex flex-wrap items-end justify-between gap-4 pt-6 pb-4">
-        <h1 className="text-4xl">Clients</h1>
-        <div className="flex flex-wrap items-end gap-3">
-          <ClientSearch find={find} show={show} total={total} />
-          <LinkButton href="/clients/new">New client</LinkButton>
-        </div>
-      </div>
-      <div className="flex flex-wrap items-baseline justify-between gap-x-6 gap-y-1 border-b border-line-strong pb-1">
-        <nav aria-label="Which clients" className="-mx-2 flex flex-wrap">
-          {FILTERS.map((one) => (
-            <Link
-              key={one.show}
-              href={listAddress({ find, show: one.show, page: 1 })}
-              aria-current={one.show === show ? "page" : undefined}
-              className={cx(
-                "min-h-9 border-b-2 px-2 py-1.5 text-[0.9375rem]",
-                one.show === show ? "border-ivy font-semibold" : "border-transparent text-ink-2 hover:text-ink",
-              )}
-            >
-              {one.label}
-            </Link>
-          ))}
-        </nav>
-        <p className="text-sm text-ink-2">
-          {total === 0 ? "" : total <= CLIENTS_A_PAGE ? `${total} ${total === 1 ? "entry" : "entries"}` : `${first} to ${last} of ${total}`}
-          {show === "longNotHere" ? `, over ${longDays} days and nothing booked` : show === "due" ? ", nothing booked" : ""}
-        </p>
-      </div>
+      <ListHead find={find} show={show} total={total} count={countWords(filter, total, longDays)} />
       {clients.length === 0 ? (
         <div className="mt-6">
           <Empty title={find ? `Nobody found by “${find}”` : EMPTY[show].title}>

@@ -1,11 +1,14 @@
 import "server-only";
-import { and, eq, inArray, isNotNull, isNull, max, min, sql, type SQL } from "drizzle-orm";
-import { group } from "d3";
+import { and, eq, gt, inArray, isNotNull, isNull, max, min, sql, type SQL } from "drizzle-orm";
 import { z } from "zod";
-import { returnStanding, type LastHad, type ReturnStanding } from "@/core/client";
+import { wornAt } from "@/core/care";
+import { returnStanding, type ReturnStanding } from "@/core/client";
+import type { Policy } from "@/core/policy";
 import { isStorable } from "@/core/units";
 import { client, visit, visitOutcome } from "@/db/schema";
 import { found, foundBy, inOrder, isSomebody } from "@/features/person/search";
+import { wornFactsOf } from "@/features/visit/careFacts";
+import { fillDays } from "@/features/visit/comeBack";
 import { inStudio, together, type StudioTransaction } from "@/server/inStudio";
 import type { Member } from "@/server/member";
 import { studioPolicy } from "@/server/studioPolicy";
@@ -41,6 +44,7 @@ export type ListedClient = {
   /** Begun, not merely booked. */
   readonly lastVisit: Date | null;
   readonly nextBooked: Date | null;
+  /** Where it was asked for: in the lists of who is due and who was not here for long. */
   readonly standing: ReturnStanding;
   /** What else than the name a search found; empty where it was the name. */
   readonly foundBy: string;
@@ -61,24 +65,57 @@ const columns = {
 
 const notCancelled = and(isNull(visit.cancelledAt), isNull(visit.withdrawnAt));
 
-/** Of some clients, or of all: when each had each service last, and what is booked next. */
-async function comingsOf(tx: StudioTransaction, now: Date, ids: readonly string[] | null) {
+type Comings = {
+  /** When each of some clients, or of all, was here last, and with nothing cancelled is booked next. */
+  readonly last: ReadonlyMap<string, Date>;
+  readonly next: ReadonlyMap<string, Date>;
+};
+
+async function comingsOf(tx: StudioTransaction, now: Date, ids: readonly string[] | null): Promise<Comings> {
   const ofThese = ids === null ? undefined : inArray(visit.clientId, [...ids]);
-  const [had, next] = await together([
+  const itsOutcome = and(eq(visitOutcome.studioId, visit.studioId), eq(visitOutcome.visitId, visit.id));
+  const [last, next] = await together([
     tx
-      .select({ clientId: visit.clientId, service: visit.service, at: max(visitOutcome.begunAt) })
+      .select({ clientId: visit.clientId, at: max(visitOutcome.begunAt) })
       .from(visit)
-      .innerJoin(visitOutcome, and(eq(visitOutcome.studioId, visit.studioId), eq(visitOutcome.visitId, visit.id)))
+      .innerJoin(visitOutcome, itsOutcome)
       .where(and(ofThese, notCancelled, isNotNull(visitOutcome.begunAt)))
-      .groupBy(visit.clientId, visit.service),
+      .groupBy(visit.clientId),
     tx
       .select({ clientId: visit.clientId, at: min(visit.startsAt) })
       .from(visit)
-      .leftJoin(visitOutcome, and(eq(visitOutcome.studioId, visit.studioId), eq(visitOutcome.visitId, visit.id)))
-      .where(and(ofThese, notCancelled, isNull(visitOutcome.begunAt), sql`${visit.endsAt} > ${now.toISOString()}`))
+      .leftJoin(visitOutcome, itsOutcome)
+      .where(and(ofThese, notCancelled, isNull(visitOutcome.begunAt), gt(visit.endsAt, now)))
       .groupBy(visit.clientId),
   ]);
-  return { had: group(had, ({ clientId }) => clientId), next: new Map(next.map(({ clientId, at }) => [clientId, at])) };
+  const dated = (rows: typeof last) => new Map(rows.flatMap(({ clientId, at }) => (at ? [[clientId, at] as const] : [])));
+  return { last: dated(last), next: dated(next) };
+}
+
+/** Where those stand who were here, have nothing booked and are not archived: told for all of them at once. */
+async function standingsOf(tx: StudioTransaction, me: Member, now: Date, policy: Policy, { last, next }: Comings, ids: readonly string[]) {
+  const asked = ids.filter((id) => last.has(id) && !next.has(id));
+  const dayOf = (ms: number) => todayIn(me.timeZone, new Date(ms));
+  const on = { nowMs: now.getTime(), today: todayIn(me.timeZone, now), dayOf };
+  const nothing = { past: [], extensionsSeen: null, fillDay: null };
+  const lastDay = (id: string) => dayOf(last.get(id)!.getTime());
+  // Who has stayed away is known by the day alone.
+  const recent = asked.filter((id) => returnStanding({ ...nothing, lastDay: lastDay(id) }, on, policy) === null);
+  const facts = await wornFactsOf(tx, now, recent);
+  const fills = await fillDays(
+    tx,
+    me,
+    recent.filter((id) => wornAt(facts.get(id)!, now.getTime())),
+    policy,
+    now,
+  );
+  return new Map(
+    asked.map((id) => {
+      const known = facts.get(id);
+      const judged = known ? { ...known, fillDay: fills.get(id) ?? null } : nothing;
+      return [id, returnStanding({ ...judged, lastDay: lastDay(id) }, on, policy)] as const;
+    }),
+  );
 }
 
 /** Clients that a filter lets through, in the order of the list, `page` by page or all of them, and how many there are. */
@@ -105,24 +142,32 @@ async function listed(
     .orderBy(...inOrder(find, policy))
     .$dynamic();
   const people = isJudged || limit === null ? await rows : await rows.limit(limit).offset(offset);
-  const { had, next } = await comingsOf(tx, now, isJudged || limit === null ? null : people.map(({ id }) => id));
-  const today = todayIn(me.timeZone, now);
-  const all = people.map(({ total: _, ...person }): ListedClient => {
-    const begun = (had.get(person.id) ?? []).flatMap(({ service, at }) => (at ? [{ service, at }] : []));
-    const lasts = begun.map(({ service, at }): LastHad => ({ service, day: todayIn(me.timeZone, at) }));
-    const nextBooked = next.get(person.id) ?? null;
-    return {
-      ...person,
-      lastVisit: begun.reduce<Date | null>((last, { at }) => (last && last >= at ? last : at), null),
-      nextBooked,
-      standing: nextBooked || person.mannequin || person.archivedAt ? null : returnStanding(lasts, today, policy),
-      foundBy: find ? foundBy(find, person) : "",
-    };
-  });
+  const comings = await comingsOf(tx, now, isJudged || limit === null ? null : people.map(({ id }) => id));
+  const standings = isJudged
+    ? await standingsOf(
+        tx,
+        me,
+        now,
+        policy,
+        comings,
+        people.map(({ id }) => id),
+      )
+    : null;
+  const all = people.map(({ total: _, ...person }): ListedClient => ({
+    ...person,
+    lastVisit: comings.last.get(person.id) ?? null,
+    nextBooked: comings.next.get(person.id) ?? null,
+    standing: standings?.get(person.id) ?? null,
+    foundBy: find ? foundBy(find, person) : "",
+  }));
   if (!isJudged) return { clients: all, total: people[0]?.total ?? 0 };
   const judged = all.filter(({ standing }) => standing?.kind === show);
+  // Whom to call first stands first.
+  if (show === "due") judged.sort((a, b) => dueOn(a).localeCompare(dueOn(b)));
   return { clients: limit === null ? judged : judged.slice(offset, offset + limit), total: judged.length };
 }
+
+const dueOn = ({ standing }: ListedClient) => (standing?.kind === "due" ? standing.day : "");
 
 /** A page of the list. A page past its end is the last one. */
 export function listClients(me: Member, filter: ListFilter, now: Date) {

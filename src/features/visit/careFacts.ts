@@ -1,5 +1,5 @@
 import "server-only";
-import { asc, eq, inArray } from "drizzle-orm";
+import { and, asc, desc, eq, inArray, sql, type SQL } from "drizzle-orm";
 import type { CareFacts, Consultation, PastService, PatchTest, UsedProduct } from "@/core/care";
 import { ALLERGY_IDS } from "@/core/care";
 import { serviceOf } from "@/core/service";
@@ -100,6 +100,42 @@ export async function careFactsOf(
       products,
     };
   });
+}
+
+/** What is told by of what some clients wear and had done, of those asked about alone: without what they may not have. */
+export async function wornFactsOf(
+  tx: StudioTransaction,
+  now: Date,
+  clientIds: readonly string[],
+): Promise<Map<string, Pick<CareFacts, "past" | "extensionsSeen">>> {
+  if (clientIds.length === 0) return new Map();
+  const newest = (where?: SQL) =>
+    tx
+      .selectDistinctOn([consultation.clientId], {
+        clientId: consultation.clientId,
+        document: consultation.document,
+        createdAt: consultation.createdAt,
+      })
+      .from(consultation)
+      .where(and(inArray(consultation.clientId, [...clientIds]), where))
+      .orderBy(consultation.clientId, desc(consultation.createdAt));
+  const [visits, asked, looked] = await together([
+    servicesOf(tx, clientIds),
+    newest(),
+    newest(sql`${consultation.document}->>'extensionsOn' is not null`),
+  ]);
+  return new Map(
+    clientIds.map((clientId) => [
+      clientId,
+      {
+        past: [
+          ...visits.filter((row) => row.clientId === clientId).flatMap((row) => pastOf(row, now)),
+          ...elsewhereOf(asked.find((one) => one.clientId === clientId)?.document ?? null),
+        ],
+        extensionsSeen: seenOf(looked.filter((one) => one.clientId === clientId)),
+      },
+    ]),
+  );
 }
 
 /** The newest look at whether extensions are on. */

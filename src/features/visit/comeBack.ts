@@ -1,20 +1,22 @@
 import "server-only";
+import { group } from "d3";
 import { wornAt } from "@/core/care";
 import { nextFillDays } from "@/core/growth";
 import type { LashMap } from "@/core/map";
 import { usualPace } from "@/core/placing";
 import type { Policy } from "@/core/policy";
-import { nextFill, nextFillWords } from "@/core/retention";
+import { nextFill, nextFillDay, nextFillWords } from "@/core/retention";
 import { isByMap, serviceOf } from "@/core/service";
 import type { Survey } from "@/core/eye";
 import { together, type StudioTransaction } from "@/server/inStudio";
 import type { Member } from "@/server/member";
 import { todayIn } from "@/server/studioTime";
-import { hazardOfClient, type KnownHazard } from "./clientHazard";
+import { clientHazard, hazardOfClient, type KnownHazard } from "./clientHazard";
 import { groundOf } from "./clientMaps";
 import type { FullVisit } from "./data";
 import { ownPace } from "./ownPace";
-import { lastLeft } from "./setBefore";
+import { lastedSets } from "./lastedSets";
+import { lastLeft, lastLeftOf, type LeftSet } from "./setBefore";
 
 type Pace = Parameters<typeof usualPace>[0];
 
@@ -38,6 +40,58 @@ export async function comeBack(tx: StudioTransaction, me: Member, row: FullVisit
     ownPace(tx, row.technicianId, policy),
   ]);
   return ground && dayOf({ map: row.map, survey: ground.survey }, known, policy, pace);
+}
+
+/** Days reckoned for sets, by the visit they were left with at; anew where what they are reckoned by has changed. */
+const reckoned = new Map<string, { readonly by: string; readonly day: number }>();
+const RECKONED_MOST = 5_000;
+
+/** The days, ISO, on which some clients are best asked back to the sets they were left with; whoever has none is left out. */
+export async function fillDays(
+  tx: StudioTransaction,
+  me: Member,
+  clientIds: readonly string[],
+  policy: Policy,
+  now: Date,
+): Promise<Map<string, string>> {
+  const sets = await lastLeftOf(tx, clientIds, now);
+  const own = policy.fill === "computed" ? group(await lastedSets(tx, me, [...sets.keys()], policy), ({ facts }) => facts.clientId) : null;
+  const judgedBy = JSON.stringify(policy);
+  const days = new Map<string, string>();
+  for (const [clientId, set] of sets) {
+    const after = own
+      ? await dayOfSet(
+          set,
+          await clientHazard(
+            tx,
+            me,
+            (own.get(clientId) ?? []).map(({ facts }) => facts),
+            policy,
+          ),
+          policy,
+          judgedBy,
+        )
+      : nextFillDays(policy);
+    days.set(clientId, todayIn(me.timeZone, new Date(set.leftAtMs + after * 86_400_000)));
+  }
+  return days;
+}
+
+async function dayOfSet(
+  { visitId, map, survey }: LeftSet,
+  { hazard, from }: KnownHazard,
+  policy: Policy,
+  judgedBy: string,
+): Promise<number> {
+  const by = `${JSON.stringify(hazard)} ${from.of} ${judgedBy}`;
+  const kept = reckoned.get(visitId);
+  if (kept?.by === by) return kept.day;
+  // Some ten milliseconds a set: between two of them others have their turn.
+  await new Promise((resolve) => setImmediate(resolve));
+  const day = nextFillDay(map, survey, { hazard, isKnown: from.of !== "usual" }, policy);
+  if (reckoned.size >= RECKONED_MOST) reckoned.clear();
+  reckoned.set(visitId, { by, day });
+  return day;
 }
 
 /** A day proposed for a client's next fill: so many days after the set they wear was left with, on the studio's calendar. */

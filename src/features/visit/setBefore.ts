@@ -23,13 +23,23 @@ export type FoundSet = {
   readonly maps: readonly { readonly id: string; readonly revision: number; readonly title: string }[];
 };
 
+/** A set or fill as a client left with it. */
+export type LeftSet = SetBefore & { readonly visitId: string; readonly leftAtMs: number };
+
 /** The set or fill a client left with last before a moment; null where there is none, or it was taken off since. */
 export async function lastLeft(
   tx: StudioTransaction,
   { clientId, startsAt }: { readonly clientId: string; readonly startsAt: Date },
-): Promise<(SetBefore & { readonly leftAtMs: number }) | null> {
-  const [last] = await tx
-    .select({
+): Promise<LeftSet | null> {
+  return (await lastLeftOf(tx, [clientId], startsAt)).get(clientId) ?? null;
+}
+
+/** The same of some clients: those who wear none are left out. */
+export async function lastLeftOf(tx: StudioTransaction, clientIds: readonly string[], before: Date): Promise<Map<string, LeftSet>> {
+  if (clientIds.length === 0) return new Map();
+  const rows = await tx
+    .selectDistinctOn([visit.clientId], {
+      clientId: visit.clientId,
       visitId: visit.id,
       leftAt: visitOutcome.putOnAt,
       worn: visitOutcome.worn,
@@ -50,8 +60,8 @@ export async function lastLeft(
     .leftJoin(survey, and(eq(survey.studioId, visit.studioId), eq(survey.id, lashMap.surveyId)))
     .where(
       and(
-        eq(visit.clientId, clientId),
-        lt(visit.startsAt, startsAt),
+        inArray(visit.clientId, [...clientIds]),
+        lt(visit.startsAt, before),
         isNull(visit.withdrawnAt),
         isNotNull(visitOutcome.finishedAt),
         isNotNull(visitOutcome.putOnAt),
@@ -59,10 +69,12 @@ export async function lastLeft(
         inArray(visit.service, [...SET_SERVICES, "removal"]),
       ),
     )
-    .orderBy(desc(visit.startsAt))
-    .limit(1);
-  if (!last?.worn || !last.map || !last.survey || !last.leftAt) return null;
-  return { visitId: last.visitId, leftAtMs: last.leftAt.getTime(), map: last.map, survey: last.survey, worn: last.worn };
+    .orderBy(visit.clientId, desc(visit.startsAt));
+  return new Map(
+    rows.flatMap(({ clientId, visitId, leftAt, worn, map, survey: natural }) =>
+      worn && map && natural && leftAt ? [[clientId, { visitId, leftAtMs: leftAt.getTime(), map, survey: natural, worn }]] : [],
+    ),
+  );
 }
 
 /** What a client came with to a visit, and what may be expected of it; null where they came with nothing of the studio's. */

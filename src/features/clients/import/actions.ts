@@ -32,7 +32,7 @@ export const clientImports = action({ input: z.strictObject({ most: z.int().min(
 const isNamedNowhere = sql.join(
   NAMES_A_CLIENT.map(
     (table) =>
-      sql`not exists (select 1 from ${sql.raw(`studio.${table}`)} t where t.studio_id = ${client.studioId} and t.client_id = ${client.id})`,
+      sql`not exists (select 1 from ${sql.raw(`studio.${table}`)} t where t.studio_id = studio.client.studio_id and t.client_id = studio.client.id)`,
   ),
   sql` and `,
 );
@@ -57,7 +57,7 @@ export const takeClientsBack = action({ input: z.strictObject({ id: z.uuid() }),
           isNull(client.gone),
           eq(client.updatedAt, client.createdAt),
           isNamedNowhere,
-          sql`not exists (select 1 from studio.client m where m.studio_id = ${client.studioId} and m.merged_into = ${client.id})`,
+          sql`not exists (select 1 from studio.client m where m.studio_id = studio.client.studio_id and m.merged_into = studio.client.id)`,
         ),
       )
       .returning({ id: client.id });

@@ -21,7 +21,7 @@ export type Side = {
 };
 
 const countOf = (table: string) =>
-  sql<number>`(select count(*)::int from ${sql.raw(`studio.${table}`)} t where t.studio_id = ${client.studioId} and t.client_id = ${client.id})`;
+  sql<number>`(select count(*)::int from ${sql.raw(`studio.${table}`)} t where t.studio_id = studio.client.studio_id and t.client_id = studio.client.id)`;
 
 /** Two entries side by side, in the order they are named; those that are nobody (any more) are left out. */
 export function sidesOf(me: Member, ids: readonly string[]): Promise<Side[]> {
