@@ -56,7 +56,7 @@ test("find by name from anywhere, and the keys", async ({ page }) => {
   await page.goto("/shelf");
   await keysAreHeard(page);
   await page.keyboard.press("/");
-  await page.getByPlaceholder("A client's name, or a place").fill("yuki");
+  await page.getByRole("dialog", { name: "Find" }).getByRole("combobox").fill("yuki");
   await page.getByRole("option", { name: /Yuki/ }).waitFor();
   await page.keyboard.press("Enter");
   await page.waitForURL(/\/clients\/[0-9a-f-]{36}$/);

@@ -33,7 +33,15 @@ const VIEWS: readonly (readonly [name: string, path: (one: (sql: string) => Prom
   ["another day", () => `/?day=${new Date(Date.now() + 40 * 86_400_000).toISOString().slice(0, 10)}`],
   ["clients", () => "/clients"],
   ["nobody found", () => "/clients?find=zzz"],
+  ["clients who are due", () => "/clients?show=due"],
+  ["archived clients", () => "/clients?show=archived"],
+  ["import of clients", () => "/clients/import"],
   ["new client", () => "/clients/new"],
+  [
+    "two entries side by side",
+    async (one) =>
+      `/clients/${await one("(select id from studio.client where name = 'Leïla Oystercatcher')")}/merge?with=${await one("(select id from studio.client where name = 'Leila Oystercatcher')")}`,
+  ],
   ["client", async (one) => `/clients/${await one(CLIENT)}`],
   ["edit client", async (one) => `/clients/${await one(CLIENT)}/edit`],
   ["survey", async (one) => `/clients/${await one(CLIENT)}/survey`],

@@ -121,11 +121,11 @@ test("a page with something typed asks before it is left; the first field that i
   await page.getByRole("button", { name: "Add client" }).click();
   await expect(page.getByText("Give the client's name.")).toBeVisible();
   await expect(name).toBeFocused();
-  await page.getByLabel("How to reach them").fill("by the green door");
+  await page.getByLabel("Other ways to reach them").fill("by the green door");
   await page.getByRole("link", { name: "Shelf" }).click();
   const asks = page.getByRole("dialog", { name: "What you typed is not kept" });
   await asks.getByRole("button", { name: "Go on with it" }).click();
-  await expect(page.getByLabel("How to reach them")).toHaveValue("by the green door");
+  await expect(page.getByLabel("Other ways to reach them")).toHaveValue("by the green door");
   await page.getByRole("link", { name: "Shelf" }).click();
   await asks.getByRole("button", { name: "Leave it" }).click();
   await expect(page).toHaveURL(/\/shelf$/);

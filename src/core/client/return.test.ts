@@ -26,40 +26,45 @@ const standing = (known: ReturnFacts, policy = defaultPolicy) => returnStanding(
 
 test("a set is due by the day that is reckoned for it, else by the studio's usual days", () => {
   // 14 days where nothing is known: common practice.
-  expect(standing(facts([had("newSet", 16)]))).toEqual({ kind: "due", day: day(-2) });
-  expect(standing(facts([had("newSet", 16)]), { ...defaultPolicy, fill: "threeWeeks" })).toEqual({ kind: "due", day: day(5) });
-  expect(standing(facts([had("fill", 16)], { fillDay: day(4) }))).toEqual({ kind: "due", day: day(4) });
+  expect(standing(facts([had("newSet", 16)]))).toEqual({ kind: "due", what: "fill", day: day(-2) });
+  expect(standing(facts([had("newSet", 16)]), { ...defaultPolicy, fill: "threeWeeks" })).toEqual({
+    kind: "due",
+    what: "fill",
+    day: day(5),
+  });
+  expect(standing(facts([had("fill", 16)], { fillDay: day(4) }))).toEqual({ kind: "due", what: "fill", day: day(4) });
 });
 
 test("shown from a week ahead, and not sooner", () => {
-  expect(standing(facts([had("newSet", 7)]))).toEqual({ kind: "due", day: day(7) });
+  expect(standing(facts([had("newSet", 7)]))).toEqual({ kind: "due", what: "fill", day: day(7) });
   expect(standing(facts([had("newSet", 6)]))).toBeNull();
 });
 
 test("what is worn is care's own rule: taken off, seen off, or too long ago, no fill is due", () => {
   expect(standing(facts([had("newSet", 16), had("removal", 3)]))).toBeNull();
   expect(standing(facts([had("newSet", 16)], { extensionsSeen: { on: false, atMs: daysAgo(2) } }))).toBeNull();
-  expect(standing(facts([had("newSet", 42)]))).toEqual({ kind: "due", day: day(-28) });
+  expect(standing(facts([had("newSet", 42)]))).toEqual({ kind: "due", what: "fill", day: day(-28) });
   expect(standing(facts([had("newSet", 43)]))).toBeNull();
 });
 
 test("a lift is due after six weeks, a lash tint after three: the hours of the spacing table, the studio's own where it has some", () => {
-  expect(standing(facts([had("lift", 40)]))).toEqual({ kind: "due", day: day(2) });
+  expect(standing(facts([had("lift", 40)]))).toEqual({ kind: "due", what: "lash lift", day: day(2) });
   expect(standing(facts([had("lift", 30)]))).toBeNull();
-  expect(standing(facts([had("lashTint", 20)]))).toEqual({ kind: "due", day: day(1) });
+  expect(standing(facts([had("lashTint", 20)]))).toEqual({ kind: "due", what: "lash tint", day: day(1) });
   const later = { ...defaultPolicy, spacing: { liftAgain: { stopHours: 24 * 28, askHours: 24 * 56 } } };
-  expect(standing(facts([had("lift", 50)]), later)).toEqual({ kind: "due", day: day(6) });
+  expect(standing(facts([had("lift", 50)]), later)).toEqual({ kind: "due", what: "lash lift", day: day(6) });
   expect(standing(facts([had("lift", 40)]), later)).toBeNull();
 });
 
-test("of lift and tint at once the sooner; brow colour after four weeks", () => {
-  expect(standing(facts([had("liftTint", 20)]))).toEqual({ kind: "due", day: day(1) });
-  expect(standing(facts([had("browTint", 25)]))).toEqual({ kind: "due", day: day(3) });
+test("lift and tint in one are done again in one, when the slower may be; brow colour after four weeks", () => {
+  expect(standing(facts([had("liftTint", 20)]))).toBeNull();
+  expect(standing(facts([had("liftTint", 40)]))).toEqual({ kind: "due", what: "lash lift and tint", day: day(2) });
+  expect(standing(facts([had("browTint", 25)]))).toEqual({ kind: "due", what: "brow tint", day: day(3) });
 });
 
 test("only what they came for last is due, and the set they still wear: a brow tint of the spring is not asked for ever after", () => {
   expect(standing(facts([had("browTint", 60), had("fill", 5)]))).toBeNull();
-  expect(standing(facts([had("fill", 15), had("browTint", 2)]))).toEqual({ kind: "due", day: day(-1) });
+  expect(standing(facts([had("fill", 15), had("browTint", 2)]))).toEqual({ kind: "due", what: "fill", day: day(-1) });
 });
 
 test("who stayed away longer than the studio says is not due but long not here, by the day they were here for whatever it was", () => {

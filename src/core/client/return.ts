@@ -1,7 +1,7 @@
 import { SPACING, SPACING_IDS, wornAt, type CareFacts } from "../care";
 import { nextFillDays } from "../growth";
 import type { Policy } from "../policy";
-import type { Treated } from "../service";
+import { serviceOf, type Treated } from "../service";
 
 /** Brow colour and lightening are done again after about four weeks. Common practice. */
 const BROW_COLOUR_DAYS = 28;
@@ -19,7 +19,7 @@ export type ReturnFacts = Pick<CareFacts, "past" | "extensionsSeen"> & {
 
 /** Where a client stands who has nothing booked: due from a day on, not here for long, or neither. */
 export type ReturnStanding =
-  { readonly kind: "due"; readonly day: string } | { readonly kind: "longNotHere"; readonly days: number } | null;
+  { readonly kind: "due"; readonly what: string; readonly day: string } | { readonly kind: "longNotHere"; readonly days: number } | null;
 
 const daysFrom = (from: string, to: string) => Math.round((Date.parse(to) - Date.parse(from)) / DAY_MS);
 const after = (day: string, days: number) => new Date(Date.parse(day) + days * DAY_MS).toISOString().slice(0, 10);
@@ -49,12 +49,11 @@ export function returnStanding(
   const done = past.filter(({ known, atMs }) => known === "here" && atMs <= nowMs);
   const newest = done.reduce<(typeof done)[number] | null>((last, one) => (last && last.atMs >= one.atMs ? last : one), null);
   const worn = wornAt({ past, extensionsSeen }, nowMs);
-  const due = [
-    ...(newest?.treated ?? []).flatMap((treated) => {
-      const days = daysUntilAgain(treated, policy);
-      return days === null ? [] : [after(dayOf(newest!.atMs), days)];
-    }),
-    ...(worn ? [fillDay ?? after(dayOf(worn.atMs), nextFillDays(policy))] : []),
-  ].sort()[0];
-  return due !== undefined && daysFrom(today, due) <= AHEAD_DAYS ? { kind: "due", day: due } : null;
+  // Lift and tint in one are done again in one: when the slower of the two may be.
+  const again = (newest?.treated ?? []).flatMap((treated) => daysUntilAgain(treated, policy) ?? []);
+  const [due] = [
+    ...(newest && again.length > 0 ? [{ what: newest.label, day: after(dayOf(newest.atMs), Math.max(...again)) }] : []),
+    ...(worn ? [{ what: serviceOf("fill").label, day: fillDay ?? after(dayOf(worn.atMs), nextFillDays(policy)) }] : []),
+  ].sort((a, b) => a.day.localeCompare(b.day));
+  return due && daysFrom(today, due.day) <= AHEAD_DAYS ? { kind: "due", ...due } : null;
 }

@@ -10,8 +10,7 @@ export function listLine(client: ListedClient, timeZone: string, now: Date): Lis
   const day = (moment: Date) => formatIn(timeZone, moment, todayIn(timeZone, moment).startsWith(year) ? "d MMM" : "d MMM yyyy");
   const { id, name, mannequin, archivedAt, lastVisit, nextBooked, standing } = client;
   const today = todayIn(timeZone, now);
-  const due = standing?.kind === "due" ? standing.day : null;
-  const dueDay = due && day(new Date(`${due}T12:00:00Z`));
+  const due = standing?.kind === "due" ? standing : null;
   return {
     id,
     name,
@@ -26,16 +25,14 @@ export function listLine(client: ListedClient, timeZone: string, now: Date): Lis
         : lastVisit
           ? `last here ${day(lastVisit)}`
           : "not been yet",
-    next: nextBooked
-      ? `booked ${day(nextBooked)}`
-      : due
-        ? due < today
-          ? `due since ${dueDay}`
-          : due === today
-            ? "due today"
-            : `due ${dueDay}`
-        : "",
+    next: nextBooked ? `booked ${day(nextBooked)}` : due ? `${due.what} ${dueWords(due.day, today, day)}` : "",
     isDue: due !== null,
     archived: archivedAt !== null,
   };
+}
+
+/** "due today", "due since 17 Nov", "due 4 Dec" */
+function dueWords(due: string, today: string, day: (moment: Date) => string): string {
+  if (due === today) return "due today";
+  return `due ${due < today ? "since " : ""}${day(new Date(`${due}T12:00:00Z`))}`;
 }

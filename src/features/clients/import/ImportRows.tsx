@@ -39,13 +39,13 @@ export function ImportRows({
                 <th scope="row" className="py-1 pr-4 font-normal text-ink-2">
                   {one.row}
                 </th>
-                <td className="pr-4 font-semibold">
+                <td className="py-1 pr-4 font-semibold">
                   <bdi>{one.name}</bdi>
                 </td>
-                <td className="pr-4 whitespace-nowrap">{one.phone}</td>
-                <td className="pr-4 break-all">{one.email}</td>
-                <td className="pr-4 whitespace-nowrap">{one.bornOn}</td>
-                <td className="max-w-72 truncate text-ink-2" dir="auto" title={[one.contact, one.notes].filter(Boolean).join("; ")}>
+                <td className="py-1 pr-4 whitespace-nowrap">{one.phone}</td>
+                <td className="py-1 pr-4 break-all">{one.email}</td>
+                <td className="py-1 pr-4 whitespace-nowrap">{one.bornOn}</td>
+                <td className="max-w-72 truncate py-1 text-ink-2" dir="auto" title={[one.contact, one.notes].filter(Boolean).join("; ")}>
                   {[one.contact, one.notes].filter(Boolean).join("; ")}
                 </td>
               </tr>
