@@ -21,7 +21,7 @@ export const runPlanSchema = z
     protocol: protocolSchema,
     /** Of the studio's own protocol; null for a generic one. */
     protocolId: z.uuid().nullable(),
-    revision: z.int().min(1),
+    revision: z.int32().min(1),
     areas: z
       .array(z.enum(AREAS))
       .min(1, "Choose where it goes on.")

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { airSchema, MOST_OFFSET, roomTraitsSchema } from "@/core/air";
-import { typedNumber, typedPercent } from "@/server/typed";
+import { saveNumber, typedNumber, typedPercent } from "@/server/typed";
 
 const degrees = typedNumber("A number of degrees, e.g. 21.5.").pipe(airSchema.shape.temperatureC);
 const humidity = (what: string) => typedPercent(what).pipe(airSchema.shape.relativeHumidity);
@@ -31,7 +31,7 @@ export const roomForm = z.strictObject({
   outsideHumidity: humidity("Per cent, e.g. 80."),
 });
 
-export const roomChange = z.strictObject({ roomId: z.uuid(), base: z.int().min(1), form: roomForm });
+export const roomChange = z.strictObject({ roomId: z.uuid(), base: saveNumber(1), form: roomForm });
 
 /** What a hygrometer shows over salt, or what is added to it beside a better one. */
 export const calibrationForm = z.discriminatedUnion("how", [

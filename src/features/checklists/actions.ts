@@ -6,10 +6,11 @@ import { checklistSchema } from "@/core/checklist/schema";
 import { checklist } from "@/db/schema";
 import { action, Refusal } from "@/server/action";
 import { inStudio } from "@/server/inStudio";
+import { saveNumber } from "@/server/typed";
 
 /** Keeps the studio's own steps of a service. Visits that have begun keep theirs. */
 export const keepChecklist = action(
-  { input: z.strictObject({ base: z.int().min(0), document: checklistSchema }), least: "technician" },
+  { input: z.strictObject({ base: saveNumber(0), document: checklistSchema }), least: "technician" },
   async (me, { base, document }) => {
     const revision = base + 1;
     await inStudio(me, async (tx) => {

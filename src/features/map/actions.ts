@@ -12,6 +12,7 @@ import { action, Refusal } from "@/server/action";
 import { inStudio } from "@/server/inStudio";
 import { mayActAs } from "@/server/member";
 import { headOf, historyOf } from "./data";
+import { saveNumber } from "@/server/typed";
 
 const GONE = "This client is not in the studio (any more).";
 
@@ -25,7 +26,7 @@ const SAVED_BETWEEN = "Somebody saved this map in between. Yours is kept as a dr
 /** Saves a map on top of the revision it was made from; a newer one in between is never overwritten. */
 export const saveMap = action(
   {
-    input: z.strictObject({ mapId: z.uuid(), clientId: z.uuid(), surveyId: z.uuid(), base: z.int().min(0), map: lashMapSchema }),
+    input: z.strictObject({ mapId: z.uuid(), clientId: z.uuid(), surveyId: z.uuid(), base: saveNumber(0), map: lashMapSchema }),
   },
   (me, input) =>
     inStudio(me, async (tx): Promise<SaveOutcome> => {
@@ -114,7 +115,7 @@ export const mapHistory = action({ input: z.strictObject({ clientId: z.uuid(), m
 });
 
 /** One save of a map. */
-export const savedMap = action({ input: z.strictObject({ mapId: z.uuid(), revision: z.int().min(1) }) }, (me, { mapId, revision }) =>
+export const savedMap = action({ input: z.strictObject({ mapId: z.uuid(), revision: saveNumber(1) }) }, (me, { mapId, revision }) =>
   inStudio(me, async (tx) => {
     const [row] = await tx
       .select({ map: lashMapRevision.document })
@@ -130,7 +131,7 @@ export const writeNote = action(
   {
     input: z.strictObject({
       mapId: z.uuid(),
-      revision: z.int().min(1),
+      revision: saveNumber(1),
       kind: z.enum(MAP_NOTE_KINDS),
       words: z.string().trim().max(1000, "1,000 characters at most."),
     }),

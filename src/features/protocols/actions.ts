@@ -7,9 +7,10 @@ import { checkProtocol, placeWords, protocolSchema } from "@/core/protocol";
 import { protocol } from "@/db/schema";
 import { action, Refusal } from "@/server/action";
 import { inStudio } from "@/server/inStudio";
+import { saveNumber } from "@/server/typed";
 /** A new protocol of the studio's own, or a changed one: refused while it is impossible, with the place and the reason. */
 export const keepProtocol = action(
-  { input: z.strictObject({ id: z.uuid().nullable(), base: z.int(), document: protocolSchema }), least: "technician" },
+  { input: z.strictObject({ id: z.uuid().nullable(), base: saveNumber(0), document: protocolSchema }), least: "technician" },
   async (me, { id, base, document }) => {
     const problems = checkProtocol(document);
     if (problems.length > 0)

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { adhesiveSchema } from "@/core/adhesive";
 import { productSchema } from "@/core/mixing";
-import { typedNumber, typedPercent, typedDay } from "@/server/typed";
+import { saveNumber, typedDay, typedNumber, typedPercent } from "@/server/typed";
 
 const percent = typedPercent("A number of per cent.");
 /** What a leaflet is silent on comes as an empty field, and is left out. */
@@ -40,7 +40,7 @@ export const lotForm = z.strictObject({
 export const emptiedForm = z.strictObject({ id: z.uuid(), emptied: z.boolean() });
 
 /** A product's document; `base` is the revision it was made from: of two edits the second does not lose the first. */
-export const productForm = z.strictObject({ id: z.uuid().nullable(), base: z.int().min(0).default(0), document: productSchema });
+export const productForm = z.strictObject({ id: z.uuid().nullable(), base: saveNumber(0).default(0), document: productSchema });
 
 /** Drops counted, or a ribbon measured, to a weight. */
 export const measureForm = z.discriminatedUnion("how", [

@@ -1,7 +1,8 @@
 import { z } from "zod";
 import { policySchema } from "@/core/policy";
+import { saveNumber } from "@/server/typed";
 
-export const policyChange = z.strictObject({ base: z.int(), policy: policySchema });
+export const policyChange = z.strictObject({ base: saveNumber(0), policy: policySchema });
 export const sensorForm = z.strictObject({
   roomId: z.uuid("Choose a room."),
   name: z.string().trim().min(1, "Say where it stands.").max(80, "80 characters at most."),

@@ -15,6 +15,7 @@ import { lastMapOf, marksOf, visitsInFull } from "./data";
 import { keepReason, standingFor } from "./door";
 import { bookingForm, cancelForm, moveForm, service, when } from "./schema";
 import { beginVisit, bookVisit, cancelVisit, knownVisit, moveVisit, openToday, takeBottle, withdrawVisit } from "./life";
+import { saveNumber } from "@/server/typed";
 
 const reason = z.string().trim().max(2000, "2,000 characters at most.");
 function startOf(timeZone: string, { day, time }: { day: string; time: string }): Date {
@@ -93,7 +94,7 @@ export const openVisit = action(
 
 /** The visit that wears this map: today's agreed set, fill or practice that has not begun, else a walk-in now. */
 export const openForMap = action(
-  { input: z.strictObject({ visitId: z.uuid(), clientId: z.uuid(), mapId: z.uuid(), revision: z.int().min(1) }) },
+  { input: z.strictObject({ visitId: z.uuid(), clientId: z.uuid(), mapId: z.uuid(), revision: saveNumber(1) }) },
   (me, { visitId, clientId, mapId, revision }) =>
     inStudio(me, async (tx) => {
       const { mannequin } = await knownMap(tx, clientId, mapId, revision);
@@ -136,7 +137,7 @@ export const takeLastMap = action({ input: z.strictObject({ visitId: z.uuid() })
 
 /** A fill that has begun takes another of the client's maps, as long as nothing is placed by the one it has. */
 export const fillByMap = action(
-  { input: z.strictObject({ visitId: z.uuid(), mapId: z.uuid(), revision: z.int().min(1) }) },
+  { input: z.strictObject({ visitId: z.uuid(), mapId: z.uuid(), revision: saveNumber(1) }) },
   async (me, { visitId, mapId, revision }) => {
     await inStudio(me, async (tx) => {
       const [row] = await visitsInFull(tx, { visitId });

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { typedDay } from "@/server/typed";
+import { saveNumber, typedDay } from "@/server/typed";
 import { SERVICE_IDS } from "@/core/service";
 
 export const service = z.enum(SERVICE_IDS);
@@ -9,7 +9,7 @@ export const when = { day: typedDay("Give the day."), time: z.iso.time({ precisi
 const place = { technicianId: z.uuid("Choose who does it."), chairId: z.uuid("Choose a chair."), minutes, ...when };
 
 export const bookingForm = z.strictObject({ id: z.uuid(), clientId: z.uuid("Choose a client."), service, ...place });
-export const moveForm = z.strictObject({ id: z.uuid(), revision: z.int().min(1), service: service.optional(), ...place });
+export const moveForm = z.strictObject({ id: z.uuid(), revision: saveNumber(1), service: service.optional(), ...place });
 export const cancelForm = z.strictObject({
   id: z.uuid(),
   why: z.string().trim().max(500, "500 characters at most."),

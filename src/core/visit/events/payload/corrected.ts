@@ -3,7 +3,7 @@ import { z } from "zod";
 /** `instead` is what stood before: it stays readable. */
 export const correctedPayload = () => {
   const moment = z.iso.datetime({ precision: 3 });
-  const map = z.strictObject({ mapId: z.uuid(), revision: z.int().min(1) });
+  const map = z.strictObject({ mapId: z.uuid(), revision: z.int32().min(1) });
   const why = z.string().trim().min(3, "Say why, in a few words.").max(500, "500 characters at most.");
   return z.discriminatedUnion("what", [
     z.strictObject({ what: z.literal("bottle"), bottleId: z.uuid(), instead: z.uuid().nullable(), why }),
