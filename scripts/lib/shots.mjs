@@ -188,10 +188,9 @@ export const shots = [
     },
   },
   {
-    name: "set-times",
+    name: "clients",
     take: async (page) => {
-      await page.goto("/air?sheet=glue");
-      await page.getByRole("region", { name: "Set times" }).waitFor();
+      await page.goto("/clients?show=due");
       await settle(page);
     },
   },

@@ -3,9 +3,10 @@ import Link from "next/link";
 import { useRef, useState } from "react";
 import { TextField } from "@/ui";
 
-export type Person = { readonly id: string; readonly name: string; readonly mannequin: boolean };
+/** `hint` is what a search found them by, where it was not the name. */
+export type Person = { readonly id: string; readonly name: string; readonly mannequin: boolean; readonly hint?: string };
 
-/** A client found by the first letters of a name. */
+/** A client found as the list finds them. */
 export function ClientChoice({
   client,
   error,
@@ -58,6 +59,11 @@ export function ClientChoice({
               <button type="button" className="block w-full px-3 py-2 text-left hover:bg-moss-soft" onClick={() => onChoose(one)}>
                 <bdi>{one.name}</bdi>
                 {one.mannequin ? <span className="text-sm text-ink-2"> mannequin head</span> : null}
+                {one.hint ? (
+                  <span className="block truncate text-sm text-ink-2" dir="auto">
+                    {one.hint}
+                  </span>
+                ) : null}
               </button>
             </li>
           ))}

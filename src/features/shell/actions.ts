@@ -21,7 +21,7 @@ export const findAnything = action({ input: z.strictObject({ search: z.string().
     const words = searchWords(search);
     const policy = await studioPolicy(tx);
     const [clients, lots, protocols] = await together([
-      findClientsBy(tx, search, policy, CLIENTS),
+      words.length === 0 ? [] : findClientsBy(tx, search, policy, CLIENTS),
       words.length === 0
         ? []
         : tx

@@ -22,7 +22,7 @@ export function ImportRows({
   return (
     <>
       <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="As they will be kept">
-        <table className="w-full min-w-160 text-left text-[0.9375rem]">
+        <table className="w-full min-w-208 text-left text-[0.9375rem]">
           <caption className="pb-1 text-left text-sm text-ink-2">As they will be kept, the first ones and the last</caption>
           <thead>
             <tr className="border-b border-line-strong text-sm text-ink-2">
@@ -62,12 +62,12 @@ export function ImportRows({
           <ul className="border-t border-line">
             {doubles.map((double) => (
               <li key={double.row} className="border-b border-line">
-                <label className="flex flex-wrap items-baseline gap-x-3 py-1.5">
+                <label className="flex items-baseline gap-x-3 py-1.5">
                   <input
                     type="checkbox"
                     checked={add.has(double.row)}
                     onChange={() => toggle(double.row)}
-                    className="size-4 translate-y-0.5 accent-ivy"
+                    className="size-4 shrink-0 translate-y-0.5 accent-ivy"
                   />
                   <span className="min-w-0">
                     Row {double.row}, <bdi className="font-semibold">{double.name}</bdi>: {double.why} as{" "}

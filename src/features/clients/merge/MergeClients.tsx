@@ -3,6 +3,7 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { Button, LinkButton, Notice } from "@/ui";
 import { answered } from "@/ui/answered";
+import { cx } from "@/ui/cx";
 import { toast } from "@/ui/toast";
 import { useIdBy } from "@/ui/useIdFor";
 import { mergeClients, undoMerge } from "../actions";
@@ -30,6 +31,9 @@ const hangsOn = ({ counts }: ShownSide) => {
   });
   return some.length > 0 ? some.join(", ") : "nothing yet";
 };
+
+/** A row: what it is, and both entries beside each other; on a phone one under the other. */
+const ROW = "grid gap-x-6 gap-y-1 sm:grid-cols-[7rem_minmax(0,1fr)_minmax(0,1fr)]";
 
 type Choice = "kept" | "other" | "both";
 /** Of two notes both are kept, unless somebody says otherwise; of anything else the kept entry's, where it has one. */
@@ -72,83 +76,63 @@ export function MergeClients({ kept, other }: { kept: ShownSide; other: ShownSid
   };
   return (
     <div className="max-w-4xl">
-      <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Both entries">
-        <table className="w-full min-w-140 text-left">
-          <thead>
-            <tr className="border-b border-line-strong align-bottom">
-              <th className="w-32" />
-              {[kept, other].map((side) => (
-                <th key={side.id} className="py-2 pr-4 font-normal">
-                  <bdi className="block font-serif text-2xl">{side.words.name}</bdi>
-                  <span className="text-sm text-ink-2">
-                    since {side.since}; {hangsOn(side)}
-                  </span>
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {FIELDS.map(([field, label]) => {
-              const [mine, theirs] = [kept.words[field], other.words[field]];
-              const isOpen = mine !== "" && theirs !== "" && mine !== theirs;
-              return (
-                <tr key={field} className="border-b border-line align-top">
-                  <th scope="row" className="py-2 pr-4 text-sm font-normal text-ink-2">
-                    {label}
-                    {isOpen && field === "notes" ? (
-                      <label className="mt-1 flex items-baseline gap-1.5">
-                        <input
-                          type="radio"
-                          name={field}
-                          checked={choices[field] === "both"}
-                          onChange={() => setChoices({ ...choices, [field]: "both" })}
-                          className="accent-ivy"
-                        />
-                        both
-                      </label>
-                    ) : null}
-                  </th>
-                  {(["kept", "other"] as const).map((choice) => {
-                    const text = choice === "kept" ? mine : theirs;
-                    const counts = choices[field] === choice || choices[field] === "both" || (mine === theirs && text !== "");
-                    const words = (
-                      <span
-                        dir="auto"
-                        className={
-                          counts && text !== ""
-                            ? "font-semibold break-words whitespace-pre-line"
-                            : "break-words whitespace-pre-line text-ink-2"
-                        }
-                      >
-                        {text || "nothing"}
-                      </span>
-                    );
-                    return (
-                      <td key={choice} className="py-2 pr-4">
-                        {isOpen ? (
-                          <label className="flex items-baseline gap-2">
-                            <input
-                              type="radio"
-                              name={field}
-                              checked={choices[field] === choice}
-                              onChange={() => setChoices({ ...choices, [field]: choice })}
-                              className="shrink-0 translate-y-0.5 accent-ivy"
-                            />
-                            {words}
-                          </label>
-                        ) : (
-                          words
-                        )}
-                      </td>
-                    );
-                  })}
-                </tr>
+      <div className={ROW}>
+        <span />
+        {[kept, other].map((side) => (
+          <p key={side.id} className="pb-2">
+            <bdi className="block font-serif text-2xl break-words">{side.words.name}</bdi>
+            <span className="text-sm text-ink-2">
+              since {side.since}; {hangsOn(side)}
+            </span>
+          </p>
+        ))}
+      </div>
+      {FIELDS.map(([field, label]) => {
+        const [mine, theirs] = [kept.words[field], other.words[field]];
+        const isOpen = mine !== "" && theirs !== "" && mine !== theirs;
+        const choose = (choice: Choice) => (
+          <input
+            type="radio"
+            name={field}
+            checked={choices[field] === choice}
+            onChange={() => setChoices({ ...choices, [field]: choice })}
+            className="size-4 shrink-0 translate-y-0.5 accent-ivy"
+          />
+        );
+        return (
+          <div key={field} role="group" aria-label={label} className={cx(ROW, "border-t border-line py-2")}>
+            <div className="text-sm text-ink-2">
+              {label}
+              {isOpen && field === "notes" ? (
+                <label className="mt-1 flex items-baseline gap-2">
+                  {choose("both")}
+                  both
+                </label>
+              ) : null}
+            </div>
+            {(["kept", "other"] as const).map((choice) => {
+              const text = choice === "kept" ? mine : theirs;
+              const counts = text !== "" && (choices[field] === choice || choices[field] === "both" || mine === theirs);
+              const words = (
+                <span dir="auto" className={cx("min-w-0 break-words whitespace-pre-line", counts ? "font-semibold" : "text-ink-2")}>
+                  {text || "nothing"}
+                </span>
+              );
+              return isOpen ? (
+                <label key={choice} className="flex min-w-0 items-baseline gap-2">
+                  {choose(choice)}
+                  {words}
+                </label>
+              ) : (
+                <p key={choice} className="min-w-0">
+                  {words}
+                </p>
               );
             })}
-          </tbody>
-        </table>
-      </div>
-      <p className="my-4 text-ink-2">
+          </div>
+        );
+      })}
+      <p className="mb-4 border-t border-line pt-4 text-ink-2">
         Visits, maps, surveys, pictures, patch tests, consultations and consents of both become one record; what stops a service on either
         stops it from now on. It can be taken apart again.
       </p>
