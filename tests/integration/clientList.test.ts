@@ -169,7 +169,7 @@ describe("who comes back", () => {
   const settle = () => readOutcomesAnew();
 
   test("due is who has nothing booked and whose day has come, the first to call first; long not here who stayed away", async () => {
-    const [early, late, booked, away, never, cancelled, fresh] = await add(
+    const [early, late, booked, away, never, cancelled, fresh, today] = await add(
       { name: "Early" },
       { name: "Late" },
       { name: "Booked" },
@@ -177,7 +177,11 @@ describe("who comes back", () => {
       { name: "Never" },
       { name: "Cancelled" },
       { name: "Fresh" },
+      { name: "Today" },
     );
+    // Booked for just now, and not begun yet.
+    await visit(today!, "newSet", 30);
+    await visit(today!, "fill", 0);
     await visit(early!, "newSet", 30);
     await visit(late!, "newSet", 12);
     await visit(booked!, "newSet", 30);
@@ -213,21 +217,30 @@ describe("who comes back", () => {
     await visit(studio.ids.client, "newSet", 16);
     await sql("update studio.visit set map_id = $2, map_revision = 1 where studio_id = $1", [studio.ids.studioId, studio.ids.map]);
     await settle();
-    const [line] = (await list({ show: "due" })).clients;
-    const now = new Date();
-    const page = (await clientPage(acting(), studio.ids.client, now))!;
-    expect(page.back).not.toBeNull();
-    const today = now.toISOString().slice(0, 10);
-    const standing = line!.standing as { kind: "due"; day: string };
-    expect(standing.kind).toBe("due");
-    // The page proposes no day that is over.
-    expect(page.back!.day).toBe(standing.day > today ? standing.day : today);
-    const { rows } = await sql("select put_on_at from studio.visit_outcome where studio_id = $1 and put_on_at is not null", [
-      studio.ids.studioId,
-    ]);
     const { todayIn } = await import("@/server/studioTime");
-    const leftMs = (rows[0].put_on_at as Date).getTime();
-    expect(standing.day).toBe(todayIn("Europe/London", new Date(leftMs + page.back!.afterDays * 86_400_000)));
+    const days: number[] = [];
+    // The same again once the studio has answered otherwise: what was reckoned before is not told on.
+    for (const fillDuePercent of [60, 95]) {
+      await sql("update studio.policy set document = document || jsonb_build_object('fillDuePercent', $2::int) where studio_id = $1", [
+        studio.ids.studioId,
+        fillDuePercent,
+      ]);
+      const [line] = (await list({ show: "due" })).clients;
+      const now = new Date();
+      const page = (await clientPage(acting(), studio.ids.client, now))!;
+      const today = now.toISOString().slice(0, 10);
+      const standing = line!.standing as { kind: "due"; what: string; day: string };
+      expect(standing).toMatchObject({ kind: "due", what: "fill" });
+      // The page proposes no day that is over.
+      expect(page.back!.day).toBe(standing.day > today ? standing.day : today);
+      const { rows } = await sql("select put_on_at from studio.visit_outcome where studio_id = $1 and put_on_at is not null", [
+        studio.ids.studioId,
+      ]);
+      const leftMs = (rows[0].put_on_at as Date).getTime();
+      expect(standing.day).toBe(todayIn("Europe/London", new Date(leftMs + page.back!.afterDays * 86_400_000)));
+      days.push(page.back!.afterDays);
+    }
+    expect(days[0]).not.toBe(days[1]);
   });
 });
 

@@ -159,12 +159,19 @@ describe("after a visit", () => {
     expect(booked.ok).toBe(true);
     expect(await (await ask()).text()).toMatch(/Next visit: \w+ \d+ \w+, 06:30, fill\./);
     expect((await page(id))!.thread.next!.words).toMatch(/06:30, fill$/);
+    // What left the studio is told in the audit list, each time.
+    const told = await sql("select client_id from studio.audit_entry where studio_id = $1 and detail = 'aftercare card'", [ids.studioId]);
+    expect(told.length).toBeGreaterThan(1);
+    expect(new Set(told.map((row) => (row as { client_id: string }).client_id))).toEqual(new Set([ids.client]));
   });
   test("practice goes home with nobody", async () => {
     const { GET } = await import("@/app/api/visits/[visitId]/care.pdf/route");
     const id = await agreed("practice", 60);
     await keep([tapAt(id, Date.now() - 60_000, "started", { bottleId: null, air: null }), tapAt(id, Date.now() - 30_000, "finished", {})]);
+    const told = () => sql("select 1 from studio.audit_entry where studio_id = $1 and detail = 'aftercare card'", [studio.ids.studioId]);
+    const before = (await told()).length;
     expect((await GET(new Request("http://127.0.0.1/x"), { params: Promise.resolve({ visitId: id }) })).status).toBe(404);
+    expect(await told()).toHaveLength(before);
   });
   test("while its implements lie in the disinfectant a finished visit is among those with clocks, and then no more", async () => {
     const id = await agreed("newSet", 90);

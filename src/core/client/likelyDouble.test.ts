@@ -33,6 +33,7 @@ test.each<[string, WhoIs, WhoIs, string | null]>([
     "birthday",
   ],
   ["twins have one birthday and two names", who("Lina Marsh", { bornOn: "1990-03-04" }), who("Tove Marsh", { bornOn: "1990-03-04" }), null],
+  ["two letters of ten are another name", who("Mira Marsh", { bornOn: "1990-03-04" }), who("Mona Marsh", { bornOn: "1990-03-04" }), null],
   ["nearly one name alone says nothing", who("Lina Marsh"), who("Lena Marsh"), null],
   [
     "mother and daughter have one telephone",

@@ -9,6 +9,7 @@ import { lotNames } from "@/features/shelf/lotNames";
 import { visitsInFull } from "@/features/visit/data";
 import { nextVisitOf, nextVisitWords } from "@/features/visit/nextVisit";
 import { waterOf } from "@/features/visit/water";
+import { note } from "@/server/audit";
 import { inStudio, together } from "@/server/inStudio";
 import { currentMember, type Member } from "@/server/member";
 import { refuse } from "@/server/respond";
@@ -30,16 +31,19 @@ function careOfVisit(me: Member, visitId: string) {
       lotNames(tx, batchesOf(row.state.run)),
       tx.select({ name: studio.name }).from(studio),
     ]);
+    const isOver = row.state.head.finishedAtMs !== null;
+    const cared = caredFor(row.service, row.state, {
+      batchNames: names.spokenOf,
+      waterFromMs: water.get(row.id) ?? null,
+      next: next && nextVisitWords(me.timeZone, next),
+      aftercareWords: policy.aftercareWords,
+    });
+    if (isOver && cared) await note(tx, me, "exported", { clientId: row.clientId, detail: "aftercare card" });
     return {
       clientName: row.clientName,
       studioName: house!.name,
-      isOver: row.state.head.finishedAtMs !== null,
-      cared: caredFor(row.service, row.state, {
-        batchNames: names.spokenOf,
-        waterFromMs: water.get(row.id) ?? null,
-        next: next && nextVisitWords(me.timeZone, next),
-        aftercareWords: policy.aftercareWords,
-      }),
+      isOver,
+      cared,
     };
   });
 }
