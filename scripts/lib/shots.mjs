@@ -121,7 +121,7 @@ export const shots = [
     take: async (page) => {
       await page.goto("/");
       await page.getByRole("button", { name: /Petra/ }).first().click();
-      await page.getByRole("link", { name: "Open the visit" }).click();
+      await page.getByRole("dialog").getByRole("link", { name: "Open the visit" }).click();
       await page.getByRole("link", { name: "Hand it to the client" }).click();
       await page.getByRole("button", { name: "Hand it over" }).click();
       await page.waitForURL(/\/consult\//);
