@@ -15,11 +15,14 @@ import type { ColourProps } from "./colourProps";
 import { PlanChoices } from "./PlanChoices";
 import { PlanMixes } from "./PlanMixes";
 import { PlanTimes } from "./PlanTimes";
-import { ShieldPanel } from "./ShieldPanel";
 import { usePlanDraft } from "./usePlanDraft";
 import { useIdFor } from "@/ui/useIdFor";
+import { useReserve } from "@/ui/useReserve";
 
 type View = "times" | "shield" | "mix";
+
+/** The lash on its shield is a drawing of its own, looked at where somebody doubts the choice. */
+const loadShield = () => import("./ShieldPanel");
 
 /** Planning: what may be done, by which protocol, for how long and why, on which shield, from which mix. */
 export function PlanPanel({ visit }: { visit: ColourProps }) {
@@ -29,6 +32,7 @@ export function PlanPanel({ visit }: { visit: ColourProps }) {
   const [view, setView] = useState<View>("times");
   const [problem, setProblem] = useState<{ message: string; fields: Readonly<Record<string, string>> } | null>(null);
   const [busy, setBusy] = useState(false);
+  const shield = useReserve(loadShield, view === "shield");
   const { shields, products, past, survey, policy } = visit;
   const { findings } = visit.care;
   const offered = visit.protocols.find((one) => keyOf(one) === draft.protocolKey) ?? visit.protocols[0]!;
@@ -107,15 +111,17 @@ export function PlanPanel({ visit }: { visit: ColourProps }) {
         ) : null}
         {view === "shield" && plan.choice ? (
           <div className="mt-4">
-            <ShieldPanel
-              choice={plan.choice}
-              stock={shields}
-              chosenId={plan.shieldId}
-              wish={draft.wish.lift!}
-              survey={survey}
-              kept={plan.kept}
-              onChoose={(shieldId) => change({ shieldId })}
-            />
+            {shield ? (
+              <shield.ShieldPanel
+                choice={plan.choice}
+                stock={shields}
+                chosenId={plan.shieldId}
+                wish={draft.wish.lift!}
+                survey={survey}
+                kept={plan.kept}
+                onChoose={(shieldId) => change({ shieldId })}
+              />
+            ) : null}
             {survey && isMeasured(survey) ? null : (
               <p className="mt-2 text-sm text-ink-2">
                 {survey ? "Not measured: the survey stands as its form begins." : "No survey yet."} Usual lengths are shown; a measured
