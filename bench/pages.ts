@@ -29,6 +29,8 @@ if (!signedIn.ok()) throw new Error(`Sign-in answered ${signedIn.status()}.`);
 const ROUTES = [
   ["today", "/"],
   ["clients", "/clients"],
+  ["clients, searched", "/clients?find=mar"],
+  ["clients who are due", "/clients?show=due"],
   ["client", `/clients/${client}`],
   ["survey", `/clients/${client}/survey`],
   ["map", `/clients/${client}/map/${map}`],

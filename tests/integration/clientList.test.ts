@@ -241,6 +241,23 @@ describe("who comes back", () => {
       days.push(page.back!.afterDays);
     }
     expect(days[0]).not.toBe(days[1]);
+    // Of more sets than are reckoned at once the rest stands at the latest day, said to be unsure, until it is reckoned.
+    const { fillDays, reckonFills } = await import("@/features/visit/comeBack");
+    const { inStudio } = await import("@/server/inStudio");
+    const { studioPolicy } = await import("@/server/studioPolicy");
+    await sql("update studio.policy set document = document || '{\"fillDuePercent\": 90}' where studio_id = $1", [studio.ids.studioId]);
+    const ask = () => inStudio(acting(), async (tx) => fillDays(tx, acting(), [studio.ids.client], await studioPolicy(tx), new Date(), 0));
+    const { rows } = await sql("select put_on_at from studio.visit_outcome where studio_id = $1 and put_on_at is not null", [
+      studio.ids.studioId,
+    ]);
+    const dayAfter = (days: number) => todayIn("Europe/London", new Date((rows[0].put_on_at as Date).getTime() + days * 86_400_000));
+    expect(await ask()).toEqual({ days: new Map([[studio.ids.client, dayAfter(21)]]), unsure: [studio.ids.client] });
+    await Promise.all([reckonFills(acting(), [studio.ids.client]), reckonFills(acting(), [studio.ids.client])]);
+    const known = await ask();
+    expect(known.unsure).toEqual([]);
+    const page = (await clientPage(acting(), studio.ids.client, new Date()))!;
+    expect(known.days.get(studio.ids.client)).toBe(dayAfter(page.back!.afterDays));
+    expect(page.back!.afterDays).toBeLessThan(21);
   });
 });
 

@@ -46,12 +46,15 @@ export function ClientList({
   filter,
   may,
   longDays,
+  unsure,
 }: {
   clients: readonly ListLine[];
   total: number;
   filter: ListFilter;
   may: { readonly archive: boolean; readonly import: boolean; readonly export: boolean };
   longDays: number;
+  /** How many sets are still being reckoned. */
+  unsure: number;
 }) {
   const { find, show, page } = filter;
   const last = lastOf(page, total);
@@ -99,6 +102,11 @@ export function ClientList({
           ))}
         </ul>
       )}
+      {unsure > 0 ? (
+        <p role="status" className="mt-4 text-ink-2">
+          The days of {unsure} more {unsure === 1 ? "set is" : "sets are"} being reckoned. Look again in a while.
+        </p>
+      ) : null}
       {total > CLIENTS_A_PAGE ? (
         <nav aria-label="Pages of the list" className="mt-4 flex flex-wrap gap-3">
           {page > 1 ? (

@@ -1,7 +1,7 @@
 import "server-only";
 import { and, eq, gt, inArray, isNotNull, isNull, max, min, sql, type SQL } from "drizzle-orm";
 import { z } from "zod";
-import { wornAt } from "@/core/care";
+import { WORN_DAYS, wornAt } from "@/core/care";
 import { returnStanding, type ReturnStanding } from "@/core/client";
 import type { Policy } from "@/core/policy";
 import { isStorable } from "@/core/units";
@@ -101,7 +101,9 @@ async function standingsOf(tx: StudioTransaction, me: Member, now: Date, policy:
   const lastDay = (id: string) => dayOf(last.get(id)!.getTime());
   // Who has stayed away is known by the day alone.
   const recent = asked.filter((id) => returnStanding({ ...nothing, lastDay: lastDay(id) }, on, policy) === null);
-  const facts = await wornFactsOf(tx, now, recent);
+  // What was before they would be long away tells nothing of when they come back.
+  const since = new Date(now.getTime() - Math.max(policy.longNotHereDays + 1, WORN_DAYS + 1) * 86_400_000);
+  const facts = await wornFactsOf(tx, now, recent, since);
   const fills = await fillDays(
     tx,
     me,
@@ -109,14 +111,22 @@ async function standingsOf(tx: StudioTransaction, me: Member, now: Date, policy:
     policy,
     now,
   );
-  return new Map(
+  const standings = new Map(
     asked.map((id) => {
       const known = facts.get(id);
-      const judged = known ? { ...known, fillDay: fills.get(id) ?? null } : nothing;
+      const judged = known ? { ...known, fillDay: fills.days.get(id) ?? null } : nothing;
       return [id, returnStanding({ ...judged, lastDay: lastDay(id) }, on, policy)] as const;
     }),
   );
+  return { standings, unsure: fills.unsure };
 }
+
+type Listed = {
+  readonly clients: ListedClient[];
+  readonly total: number;
+  /** Whose fill is not reckoned yet: they may be due sooner than is told. */
+  readonly unsure: readonly string[];
+};
 
 /** Clients that a filter lets through, in the order of the list, `page` by page or all of them, and how many there are. */
 async function listed(
@@ -124,7 +134,7 @@ async function listed(
   me: Member,
   { find, show, page }: Omit<ListFilter, "page"> & { readonly page: number | null },
   now: Date,
-): Promise<{ clients: ListedClient[]; total: number }> {
+): Promise<Listed> {
   const policy = await studioPolicy(tx);
   const [offset, limit] = page === null ? [0, null] : [(page - 1) * CLIENTS_A_PAGE, CLIENTS_A_PAGE];
   // Who is due is not the database's to say: it tells when each was here, and core judges.
@@ -143,7 +153,7 @@ async function listed(
     .$dynamic();
   const people = isJudged || limit === null ? await rows : await rows.limit(limit).offset(offset);
   const comings = await comingsOf(tx, now, isJudged || limit === null ? null : people.map(({ id }) => id));
-  const standings = isJudged
+  const judgedBy = isJudged
     ? await standingsOf(
         tx,
         me,
@@ -157,14 +167,18 @@ async function listed(
     ...person,
     lastVisit: comings.last.get(person.id) ?? null,
     nextBooked: comings.next.get(person.id) ?? null,
-    standing: standings?.get(person.id) ?? null,
+    standing: judgedBy?.standings.get(person.id) ?? null,
     foundBy: find ? foundBy(find, person) : "",
   }));
-  if (!isJudged) return { clients: all, total: people[0]?.total ?? 0 };
+  if (!judgedBy) return { clients: all, total: people[0]?.total ?? 0, unsure: [] };
   const judged = all.filter(({ standing }) => standing?.kind === show);
   // Whom to call first stands first.
   if (show === "due") judged.sort((a, b) => dueOn(a).localeCompare(dueOn(b)));
-  return { clients: limit === null ? judged : judged.slice(offset, offset + limit), total: judged.length };
+  return {
+    clients: limit === null ? judged : judged.slice(offset, offset + limit),
+    total: judged.length,
+    unsure: show === "due" ? judgedBy.unsure : [],
+  };
 }
 
 const dueOn = ({ standing }: ListedClient) => (standing?.kind === "due" ? standing.day : "");

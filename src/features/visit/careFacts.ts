@@ -1,5 +1,6 @@
 import "server-only";
-import { and, asc, desc, eq, inArray, sql, type SQL } from "drizzle-orm";
+import { group } from "d3";
+import { and, asc, desc, eq, gte, inArray, sql, type SQL } from "drizzle-orm";
 import type { CareFacts, Consultation, PastService, PatchTest, UsedProduct } from "@/core/care";
 import { ALLERGY_IDS } from "@/core/care";
 import { serviceOf } from "@/core/service";
@@ -102,11 +103,12 @@ export async function careFactsOf(
   });
 }
 
-/** What is told by of what some clients wear and had done, of those asked about alone: without what they may not have. */
+/** What tells what some clients wear and had done since a day: of all of them at once, without what they may not have. */
 export async function wornFactsOf(
   tx: StudioTransaction,
   now: Date,
   clientIds: readonly string[],
+  since: Date,
 ): Promise<Map<string, Pick<CareFacts, "past" | "extensionsSeen">>> {
   if (clientIds.length === 0) return new Map();
   const newest = (where?: SQL) =>
@@ -117,22 +119,24 @@ export async function wornFactsOf(
         createdAt: consultation.createdAt,
       })
       .from(consultation)
-      .where(and(inArray(consultation.clientId, [...clientIds]), where))
+      .where(and(inArray(consultation.clientId, [...clientIds]), gte(consultation.createdAt, since), where))
       .orderBy(consultation.clientId, desc(consultation.createdAt));
   const [visits, asked, looked] = await together([
-    servicesOf(tx, clientIds),
+    servicesOf(tx, clientIds, since),
     newest(),
     newest(sql`${consultation.document}->>'extensionsOn' is not null`),
   ]);
+  const [of, answers, looks] = [
+    group(visits, ({ clientId }) => clientId),
+    new Map(asked.map((one) => [one.clientId, one.document])),
+    group(looked, ({ clientId }) => clientId),
+  ];
   return new Map(
     clientIds.map((clientId) => [
       clientId,
       {
-        past: [
-          ...visits.filter((row) => row.clientId === clientId).flatMap((row) => pastOf(row, now)),
-          ...elsewhereOf(asked.find((one) => one.clientId === clientId)?.document ?? null),
-        ],
-        extensionsSeen: seenOf(looked.filter((one) => one.clientId === clientId)),
+        past: [...(of.get(clientId) ?? []).flatMap((row) => pastOf(row, now)), ...elsewhereOf(answers.get(clientId) ?? null)],
+        extensionsSeen: seenOf(looks.get(clientId) ?? []),
       },
     ]),
   );

@@ -175,8 +175,8 @@ export async function marksOf(tx: StudioTransaction, visitId: string) {
 /** Of a visit only what it put on a person, or will. */
 export type VisitService = Pick<VisitRow, "id" | "clientId" | "service" | "startsAt" | "minutes" | "finishedAt" | "putOnAt" | "stopped">;
 
-/** What was or will be done at every visit of some clients that was not cancelled, earliest first. */
-export async function servicesOf(tx: StudioTransaction, clientIds: readonly string[]): Promise<VisitService[]> {
+/** What was or will be done at every visit of some clients that was not cancelled, earliest first; those before `since` left out. */
+export async function servicesOf(tx: StudioTransaction, clientIds: readonly string[], since: Date | null = null): Promise<VisitService[]> {
   const read = () =>
     tx
       .select({
@@ -194,7 +194,14 @@ export async function servicesOf(tx: StudioTransaction, clientIds: readonly stri
       })
       .from(visit)
       .leftJoin(visitOutcome, and(eq(visitOutcome.studioId, visit.studioId), eq(visitOutcome.visitId, visit.id)))
-      .where(and(inArray(visit.clientId, [...clientIds]), isNull(visit.withdrawnAt), isNull(visit.cancelledAt)))
+      .where(
+        and(
+          inArray(visit.clientId, [...clientIds]),
+          since ? gte(visit.startsAt, since) : undefined,
+          isNull(visit.withdrawnAt),
+          isNull(visit.cancelledAt),
+        ),
+      )
       .orderBy(asc(visit.startsAt));
   const rows = await read();
   return (await catchUp(tx, rows)) ? read() : rows;

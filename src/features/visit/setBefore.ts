@@ -1,5 +1,5 @@
 import "server-only";
-import { and, desc, eq, inArray, isNotNull, isNull, lt } from "drizzle-orm";
+import { and, desc, eq, inArray, isNotNull, isNull, lt, sql } from "drizzle-orm";
 import type { Survey } from "@/core/eye";
 import { bareBelowDays, setFromElsewhere, type SetBefore } from "@/core/fill";
 import { cycleOf, type Hazard } from "@/core/growth";
@@ -34,6 +34,17 @@ export async function lastLeft(
   return (await lastLeftOf(tx, [clientId], startsAt)).get(clientId) ?? null;
 }
 
+/** Sets, fills and removals that some clients left with before a moment: what was taken off since is not there to be found. */
+const wasLeftWith = (clientIds: readonly string[], before: Date) =>
+  and(
+    inArray(visit.clientId, [...clientIds]),
+    lt(visit.startsAt, before),
+    isNull(visit.withdrawnAt),
+    isNotNull(visitOutcome.finishedAt),
+    isNotNull(visitOutcome.putOnAt),
+    inArray(visit.service, [...SET_SERVICES, "removal"]),
+  );
+
 /** The same of some clients: those who wear none are left out. */
 export async function lastLeftOf(tx: StudioTransaction, clientIds: readonly string[], before: Date): Promise<Map<string, LeftSet>> {
   if (clientIds.length === 0) return new Map();
@@ -58,23 +69,36 @@ export async function lastLeftOf(tx: StudioTransaction, clientIds: readonly stri
     )
     .leftJoin(lashMap, and(eq(lashMap.studioId, visit.studioId), eq(lashMap.id, visit.mapId)))
     .leftJoin(survey, and(eq(survey.studioId, visit.studioId), eq(survey.id, lashMap.surveyId)))
-    .where(
-      and(
-        inArray(visit.clientId, [...clientIds]),
-        lt(visit.startsAt, before),
-        isNull(visit.withdrawnAt),
-        isNotNull(visitOutcome.finishedAt),
-        isNotNull(visitOutcome.putOnAt),
-        // What was taken off since is not there to be found.
-        inArray(visit.service, [...SET_SERVICES, "removal"]),
-      ),
-    )
+    .where(wasLeftWith(clientIds, before))
     .orderBy(visit.clientId, desc(visit.startsAt));
   return new Map(
     rows.flatMap(({ clientId, visitId, leftAt, worn, map, survey: natural }) =>
       worn && map && natural && leftAt ? [[clientId, { visitId, leftAtMs: leftAt.getTime(), map, survey: natural, worn }]] : [],
     ),
   );
+}
+
+/** With which sets some clients left, and when, the longest ago first: the same ones as `lastLeftOf`, without what they are. */
+export async function setsLeftWith(
+  tx: StudioTransaction,
+  clientIds: readonly string[],
+  before: Date,
+): Promise<{ readonly clientId: string; readonly visitId: string; readonly leftAt: Date }[]> {
+  if (clientIds.length === 0) return [];
+  const rows = await tx
+    .selectDistinctOn([visit.clientId], {
+      clientId: visit.clientId,
+      visitId: visit.id,
+      leftAt: visitOutcome.putOnAt,
+      isSet: sql<boolean>`${visitOutcome.worn} is not null and ${visit.mapId} is not null`,
+    })
+    .from(visit)
+    .innerJoin(visitOutcome, and(eq(visitOutcome.studioId, visit.studioId), eq(visitOutcome.visitId, visit.id)))
+    .where(wasLeftWith(clientIds, before))
+    .orderBy(visit.clientId, desc(visit.startsAt));
+  return rows
+    .flatMap(({ isSet, leftAt, ...row }) => (isSet && leftAt ? [{ ...row, leftAt }] : []))
+    .sort((a, b) => a.leftAt.getTime() - b.leftAt.getTime());
 }
 
 /** What a client came with to a visit, and what may be expected of it; null where they came with nothing of the studio's. */
