@@ -17,6 +17,9 @@ const read = (column: PgColumn, kept: unknown) => {
   }
 };
 
+/** What is made again, and what the database keeps for its own functions. */
+const HANDS_OUT_NOTHING = ["visit_outcome.state", "client_merge.stood", "client_merge.moved"];
+
 test("no column hands out JSON that nobody has read; a tap's payload is read by its kind where it is folded", () => {
   expect(columns.filter(({ column }) => is(column, PgJsonb)).map(({ name }) => name)).toEqual(["visit_event.payload"]);
   expect(documents.length).toBeGreaterThanOrEqual(14);
@@ -24,8 +27,7 @@ test("no column hands out JSON that nobody has read; a tap's payload is read by 
 test.each(documents.map(({ name, column }) => [name, column] as const))(
   "%s takes nothing of a newer version, and nothing broken",
   (name, column) => {
-    const remade = name === "visit_outcome.state";
-    expect(read(column, { version: 99 })).toBe(remade ? null : "newer");
-    expect(read(column, [1])).toBe(remade ? null : "broken");
+    expect(read(column, { version: 99 })).toBe(HANDS_OUT_NOTHING.includes(name) ? null : "newer");
+    expect(read(column, [1])).toBe(HANDS_OUT_NOTHING.includes(name) ? null : "broken");
   },
 );

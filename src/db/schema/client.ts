@@ -1,7 +1,8 @@
 import { sql } from "drizzle-orm";
-import { boolean, check, date, foreignKey, index, integer, jsonb, primaryKey, text, timestamp, uuid } from "drizzle-orm/pg-core";
+import { boolean, check, date, foreignKey, index, integer, primaryKey, text, timestamp, uuid } from "drizzle-orm/pg-core";
 import { PATCH_RESULTS } from "@/core/care";
 import { PATCH_FAMILIES } from "@/core/mixing";
+import { ofTheDatabase } from "./document";
 import { createdAt, studioId, studioSchema } from "./studio";
 
 /** A person who is worked on, or a mannequin head for practice. Words about people stand here and in client notes, nowhere else. */
@@ -59,9 +60,9 @@ export const clientMerge = studioSchema.table(
     keptId: uuid().notNull(),
     goneId: uuid().notNull(),
     /** The kept one's own words as they stood before: name, phone, email, contact, notes, bornOn. */
-    stood: jsonb().$type<unknown>().notNull(),
+    stood: ofTheDatabase().notNull(),
     /** Which rows were the other's, by table. */
-    moved: jsonb().$type<unknown>().notNull(),
+    moved: ofTheDatabase().notNull(),
     byId: uuid().notNull(),
     createdAt: createdAt(),
     undoneAt: timestamp({ withTimezone: true }),

@@ -19,3 +19,6 @@ export const documentOf = <T>(kind: DocumentKind<T>) =>
 /** The one column for what can be made again at any time: what cannot be read is null, and is made again. */
 export const remadeOf = <T>(read: (kept: unknown) => T | null, write: (value: T) => unknown) =>
   readJson<T | null>(read, (value) => (value === null ? null : write(value)));
+
+/** JSON that the database's own functions write and read: nothing of it is handed out. */
+export const ofTheDatabase = customType<{ data: null; driverData: unknown }>({ dataType: () => "jsonb", fromDriver: () => null });
