@@ -45,7 +45,12 @@ export async function signIn(page: Page, email: string, password: string) {
 export async function openClient(page: Page, name: RegExp) {
   // Looked for where the name is a plain one: a list has pages.
   await page.goto(/^[\p{L} ]+$/u.test(name.source) ? `/clients?find=${encodeURIComponent(name.source)}` : "/clients");
-  await page.getByRole("main").getByRole("link", { name }).click();
+  // By the name itself: a search finds notes that name somebody, too.
+  await page
+    .getByRole("main")
+    .getByRole("link")
+    .filter({ has: page.locator("bdi", { hasText: name }) })
+    .click();
   await page.waitForURL(/\/clients\/[0-9a-f-]{36}$/);
 }
 
