@@ -39,7 +39,10 @@ export async function collectEverything(tx: StudioTransaction, id: string): Prom
   const ids = whole.map((row) => String(row.id));
   const tables: Record<string, readonly Row[]> = {};
   for (const table of NAMES_A_CLIENT)
-    tables[table] = await rowsOf(tx, sql`select t.* from ${sql.raw(`studio.${table}`)} t where t.client_id in ${ids} order by t.created_at, 2`);
+    tables[table] = await rowsOf(
+      tx,
+      sql`select t.* from ${sql.raw(`studio.${table}`)} t where t.client_id in ${ids} order by t.created_at, 2`,
+    );
   for (const [table, { of, by }] of Object.entries(HANGS_ON)) {
     const owners = tables[of]!.map((row) => String(row.id));
     tables[table] =
