@@ -46,6 +46,7 @@ describe("a search", () => {
       { name: "Łucja Żółć", email: "lucja@post.example" },
       { name: "Tove Marsh", notes: "Is Leïla’s cousin; takes lenses out here." },
       { name: "Ada O’Brien", contact: "by letter, Harbour Row 4" },
+      { name: "Bea Kept Nationally", phone: "0171 777 0199" },
     );
     expect(await names({ find: "leila" })).toEqual(["Leïla Öster", "Tove Marsh"]);
     expect(await names({ find: "LEÏLA ost" })).toEqual(["Leïla Öster"]);
@@ -56,6 +57,9 @@ describe("a search", () => {
     expect(await names({ find: "post.example" })).toEqual(["Łucja Żółć"]);
     for (const number of ["0171 5550", "0171555", "+44171 555", "555-0123", "01715550123"])
       expect(await names({ find: number })).toEqual(["Leïla Öster"]);
+    for (const number of ["+44 171 777 0199", "0044 1717770199", "0171 777"])
+      expect(await names({ find: number })).toEqual(["Bea Kept Nationally"]);
+    expect(await names({ find: "+44 171 777 0188" })).toEqual([]);
     expect(await names({ find: "marsh leila" })).toEqual(["Tove Marsh"]);
     expect(await names({ find: "nobody" })).toEqual([]);
   });

@@ -8,13 +8,12 @@ import { lashMapSchema, ownLookSchema, sameKind, traySchema, withoutEmpty, type 
 import { lashMap, lashMapRevision, MAP_NOTE_KINDS, mapNote, mapTemplate, ownLook, survey, tray } from "@/db/schema";
 import { newestSurvey } from "@/features/survey/newestSurvey";
 import { refusePracticeLengths } from "@/features/visit/clientMaps";
+import { NO_CLIENT } from "@/features/person/knownClient";
 import { action, Refusal } from "@/server/action";
 import { inStudio } from "@/server/inStudio";
 import { mayActAs } from "@/server/member";
 import { headOf, historyOf } from "./data";
 import { saveNumber } from "@/server/typed";
-
-const GONE = "This client is not in the studio (any more).";
 
 export type SaveOutcome =
   | { readonly state: "saved"; readonly revision: number }
@@ -39,7 +38,7 @@ export const saveMap = action(
       // A map that is not there yet has no row to be locked: several first saves of it come one after the other by its name.
       await tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${`${me.studioId} map ${input.mapId}`}, 0))`);
       const [row] = await tx.select().from(lashMap).where(eq(lashMap.id, input.mapId)).for("update");
-      if (row && row.clientId !== clientId) throw new Refusal(GONE);
+      if (row && row.clientId !== clientId) throw new Refusal(NO_CLIENT);
       if ((row?.head ?? 0) !== input.base) {
         const head = await headOf(tx, input.mapId);
         if (!head) throw new Refusal("This map is not in the studio (any more).");
@@ -110,7 +109,7 @@ export const emptyTray = action(
 
 export const mapHistory = action({ input: z.strictObject({ clientId: z.uuid(), mapId: z.uuid() }) }, async (me, { clientId, mapId }) => {
   const history = await historyOf(me, clientId, mapId);
-  if (!history) throw new Refusal(GONE);
+  if (!history) throw new Refusal(NO_CLIENT);
   return history;
 });
 

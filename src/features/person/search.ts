@@ -1,6 +1,6 @@
 import "server-only";
 import { and, desc, isNull, sql, type SQL } from "drizzle-orm";
-import { figuresOf, fold, searchWords } from "@/core/client";
+import { figuresOf, fold, phoneEnd, searchWords } from "@/core/client";
 import type { Policy } from "@/core/policy";
 import { client } from "@/db/schema";
 import type { StudioTransaction } from "@/server/inStudio";
@@ -17,7 +17,9 @@ const MOSTLY_FIGURES = /^\+?[\d\s()/.-]{4,}$/;
 export function found(search: string): SQL | undefined {
   if (MOSTLY_FIGURES.test(search.trim())) {
     const figures = figuresOf(search).replace(/^0+/, "") || "0";
-    return sql`(${client.searched} like ${`%${literal(figures)}%`} or ${client.searched} like ${`%${literal(fold(search))}%`})`;
+    // Written with its country's number, it is found where it is kept without: both end alike.
+    const end = /^(\+|00)/.test(search.trim()) && figures.length > 9 ? phoneEnd(search)! : figures;
+    return sql`(${client.searched} like ${`%${literal(figures)}%`} or ${client.searched} like ${`%${literal(end)}%`} or ${client.searched} like ${`%${literal(fold(search))}%`})`;
   }
   return and(...searchWords(search).map((word) => sql`${client.searched} like ${`%${literal(word)}%`}`));
 }

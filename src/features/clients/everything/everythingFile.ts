@@ -2,6 +2,7 @@ import "server-only";
 import { strToU8, zip, type AsyncZippable } from "fflate";
 import { z } from "zod";
 import { studio } from "@/db/schema";
+import { NO_CLIENT } from "@/features/person/knownClient";
 import { note } from "@/server/audit";
 import { inStudio } from "@/server/inStudio";
 import { currentMember, mayActAs } from "@/server/member";
@@ -24,7 +25,7 @@ export async function everythingFile(clientId: string): Promise<Response> {
     const [own] = await tx.select({ name: studio.name }).from(studio);
     return { everything, studioName: own!.name };
   });
-  if (!found) return refuse(404, "This client is not in the studio (any more).");
+  if (!found) return refuse(404, NO_CLIENT);
   const { everything, studioName } = found;
   const { pictures, ...words } = everything;
   const moment = (at: unknown) => (typeof at === "string" ? formatIn(me.timeZone, new Date(at), "d MMM yyyy, HH:mm") : "");
