@@ -1,6 +1,5 @@
-import { AxeBuilder } from "@axe-core/playwright";
 import type { Page } from "@playwright/test";
-import { database, expect, keysAreHeard, test } from "./support";
+import { axeFinds, database, expect, keysAreHeard, test } from "./support";
 
 // The list of clients and whole records, as they are used: found, archived, doubled, merged, read in, handed out, erased.
 
@@ -8,8 +7,6 @@ test.describe.configure({ mode: "serial" });
 
 const lines = (page: Page) => page.locator("main li");
 const search = (page: Page) => page.getByRole("searchbox");
-const axe = async (page: Page) =>
-  (await new AxeBuilder({ page }).setLegacyMode().analyze()).violations.map(({ id, nodes }) => `${id}: ${nodes[0]?.html}`);
 
 async function addClient(page: Page, name: string, more: { phone?: string; email?: string } = {}): Promise<string> {
   await page.goto("/clients/new");
@@ -148,7 +145,7 @@ Juno Kelp;0555 0166 003;07/08/1999;
   await page.getByLabel("Other columns").selectOption("left out");
   await expect(kept.getByRole("row", { name: /Thorvald/ })).not.toContainText("Sandgate");
   await expect(page.getByText("Row 5: No name in this row.")).toBeVisible();
-  expect(await axe(page)).toEqual([]);
+  expect(await axeFinds(page)).toEqual([]);
   await page.getByRole("checkbox", { name: /Hedda Foreland/ }).check();
   await page.getByRole("button", { name: "Add 3 clients" }).click();
   await expect(page.getByText("3 clients added, 1 row without a name left out.")).toBeVisible();
@@ -195,7 +192,7 @@ test("everything about a client is one file; erased, of them no word is left, an
   await expect(page.getByRole("list", { name: "Visits, oldest first" }).getByRole("listitem")).toHaveCount(1);
   for (const name of ["Edit", "New map", "Take a survey", "Place a patch test", "Archive"])
     await expect(page.getByText(name, { exact: true })).toHaveCount(0);
-  expect(await axe(page)).toEqual([]);
+  expect(await axeFinds(page)).toEqual([]);
   await page.goto("/studio/audit?what=clients");
   await expect(page.getByRole("row", { name: /erased a client/ })).toContainText("a client who was erased");
 });

@@ -1,6 +1,5 @@
-import AxeBuilder from "@axe-core/playwright";
 import type { Page } from "@playwright/test";
-import { confirmAnswers, database, expect, keysAreHeard, signedOut, test, url } from "./support";
+import { axeFinds, confirmAnswers, database, expect, keysAreHeard, signedOut, test, url } from "./support";
 
 const UNDER_WAY = "11111111-1111-4111-8111-111111111111";
 const clear = `delete from studio.visit_event where visit_id = '${UNDER_WAY}'`;
@@ -84,25 +83,13 @@ const SIZES = [
 ] as const;
 const THEMES = ["paper", "lamp"] as const;
 
-const axe = async (page: Page) => (await new AxeBuilder({ page }).setLegacyMode().analyze()).violations;
-
-/** axe finds nothing and nothing runs off sideways, at every width, in both themes. (No frames here, so axe may run in one piece.) */
+/** axe finds nothing and nothing runs off sideways, at every width, in both themes. */
 async function check(page: Page, name: string) {
   for (const theme of THEMES) {
     await page.evaluate((to) => (document.documentElement.dataset.theme = to), theme);
     for (const [width, height] of SIZES) {
       await page.setViewportSize({ width, height });
-      let violations = await axe(page);
-      // A clock may turn from amber to red while axe looks, and it then holds one colour's ink against the other's ground: what is wrong stays wrong.
-      if (violations.length > 0) violations = await axe(page);
-      const told = violations.map(
-        ({ id, nodes }) =>
-          `${id}: ${nodes
-            .map((node) => `${node.target.join(" ")} ${node.failureSummary?.split("\n")[1] ?? ""}`)
-            .slice(0, 3)
-            .join("; ")}`,
-      );
-      expect([name, width, theme, told]).toEqual([name, width, theme, []]);
+      expect([name, width, theme, await axeFinds(page)]).toEqual([name, width, theme, []]);
       const overflow = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
       expect([name, width, theme, "sideways by", Math.max(0, overflow)]).toEqual([name, width, theme, "sideways by", 0]);
     }

@@ -1,6 +1,5 @@
-import AxeBuilder from "@axe-core/playwright";
 import { readFileSync } from "node:fs";
-import { expect, openClient, test } from "./support";
+import { axeFinds, expect, openClient, test } from "./support";
 
 test("how sets last: looked at when asked, stopped, found in pictures, words, a table and CSV", async ({ page }) => {
   test.setTimeout(120_000);
@@ -41,7 +40,7 @@ test("how sets last: looked at when asked, stopped, found in pictures, words, a 
   await expect(page.locator('[data-effect="primer primer"][data-found]')).toHaveCount(0);
   const where = page.getByRole("region", { name: "Where they went" });
   await expect(where.getByText("The side slept on.").first()).toBeVisible();
-  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
+  expect(await axeFinds(page)).toEqual([]);
 
   await page.getByLabel("By", { exact: true }).selectOption("humidity");
   await expect(page.locator("[data-curve]")).toHaveCount(3);
@@ -75,7 +74,7 @@ test("how one client's sets lasted: nature's part, the work's, the side slept on
   await sets.first().click();
   await expect(heading).not.toHaveText(before);
   await expect(sets.first()).toHaveAttribute("aria-pressed", "true");
-  expect((await new AxeBuilder({ page }).include("#lasted").analyze()).violations).toEqual([]);
+  expect(await axeFinds(page, "#lasted")).toEqual([]);
 });
 
 test("the next visit is proposed on the best day to come back, with why and what a week later costs", async ({ page }) => {
@@ -145,7 +144,7 @@ test("the next date is proposed without any visit: on the client's page, and whe
   await sheet.getByRole("button", { name: "Take that day" }).click();
   await expect(sheet.getByLabel("Day")).toHaveValue(best);
   await expect(sheet.getByRole("button", { name: "Take that day" })).toHaveCount(0);
-  expect((await new AxeBuilder({ page }).include('[role="dialog"]').analyze()).violations).toEqual([]);
+  expect(await axeFinds(page, "[role=dialog]")).toEqual([]);
   // Only a fill has such a day.
   await sheet.getByLabel("Service").selectOption("lift");
   await expect(sheet.getByText(/^Best on/)).toHaveCount(0);
@@ -172,7 +171,7 @@ test("a map on its 21st day, and in another curl, diameter and length beside it;
   const [own, other] = await row(/^heaviest/).allInnerTexts();
   expect(Number(/and ([\d.]+)/.exec(other!)![1])).toBeGreaterThan(1.4 * Number(/and ([\d.]+)/.exec(own!)![1]));
   await page.getByLabel("Longer or shorter").selectOption("1");
-  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
+  expect(await axeFinds(page)).toEqual([]);
   await page.getByRole("button", { name: "Take 0.20, 1 mm longer" }).click();
   await expect(page.getByLabel("Title of the map")).toHaveValue(/0\.20/);
   await expect(pictures).toHaveCount(1);

@@ -1,8 +1,7 @@
-import { AxeBuilder } from "@axe-core/playwright";
 import type { Browser, BrowserContext, Page } from "@playwright/test";
 import { recover } from "../../src/db/recover";
 import { codeAt } from "../support/totp";
-import { database, databases, expect, mailPage, signedOut, signIn, test, url } from "./support";
+import { axeFinds, database, databases, expect, mailPage, signedOut, signIn, test, url } from "./support";
 
 // Passwords, links, a second factor, lockout, deactivating and recovery, by the pages that people use. Wren is made here and belongs to nobody else.
 
@@ -17,8 +16,6 @@ async function fresh(browser: Browser, headers: Record<string, string> = {}): Pr
   return { context, page: await context.newPage() };
 }
 const isIn = (page: Page) => expect(page.getByRole("navigation", { name: "Places" })).toBeVisible();
-const axe = async (page: Page) =>
-  (await new AxeBuilder({ page }).setLegacyMode().analyze()).violations.map(({ id, nodes }) => `${id}: ${nodes[0]?.html}`);
 
 async function personSheet(page: Page) {
   await page.goto("/studio/people");
@@ -49,7 +46,7 @@ test("somebody is invited, gets the link by mail, chooses a password and signs i
   const { context, page: hers } = await fresh(browser);
   await hers.goto(link);
   await expect(hers.getByRole("heading", { name: "Choose a password" })).toBeVisible();
-  expect(await axe(hers)).toEqual([]);
+  expect(await axeFinds(hers)).toEqual([]);
   await hers.getByLabel("New password").fill("too short");
   await hers.getByLabel("The same again").fill("too short");
   await hers.getByRole("button", { name: "Keep this password" }).click();
@@ -119,7 +116,7 @@ test("a second factor is set up, asked at sign-in, and got round by a recovery c
   await sheet.getByLabel("Your password").fill(password);
   await sheet.getByRole("button", { name: "Go on" }).click();
   await expect(sheet.getByRole("img", { name: "Square to be scanned" })).toBeVisible();
-  expect(await axe(page)).toEqual([]);
+  expect(await axeFinds(page)).toEqual([]);
   secret = (await sheet.getByTestId("secret").innerText()).replace(/\s/g, "");
   await sheet.getByLabel("Code from your app").fill("000 000");
   await sheet.getByRole("button", { name: "Ask for a code from now on" }).click();
@@ -136,7 +133,7 @@ test("a second factor is set up, asked at sign-in, and got round by a recovery c
   const next = await fresh(browser);
   await signIn(next.page, WREN, password);
   await next.page.getByLabel("Code from your app").waitFor();
-  expect(await axe(next.page)).toEqual([]);
+  expect(await axeFinds(next.page)).toEqual([]);
   // The password alone is no way in, by whatever address.
   await next.page.goto("/clients");
   await expect(next.page).toHaveURL(/\/sign-in$/);
@@ -201,7 +198,7 @@ test("a lost phone: the owner takes the second factor off; who is deactivated is
 
   const again = await personSheet(page);
   await again.getByRole("button", { name: "Deactivate…" }).click();
-  expect(await axe(page)).toEqual([]);
+  expect(await axeFinds(page)).toEqual([]);
   await again.getByRole("button", { name: "Deactivate Wren Ashdown" }).click();
   await expect(page.getByRole("region", { name: "Deactivated" })).toContainText("Wren Ashdown");
   await hers.goto("/clients");
@@ -221,7 +218,7 @@ test("a forgotten password: by mail, and by whoever runs the server", async ({ b
   await page.goto("/sign-in");
   await page.getByRole("button", { name: "Forgotten password" }).click();
   await page.getByLabel(/^Or have one sent/).fill(WREN);
-  expect(await axe(page)).toEqual([]);
+  expect(await axeFinds(page)).toEqual([]);
   await page.getByRole("button", { name: "Send me a link" }).click();
   await expect(page.getByText(/a link is on its way/)).toBeVisible();
   const newest = async () =>
@@ -271,7 +268,7 @@ test("asked of everybody, a second factor is set up before anything else", async
     const { context, page } = await fresh(browser);
     await signIn(page, WREN, "fourth of hers 89");
     await expect(page.getByRole("heading", { name: "One more step" })).toBeVisible();
-    expect(await axe(page)).toEqual([]);
+    expect(await axeFinds(page)).toEqual([]);
     await page.goto("/clients");
     await expect(page).toHaveURL(/\/second-factor$/);
     expect((await page.request.get("/api/visits/running")).status()).toBe(401);

@@ -1,3 +1,4 @@
+import AxeBuilder from "@axe-core/playwright";
 import { expect, type Page, test as base } from "@playwright/test";
 import pg from "pg";
 
@@ -110,6 +111,30 @@ export async function askWhole(page: Page, so: readonly string[] = []) {
 export async function confirmAnswers(page: Page) {
   await page.getByRole("button", { name: /^As on .*, nothing changed$/ }).click();
   await expect(page.getByText(/^Answered today/)).toBeVisible();
+}
+
+/**
+ * What axe finds on a page, or in a part of it, a line each; empty where nothing is wrong. What is under way is ended before it
+ * looks (a colour fading into that of another theme is neither), and what it finds must be there twice: a clock may turn from
+ * amber to red while it looks, and it then holds one colour's ink against the other's ground. (No frames here, so axe may run
+ * in one piece.)
+ */
+export async function axeFinds(page: Page, within?: string): Promise<string[]> {
+  const look = async () => {
+    await page.evaluate(() => {
+      for (const animation of document.getAnimations()) if (animation.effect?.getComputedTiming().endTime !== Infinity) animation.finish();
+    });
+    const axe = new AxeBuilder({ page }).setLegacyMode();
+    const { violations } = await (within ? axe.include(within) : axe).analyze();
+    return violations.map(
+      ({ id, nodes }) =>
+        `${id}: ${nodes
+          .slice(0, 3)
+          .map((node) => `${node.target.join(" ")} ${node.failureSummary?.split("\n")[1]?.trim() ?? ""}`)
+          .join("; ")}`,
+    );
+  };
+  return (await look()).length > 0 ? await look() : [];
 }
 
 export async function database<T>(work: (db: pg.Client) => Promise<T>): Promise<T> {
