@@ -3,6 +3,7 @@ import { createHash, randomBytes } from "node:crypto";
 import { hashPassword, verifyPassword } from "better-auth/crypto";
 import { and, eq, gt, isNull, ne, sql } from "drizzle-orm";
 import { account, passwordLink, session, user, type LinkKind } from "@/db/schema";
+import { isRefusedAs } from "./databaseRefusal";
 import { authDatabase } from "./pools";
 
 export const SHORTEST_PASSWORD = 10;
@@ -31,6 +32,23 @@ export async function isPassword(userId: string, password: string): Promise<bool
 export async function changePassword(userId: string, password: string, keptSessionId: string): Promise<void> {
   const hash = await hashPassword(password);
   await authDatabase().transaction((tx) => write(tx, userId, hash, keptSessionId));
+}
+
+/**
+ * The address they sign in with from now on; false where somebody signs in with it already. Links still open end: they went to
+ * the address before, and whoever reads that may be the reason for the change.
+ */
+export async function changeAddress(userId: string, email: string): Promise<boolean> {
+  try {
+    await authDatabase().transaction(async (tx) => {
+      await tx.update(user).set({ email, updatedAt: new Date() }).where(eq(user.id, userId));
+      await tx.delete(passwordLink).where(and(eq(passwordLink.userId, userId), isNull(passwordLink.usedAt)));
+    });
+    return true;
+  } catch (error) {
+    if (isRefusedAs("unique", error)) return false;
+    throw error;
+  }
 }
 
 /** A link's secret, and the hash of it that is kept. */

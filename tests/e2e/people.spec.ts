@@ -96,6 +96,42 @@ test("a changed password signs out everywhere else, and is kept from eight chara
   await there.context.close();
 });
 
+test("another e-mail address: by the password; the one before is told, and lets nobody in", async ({ browser }) => {
+  const { context, page } = await fresh(browser);
+  await signIn(page, WREN, password);
+  await isIn(page);
+  await page.goto("/profile");
+  const mine = page.getByRole("region", { name: "Name and address" });
+  const sheet = page.getByRole("dialog", { name: "Change your e-mail address" });
+  const change = async (email: string, current: string) => {
+    await sheet.getByLabel("New e-mail address").fill(email);
+    await sheet.getByLabel("Your password").fill(current);
+    await sheet.getByRole("button", { name: "Change address" }).click();
+  };
+  await mine.getByRole("button", { name: "Change your e-mail address" }).click();
+  await expect(sheet.getByLabel("New e-mail address")).toBeFocused();
+  await change("ashdown@post.example", "not this one at all");
+  await expect(sheet.getByText("That is not your password.")).toBeVisible();
+  await expect(sheet.getByLabel("New e-mail address")).toHaveValue("ashdown@post.example");
+  expect(await axeFinds(page)).toEqual([]);
+  await change("ashdown@post.example", password);
+  await expect(page.getByText("From now on you sign in with the new address.")).toBeVisible();
+  await expect(mine).toContainText("You sign in as ashdown@post.example");
+  const [mail] = (await (await page.request.get(`${mailPage}/mails.json`)).json()) as { to: string; subject: string }[];
+  expect(mail).toMatchObject({ to: WREN, subject: expect.stringContaining("another address") });
+
+  const other = await fresh(browser);
+  await signIn(other.page, WREN, password);
+  await expect(other.page.getByText("That address and password do not go together.")).toBeVisible();
+  await signIn(other.page, "ashdown@post.example", password);
+  await isIn(other.page);
+  await other.context.close();
+  await mine.getByRole("button", { name: "Change your e-mail address" }).click();
+  await change(WREN, password);
+  await expect(mine).toContainText(`You sign in as ${WREN}`);
+  await context.close();
+});
+
 async function byRecoveryCode(page: Page, code: string) {
   await signIn(page, WREN, password);
   await page.getByRole("button", { name: "Use a recovery code" }).click();

@@ -195,6 +195,48 @@ describe("a password", () => {
   });
 });
 
+describe("the address one signs in with", () => {
+  const change = async (email: string, current = PASSWORD) => (await account()).changeAddress({ email, current });
+
+  test("is changed by who knows the password; the one before lets nobody in, is told so, and its open links are dead", async () => {
+    actAs(studio.member("owner"));
+    const link = await (await people()).makeLink({ id: studio.ids.technician });
+    if (!link.ok) throw new Error();
+    actAs(studio.member("technician"));
+    accountIs({ email: mail.technician });
+    expect(await change("else@people.example", "not this one")).toMatchObject({ ok: false, fields: { current: expect.any(String) } });
+    expect(await change("no address")).toMatchObject({ ok: false, fields: { email: expect.any(String) } });
+    expect(await change(mail.technician.toUpperCase())).toMatchObject({ ok: false, fields: { email: expect.stringMatching(/have/) } });
+    expect(await change(mail.owner)).toMatchObject({ ok: false, fields: { email: expect.stringMatching(/taken/) } });
+    const { openLink } = await import("@/server/passwords");
+    expect(await openLink(linkOf(link.data.url))).not.toBeNull();
+    expect([await audit("addressChanged"), mails]).toEqual([[], []]);
+
+    expect(await change("Else@People.example")).toEqual({ ok: true, data: null });
+    expect((await signIn(mail.technician)).status).toBe(401);
+    expect((await signIn("else@people.example")).status).toBe(200);
+    expect((await signIn("ELSE@people.example")).status).toBe(200);
+    expect(await openLink(linkOf(link.data.url))).toBeNull();
+    expect(await audit("addressChanged")).toMatchObject([{ by_id: studio.ids.technician, detail: null }]);
+    expect(mails).toEqual([expect.objectContaining({ to: mail.technician, text: expect.stringContaining("lets nobody in any more") })]);
+    expect(mails[0]!.text).not.toContain("else@people.example");
+    // Nobody else's was touched, and the one given up may be taken.
+    expect((await signIn(mail.trainee)).status).toBe(200);
+    accountIs({ email: "else@people.example" });
+    expect((await change(mail.technician)).ok).toBe(true);
+  });
+
+  test("of two who want one address at once, one has it", async () => {
+    const { changeAddress } = await import("@/server/passwords");
+    const wanted = "both@people.example";
+    const had = [studio.ids.technician, studio.ids.trainee].map((id) => changeAddress(id, wanted));
+    expect((await Promise.all(had)).sort()).toEqual([false, true]);
+    expect(await sql("select 1 from auth.user where email = $1", [wanted])).toHaveLength(1);
+    await changeAddress(studio.ids.technician, mail.technician);
+    await changeAddress(studio.ids.trainee, mail.trainee);
+  });
+});
+
 describe("sign-ins", () => {
   test("are listed with what each was made on, and ended one by one or all but this", async () => {
     for (const agent of ["Mozilla/5.0 (iPad; CPU OS 18_0 like Mac OS X) AppleWebKit Version/18.0 Safari/604.1", "curl/8", "curl/8"])

@@ -1,4 +1,6 @@
-import { guessClientTable, readClientTable, readDay, type ClientRow } from "./clientTable";
+import { readClientTable, type ClientRow } from "./clientTable";
+import { readDay } from "./dayOfBirth";
+import { guessClientTable } from "./guessClientTable";
 
 const TODAY = "2026-06-15";
 const rowsOf = (text: string, separator = ",") =>
@@ -70,6 +72,75 @@ test.each([
   ["Client;DOB;Mobile\nLina Marsh;1990-12-25;0171 555 0123", { name: "Lina Marsh", bornOn: "1990-12-25", phone: "0171 555 0123" }],
 ])("headings of another language: %j", (text, client) => {
   expect(clients(read(text, ";").rows)[0]).toMatchObject(client);
+});
+
+test.each([
+  [
+    "Имя,Фамилия,Телефон,Дата рождения,Примечание\nЛина,Марш,+7 171 555 01 23,25.12.1990,левый бок",
+    { name: "Лина Марш", phone: "+7 171 555 01 23", bornOn: "1990-12-25", notes: "левый бок" },
+  ],
+  [
+    "Jméno,Příjmení,Telefon,Datum narození,Poznámka\nŽofie,Mokrá,171 555 012,25.12.1990,levý bok",
+    { name: "Žofie Mokrá", phone: "171 555 012", bornOn: "1990-12-25", notes: "levý bok" },
+  ],
+  [
+    "Ad,Soyad,Telefon,Doğum tarihi,E-posta\nLale,Kıyı,0171 555 01 23,25.12.1990,lale@posta.example",
+    { name: "Lale Kıyı", phone: "0171 555 01 23", bornOn: "1990-12-25", email: "lale@posta.example" },
+  ],
+  ["Nimi,Puhelin,Syntymäaika\nLiina Ranta,0171 555 0123,25.12.1990", { name: "Liina Ranta", phone: "0171 555 0123", bornOn: "1990-12-25" }],
+  ["Fornavn,Etternavn,Fødselsdato\nLine,Strand,25.12.1990", { name: "Line Strand", bornOn: "1990-12-25" }],
+])("headings of yet another language: %j", (text, client) => expect(clients(read(text).rows)).toEqual([expect.objectContaining(client)]));
+
+test("of several headings that would do, the one whose column holds what it says; the others are in the note", () => {
+  const { guess, rows } = read(`
+Name,E-mails wanted,E-mail 1 label,E-mail 1,Phone 1 label,Phone 1,Cancelled visits,Birth name,Birthday
+Lina Marsh,yes,Work,lina@post.example,Mobile,0171 555 0123,2,Oare,25/12/1990
+Tove Oare,no,Home,,Home,0171 555 0199,0,,01/02/1985`);
+  expect(guess.reading.columns).toEqual({ name: 0, email: 3, phone: 5, bornOn: 8 });
+  expect(clients(rows)[0]).toMatchObject({ email: "lina@post.example", phone: "0171 555 0123", bornOn: "1990-12-25" });
+  expect(clients(rows)[0]!.notes.split("\n")).toEqual([
+    "E-mails wanted: yes",
+    "E-mail 1 label: Work",
+    "Phone 1 label: Mobile",
+    "Cancelled visits: 2",
+    "Birth name: Oare",
+  ]);
+  // And alone it is no telephone, though "cell" is in it.
+  expect(read("Name,Cancelled\nLina,2").guess.reading.columns).toEqual({ name: 0 });
+});
+
+test("headings in no language we know are headings still: what stands under them is something else", () => {
+  const { guess, rows } = read(`
+Izena,Zenbakia,Helbidea,Azken bisita
+Lina Marsh,0171 555 0123,lina@post.example,03/05/2026
+Tove Oare,0171 555 0199,tove@post.example,04/05/2026`);
+  // When they were last there is a day too, and nobody's birthday.
+  expect(guess.reading).toMatchObject({ skip: 1, columns: { name: 0, phone: 1, email: 2 } });
+  expect(guess.reading.columns).not.toHaveProperty("bornOn");
+  expect(guess.doubts).toHaveLength(1);
+  expect(clients(rows).map(({ name, notes }) => [name, notes])).toEqual([
+    ["Lina Marsh", "Azken bisita: 03/05/2026"],
+    ["Tove Oare", "Azken bisita: 04/05/2026"],
+  ]);
+  // A number of a card is no telephone, for all that its heading is not known.
+  expect(read("Izena,Txartela\nLina Marsh,1000234\nTove Oare,1000235").guess.reading.columns).toEqual({ name: 0 });
+});
+
+test("a first row that lacks what the others have is a client all the same, where anything of it is one's", () => {
+  const { guess, rows } = read(`
+Lina Marsh,no number yet,lina@post.example
+Tove Oare,0171 555 0199,tove@post.example
+Moa Dunn,0171 555 0155,moa@post.example`);
+  expect(guess.reading.skip).toBe(0);
+  expect(clients(rows).map(({ phone, contact }) => [phone, contact])[0]).toEqual(["", "no number yet"]);
+});
+
+test("a number of a small place is a number, one in brackets too", () => {
+  expect(clients(read("Name,Phone\nLina,55 501\nTove,1234").rows).map(({ phone, contact }) => [phone, contact])).toEqual([
+    ["55 501", ""],
+    ["", "1234"],
+  ]);
+  expect(read("Lina Marsh,(555) 123-4567\nTove Oare,(555) 123-4568").guess.reading.columns).toEqual({ name: 0, phone: 1 });
 });
 
 test("titles over the headings are passed over; without headings columns are known by what stands in them, and that is said", () => {

@@ -19,16 +19,6 @@ export {
   type TableTime,
 } from "./readingsTable";
 export { stripName } from "./stripName";
-export {
-  CLIENT_FIELDS,
-  DAY_ORDERS,
-  guessClientTable,
-  readClientTable,
-  readDay,
-  type ClientField,
-  type ClientRow,
-  type ClientTableGuess,
-  type ClientTableReading,
-  type DayOrder,
-  type ReadClient,
-} from "./clientTable";
+export { CLIENT_FIELDS, readClientTable, type ClientField, type ClientRow, type ClientTableReading, type ReadClient } from "./clientTable";
+export { DAY_ORDERS, readDay, type DayOrder } from "./dayOfBirth";
+export { guessClientTable, type ClientTableGuess } from "./guessClientTable";

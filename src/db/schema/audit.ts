@@ -18,6 +18,7 @@ export const AUDIT_KINDS = [
   "secondFactorLeftFree",
   "invited",
   "nameChanged",
+  "addressChanged",
   "roleChanged",
   "deactivated",
   "broughtBack",

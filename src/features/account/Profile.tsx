@@ -7,9 +7,11 @@ import { FormBody, FormSheet, useStudioForm } from "@/ui/form";
 import { loadAfresh } from "@/ui/loadAfresh";
 import { NewPassword } from "@/features/signIn/NewPassword";
 import { changeName, changePassword, dropSecondFactor, endSessions, leaveStudio, renewRecoveryCodes } from "./actions";
+import { ownPasswordField } from "./ownPasswordField";
 import { ProfilePart } from "./ProfilePart";
 import { RecoveryCodes } from "./RecoveryCodes";
 
+const AddressSheet = dynamic(() => import("./AddressSheet").then((module) => module.AddressSheet));
 const SecondFactorSetUp = dynamic(() => import("./SecondFactorSetUp").then((module) => module.SecondFactorSetUp));
 
 const passwordOnly = () => import("./schema").then((module) => module.passwordOnly);
@@ -48,6 +50,7 @@ export function Profile({ children, ...profile }: ProfileProps & { children: Rea
 }
 
 function Name({ name, email, role }: Pick<ProfileProps, "name" | "email" | "role">) {
+  const [changing, setChanging] = useState(false);
   const form = useStudioForm({
     values: { name },
     schema: () => import("./schema").then(({ nameForm }) => nameForm),
@@ -55,13 +58,17 @@ function Name({ name, email, role }: Pick<ProfileProps, "name" | "email" | "role
     staysAsTyped: true,
   });
   return (
-    <ProfilePart title="Name">
+    <ProfilePart title="Name and address">
       <FormBody form={form} submit="Save name" working="Saving…" tone="line" disabled={!form.isDirty}>
         <TextField label="As others see it" autoComplete="name" {...form.field("name")} />
         <p className="text-[0.9375rem] text-ink-2">
           You sign in as <span className="break-all">{email}</span>, {role}.
         </p>
       </FormBody>
+      <Button tone="plain" className="mt-2" onClick={() => setChanging(true)}>
+        Change your e-mail address
+      </Button>
+      {changing ? <AddressSheet email={email} onClose={() => setChanging(false)} /> : null}
     </ProfilePart>
   );
 }
@@ -125,14 +132,12 @@ function SecondFactor({ hasSecondFactor, demandsSecondFactor }: Pick<ProfileProp
   );
 }
 
-const current = { label: "Your password", type: "password", autoComplete: "current-password", dir: "ltr" } as const;
-
 function DropSheet({ onClose }: { onClose: () => void }) {
   const form = useStudioForm({ values: { current: "" }, schema: passwordOnly, send: dropSecondFactor, onKept: onClose });
   return (
     <FormSheet title="Take the second factor off" form={form} submit="Take it off" working="Taking it off…" tone="stop" onClose={onClose}>
       <p>From then on your password alone lets you in.</p>
-      <TextField {...current} {...form.field("current")} />
+      <TextField {...ownPasswordField} {...form.field("current")} />
     </FormSheet>
   );
 }
@@ -157,7 +162,7 @@ function CodesSheet({ onClose }: { onClose: () => void }) {
   return (
     <FormSheet title="New recovery codes" form={form} submit="Make new ones" working="Making them…" onClose={onClose}>
       <p>Those you have are dead as soon as the new ones are made.</p>
-      <TextField {...current} {...form.field("current")} />
+      <TextField {...ownPasswordField} {...form.field("current")} />
     </FormSheet>
   );
 }
@@ -224,7 +229,7 @@ function LeaveSheet({ onClose }: { onClose: () => void }) {
   return (
     <FormSheet title="Leave the studio" form={form} submit="Leave" working="Leaving…" tone="stop" onClose={onClose}>
       <p>Visits you are booked for stay booked until the owner gives them to somebody else.</p>
-      <TextField {...current} {...form.field("current")} />
+      <TextField {...ownPasswordField} {...form.field("current")} />
     </FormSheet>
   );
 }

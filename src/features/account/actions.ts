@@ -9,10 +9,12 @@ import { note } from "@/server/audit";
 import { auth } from "@/server/auth";
 import { countGuess, takeGuessBack } from "@/server/guesses";
 import { inStudio } from "@/server/inStudio";
+import { sendMail } from "@/server/mail";
 import { currentAccount, type Member } from "@/server/member";
-import { changePassword as keepPassword, isPassword } from "@/server/passwords";
+import { changeAddress as keepAddress, changePassword as keepPassword, isPassword } from "@/server/passwords";
 import { authDatabase } from "@/server/pools";
-import { codeForm, nameForm, passwordForm, passwordOnly } from "./schema";
+import { addressForm, codeForm, nameForm, passwordForm, passwordOnly } from "./schema";
+import { addressChangedMail } from "./addressChangedMail";
 import { sessionsOf } from "./sessions";
 
 /** Whose account it is, also while the second factor that is asked of everybody is still to be set up. */
@@ -44,6 +46,18 @@ export const changePassword = action({ input: passwordForm, who: owner }, async 
   await refuseWrongPassword(me, current);
   await keepPassword(me.id, password, await sessionNow());
   await inStudio(me, (tx) => note(tx, me, "passwordChanged"));
+  refresh();
+  return null;
+});
+
+/** Another address to sign in with. The one before is told, where mail is sent: it may have been somebody else. */
+export const changeAddress = action({ input: addressForm }, async (me, { current, email }) => {
+  await refuseWrongPassword(me, current);
+  const { email: before } = (await currentAccount())!;
+  if (email === before) throw new Refusal("You sign in with this address already.", { email: "The one you have." });
+  if (!(await keepAddress(me.id, email))) throw new Refusal("Somebody signs in with this address already.", { email: "Already taken." });
+  await inStudio(me, (tx) => note(tx, me, "addressChanged"));
+  await sendMail(addressChangedMail({ to: before, name: me.name, studioName: me.studioName }));
   refresh();
   return null;
 });

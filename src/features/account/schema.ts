@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { passwordSchema, personName } from "@/features/signIn/schema";
+import { passwordSchema, personEmail, personName } from "@/features/signIn/schema";
 
 export const nameForm = z.strictObject({ name: personName });
 
@@ -10,6 +10,9 @@ export const passwordForm = z
   .strictObject({ current: ownPassword, password: passwordSchema, again: z.string() })
   .refine(({ password, again }) => password === again, { path: ["again"], message: "Not the same as above." })
   .refine(({ password, current }) => password !== current, { path: ["password"], message: "This is the one you have." });
+
+/** The address one signs in with, small as it is kept. */
+export const addressForm = z.strictObject({ current: ownPassword, email: personEmail.toLowerCase() });
 
 export const passwordOnly = z.strictObject({ current: ownPassword });
 export const codeForm = z.strictObject({

@@ -3,6 +3,7 @@ import { and, asc, desc, eq, isNull, lt, or, sql } from "drizzle-orm";
 import { serviceOf } from "@/core/service";
 import { chair, client, member as memberTable, room, visit } from "@/db/schema";
 import { Refusal } from "@/server/action";
+import { isRefusedAs } from "@/server/databaseRefusal";
 import type { StudioTransaction } from "@/server/inStudio";
 import type { Member } from "@/server/member";
 import { timeIn } from "@/server/studioTime";
@@ -45,16 +46,9 @@ export async function whereFree<T>(
   try {
     return await tx.transaction(work);
   } catch (error) {
-    if (!isTaken(error)) throw error;
+    if (!isRefusedAs("exclusion", error)) throw error;
     throw new Refusal(await takenWords(tx, me, place, exceptId), { startsAt: "Taken." });
   }
-}
-
-const EXCLUSION_VIOLATION = "23P01";
-function isTaken(error: unknown): boolean {
-  for (let one: unknown = error; one instanceof Error; one = one.cause)
-    if ((one as { code?: unknown }).code === EXCLUSION_VIOLATION) return true;
-  return false;
 }
 
 /** Visits that overlap a place, earliest first. */
