@@ -135,6 +135,24 @@ Moa Dunn,0171 555 0155,moa@post.example`);
   expect(clients(rows).map(({ phone, contact }) => [phone, contact])[0]).toEqual(["", "no number yet"]);
 });
 
+test("without headings a first client whose cells are like the others' is one, and a number needs no 0 before it", () => {
+  const born = read("Lina Marsh,25 Dec 1990\nTove Oare,01/02/1985\nMoa Dunn,03/04/1991");
+  expect(born.rows).toHaveLength(3);
+  expect(read("Lina Marsh,likes C\nTove Oare,0171 555 0199\nMoa Dunn,likes D").rows).toHaveLength(3);
+  expect(born.guess.reading.columns).toEqual({ name: 0, bornOn: 1 });
+  expect(read("Lina Marsh,555 123 4567\nTove Oare,555 123 4568").guess.reading).toMatchObject({ skip: 0, columns: { name: 0, phone: 1 } });
+});
+
+test.each([
+  ["Contact", "0171 555 0123", { phone: 1 }],
+  ["Contact", "lina@post.example", { email: 1 }],
+  ["Contact number", "555 123 4567", { phone: 1 }],
+  ["Number", "555 123 4567", { phone: 1 }],
+  ["Contact", "at the harbour shop", { contact: 1 }],
+])("under %j, %j is known for what it is", (heading, cell, column) =>
+  expect(read(`Name,${heading}\nLina Marsh,${cell}`).guess.reading.columns).toEqual({ name: 0, ...column }),
+);
+
 test("a number of a small place is a number, one in brackets too", () => {
   expect(clients(read("Name,Phone\nLina,55 501\nTove,1234").rows).map(({ phone, contact }) => [phone, contact])).toEqual([
     ["55 501", ""],

@@ -19,7 +19,10 @@ const HEADINGS: readonly (readonly [ClientField, RegExp])[] = [
     /^(last|family|sur)[\s_-]*name|^nachname|^familienname|^nom( de famille)?$|^apellido|^efternamn|^et(ter|er)navn|^efternavn|^nazwisko|^achternaam|^cognome|^sobrenome|^sukunimi|^p[řr][íi]jmen[íi]|^vezet[ée]kn[ée]v|^soyad|^фамилия|^прізвище|^επώνυμο|^επίθετο/i,
   ],
   ["email", /e-?mail|^mail$|correo|courriel|e-?post|s[äa]hk[öo]posti|e-?posta|почта|пошта/i],
-  ["phone", /phone|mobile|\bcell|^tel|^handy|mobil|m[óo]vil|t[ée]l[ée]fono?|telefon|gsm|puhelin|matkapuh|телефон|τηλέφωνο|κινητό/i],
+  [
+    "phone",
+    /phone|mobile|\bcell|contact[\s_-]*n(o|um)|^n[uú]m(ber|mer|er|éro|ero)$|rufnummer|^tel|^handy|mobil|m[óo]vil|t[ée]l[ée]fono?|telefon|gsm|puhelin|matkapuh|телефон|τηλέφωνο|κινητό/i,
+  ],
   [
     "bornOn",
     /birth|^dob$|born|geburt|naiss|nacimiento|f[öo]del|f[øo]d[ts]|urodz|geboorte|nascita|nascimento|syntym|naroz|sz[üu]let|do[ğg]um|рожд|народж|γέννησ/i,
@@ -60,17 +63,22 @@ export function guessClientTable(rows: readonly (readonly string[])[], today: st
   };
   // Where several headings would do ("Phone, label" before "Phone, number"; "E-mails wanted"), the one whose cells are what it says.
   const isOne: Partial<Record<ClientField, (cell: string) => boolean>> = { email: isEmail, phone: isPhone, bornOn: isDay };
-  for (const [field, words] of HEADINGS)
-    take(
-      field,
-      all
-        .filter((i) => !taken.has(i) && words.test(header[i] ?? ""))
-        .sort((a, b) => share(b, isOne[field] ?? Boolean) - share(a, isOne[field] ?? Boolean))[0],
-    );
-  // What no heading says may be plain by what stands there. A day may be any day, so it is only taken where there is no heading.
+  const byHeading = (fields: (field: ClientField) => boolean) => {
+    for (const [field, words] of HEADINGS)
+      if (fields(field))
+        take(
+          field,
+          all
+            .filter((i) => !taken.has(i) && words.test(header[i] ?? ""))
+            .sort((a, b) => share(b, isOne[field] ?? Boolean) - share(a, isOne[field] ?? Boolean))[0],
+        );
+  };
+  byHeading((field) => field !== "contact");
+  // What no heading says, or "Contact" only, may be plain by what stands there. A day may be any day, so it is only taken where
+  // there is no heading.
   const free = () => all.filter((i) => !taken.has(i));
   const isUntitled = (i: number) => !header[i];
-  const isUnknown = (i: number) => !HEADINGS.some(([, words]) => words.test(header[i] ?? ""));
+  const isUnknown = (i: number) => !HEADINGS.some(([field, words]) => field !== "contact" && words.test(header[i] ?? ""));
   take(
     "email",
     free().find((i) => share(i, isEmail) > 0.6),
@@ -83,6 +91,7 @@ export function guessClientTable(rows: readonly (readonly string[])[], today: st
     "phone",
     free().find((i) => share(i, isBarePhone) > 0.6 && (isUntitled(i) || (isUnknown(i) && share(i, (cell) => /^[+0(]/.test(cell)) > 0.6))),
   );
+  byHeading((field) => field === "contact");
   const doubts: string[] = [];
   // "Nom" and "Nombre" are half a name beside another half, and a whole one alone.
   if (columns.name === undefined && (columns.firstName === undefined) !== (columns.lastName === undefined)) {
@@ -112,7 +121,7 @@ const shareOf = (cells: readonly string[], test: (cell: string) => boolean) =>
 
 /**
  * The row of the headings, below 0 where there is none: the first of the first rows in which most is a heading we know (titles
- * may stand over it); else, in whatever language, the first row of all, where it says something else than what its columns hold.
+ * may stand over it); else, in whatever language, the first row of all, where it holds no address, number or day and a column under it does.
  */
 function headingRow(rows: readonly (readonly string[])[], filled: number, isDay: (cell: string) => boolean): number {
   const known = (row: readonly string[]) => row.filter((cell) => HEADINGS.some(([, words]) => words.test(cell.trim()))).length;
@@ -120,14 +129,15 @@ function headingRow(rows: readonly (readonly string[])[], filled: number, isDay:
     .slice(0, 12)
     .findIndex((row) => known(row) >= 2 || (known(row) === 1 && row.filter((cell) => cell.trim()).length <= 2));
   if (worded >= 0) return worded;
+  const isKnown = (cell: string) => isEmail(cell) || isBarePhone(cell) || isDay(cell);
   const first = rows[filled]!.map(bare);
-  const below = rows.slice(filled + 1, filled + 1 + LOOKED_AT);
-  const isOther = (cell: string, column: number) =>
-    cell !== "" &&
-    [isEmail, isBarePhone, isDay].some(
-      (test) => !test(cell) && shareOf(below.map((row) => bare(row[column] ?? "")).filter(Boolean), test) > 0.6,
-    );
-  return first.some(isOther) && !first.some((cell) => isEmail(cell) || isBarePhone(cell)) ? filled : -1;
+  const below = (column: number) =>
+    rows
+      .slice(filled + 1, filled + 1 + LOOKED_AT)
+      .map((row) => bare(row[column] ?? ""))
+      .filter(Boolean);
+  const isHeading = !first.some(isKnown) && first.some((cell, column) => cell !== "" && shareOf(below(column), isKnown) > 0.6);
+  return isHeading ? filled : -1;
 }
 
 function guessDayOrder(cells: readonly string[], today: string): { readonly order: DayOrder; readonly sure: boolean } {
