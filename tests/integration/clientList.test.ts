@@ -317,7 +317,7 @@ test("the finder finds clients as the list does, bottles and packs by name and l
 test("the exported list holds what the filter lets through, reads as it was written, runs no formula, and stands in the audit list", async () => {
   const { GET } = await import("@/app/api/clients/list/route");
   await add(
-    { name: "=1+1", phone: "+44 171 555 0123", notes: 'He said "hello";\nand left, twice' },
+    { name: "=1+1", phone: "+44 171 555 0123", contact: "at the harbour shop", notes: 'He said "hello";\nand left, twice' },
     { name: "Leïla", email: "leila@post.example" },
   );
   const response = await GET(new Request("http://127.0.0.1:9/api/clients/list?find=%2B44"));
@@ -330,12 +330,22 @@ test("the exported list holds what the filter lets through, reads as it was writ
     string
   >[];
   expect(all.map(({ name }) => name)).toEqual(expect.arrayContaining(["Leïla", "Zzz"]));
-  // Read in again, everybody is found to be there already.
+  // Read in again, each column is what it was.
   const { readClientFile } = await import("@/features/clients/import/readClientFile");
   const again = readClientFile({ bytes: new TextEncoder().encode(text), wished: null, encoding: null, today: "2026-11-29", known: [] });
   expect(again).toMatchObject({
     ok: true,
-    clients: [{ client: { name: "=1+1", phone: "+44 171 555 0123", notes: expect.stringContaining('He said "hello";\nand left, twice') } }],
+    preview: { reading: { columns: { name: 0, phone: 1, contact: 4, notes: 5 } } },
+    clients: [
+      {
+        client: {
+          name: "=1+1",
+          phone: "+44 171 555 0123",
+          contact: "at the harbour shop",
+          notes: expect.stringContaining('He said "hello";\nand left, twice'),
+        },
+      },
+    ],
   });
   const { rows: noted } = await sql("select kind, detail from studio.audit_entry where studio_id = $1", [studio.ids.studioId]);
   expect(noted.filter(({ detail }) => detail === "list of clients")).toHaveLength(2);

@@ -31,7 +31,7 @@ const HEADINGS: readonly (readonly [ClientField, RegExp])[] = [
     "notes",
     /note|comment|remark|bemerkung|notiz|remarque|observ|anteckn|uwagi|opmerking|pozn[áa]mk|megjegyz|huom|muistiin|примеч|заметк|приміт|σημειώ/i,
   ],
-  ["contact", /address|adresse|street|stra(ß|ss)e|contact|anschrift|direcci|indirizzo|adres|osoite|c[íi]m$|адрес|διεύθυνση/i],
+  ["contact", /ways to reach|address|adresse|street|stra(ß|ss)e|contact|anschrift|direcci|indirizzo|adres|osoite|c[íi]m$|адрес|διεύθυνση/i],
   [
     "name",
     /^(full|client|customer|display)?[\s_-]*name$|^client$|^customer$|^kund|^nombre y|^nom complet|^namn$|^navn$|^naam$|^nimi$|^asiakas|^n[ée]v$|^фио$|^клиент$|^клієнт$|^ονοματεπώνυμο/i,
