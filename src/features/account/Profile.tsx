@@ -61,13 +61,15 @@ function Name({ name, email, role }: Pick<ProfileProps, "name" | "email" | "role
     <ProfilePart title="Name and address">
       <FormBody form={form} submit="Save name" working="Saving…" tone="line" disabled={!form.isDirty}>
         <TextField label="As others see it" autoComplete="name" {...form.field("name")} />
-        <p className="text-[0.9375rem] text-ink-2">
+      </FormBody>
+      <div className="mt-5 flex flex-wrap items-center justify-between gap-x-4 gap-y-2">
+        <p>
           You sign in as <span className="break-all">{email}</span>, {role}.
         </p>
-      </FormBody>
-      <Button tone="plain" className="mt-2" onClick={() => setChanging(true)}>
-        Change your e-mail address
-      </Button>
+        <Button tone="line" onClick={() => setChanging(true)}>
+          Change address
+        </Button>
+      </div>
       {changing ? <AddressSheet email={email} onClose={() => setChanging(false)} /> : null}
     </ProfilePart>
   );
