@@ -121,14 +121,16 @@ test("another e-mail address: by the password; the one before is told, and lets 
   expect(mail).toMatchObject({ to: WREN, subject: expect.stringContaining("another address") });
 
   const other = await fresh(browser);
-  await signIn(other.page, WREN, password);
-  await expect(other.page.getByText("That address and password do not go together.")).toBeVisible();
   await signIn(other.page, "ashdown@post.example", password);
   await isIn(other.page);
   await other.context.close();
   await mine.getByRole("button", { name: "Change address" }).click();
   await change(WREN, password);
   await expect(mine).toContainText(`You sign in as ${WREN}`);
+  const late = await fresh(browser);
+  await signIn(late.page, "ashdown@post.example", password);
+  await expect(late.page.getByText("That address and password do not go together.")).toBeVisible();
+  await late.context.close();
   await context.close();
 });
 
