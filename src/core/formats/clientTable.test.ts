@@ -153,6 +153,14 @@ test.each([
   expect(read(`Name,${heading}\nLina Marsh,${cell}`).guess.reading.columns).toEqual({ name: 0, ...column }),
 );
 
+test("of a table far too wide the first columns are guessed, and what stands further out is in the note", () => {
+  const far = (cell: string, between: number) => ["Lina Marsh", ...Array.from({ length: between }, () => ""), cell].join(",");
+  expect(read(`${far("lina@post.example", 298)}\nTove Oare`).guess.reading.columns).toEqual({ name: 0, email: 299 });
+  const { guess, rows } = read(`${far("lina@post.example", 299)}\nTove Oare`);
+  expect(guess.reading.columns).toEqual({ name: 0 });
+  expect(clients(rows)[0]!.notes).toBe("Column 301: lina@post.example");
+});
+
 test("a number of a small place is a number, one in brackets too", () => {
   expect(clients(read("Name,Phone\nLina,55 501\nTove,1234").rows).map(({ phone, contact }) => [phone, contact])).toEqual([
     ["55 501", ""],

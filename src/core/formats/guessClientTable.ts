@@ -16,7 +16,7 @@ const HEADINGS: readonly (readonly [ClientField, RegExp])[] = [
   ],
   [
     "lastName",
-    /^(last|family|sur)[\s_-]*name|^nachname|^familienname|^nom( de famille)?$|^apellido|^efternamn|^et(ter|er)navn|^efternavn|^nazwisko|^achternaam|^cognome|^sobrenome|^sukunimi|^p[řr][íi]jmen[íi]|^vezet[ée]kn[ée]v|^soyad|^фамилия|^прізвище|^επώνυμο|^επίθετο/i,
+    /^(last|family|sur)[\s_-]*name|^nachname|^familienname|^nom( de famille)?$|^apellido|^efternamn|^etternavn|^efternavn|^nazwisko|^achternaam|^cognome|^sobrenome|^sukunimi|^p[řr][íi]jmen[íi]|^vezet[ée]kn[ée]v|^soyad|^фамилия|^прізвище|^επώνυμο|^επίθετο/i,
   ],
   ["email", /e-?mail|^mail$|correo|courriel|e-?post|s[äa]hk[öo]posti|e-?posta|почта|пошта/i],
   [
@@ -40,6 +40,12 @@ const HEADINGS: readonly (readonly [ClientField, RegExp])[] = [
 
 /** Nothing but what a number is written with, as it must be where no heading says what it is. */
 const isBarePhone = (text: string) => /^\+?[\d(][\d\s()/.\-–]{4,38}$/.test(text) && isPhone(text);
+
+/** As many rows and columns as a guess needs; what stands further out is read all the same. */
+const LOOKED_AT = { rows: 400, columns: 300 };
+const shareOf = (cells: readonly string[], test: (cell: string) => boolean) =>
+  cells.length === 0 ? 0 : cells.filter(test).length / cells.length;
+
 /** Guesses the headings, which column says what, and how dates are written. Null where no column of names can be found. */
 export function guessClientTable(rows: readonly (readonly string[])[], today: string): ClientTableGuess | null {
   const filled = rows.findIndex((row) => row.filter((cell) => cell.trim()).length > 0);
@@ -48,9 +54,9 @@ export function guessClientTable(rows: readonly (readonly string[])[], today: st
   const heading = headingRow(rows, filled, isDay);
   const header = heading < 0 ? [] : rows[heading]!.map((cell) => cell.trim());
   const skip = heading < 0 ? filled : heading + 1;
-  const body = rows.slice(skip, skip + LOOKED_AT).filter((row) => row.some((cell) => cell.trim()));
+  const body = rows.slice(skip, skip + LOOKED_AT.rows).filter((row) => row.some((cell) => cell.trim()));
   if (body.length === 0) return null;
-  const width = Math.max(...body.map((row) => row.length));
+  const width = Math.min(LOOKED_AT.columns, Math.max(...body.map((row) => row.length)));
   const all = Array.from({ length: width }, (_, i) => i);
   const cells = (column: number) => body.map((row) => bare(row[column] ?? "")).filter(Boolean);
   const share = (column: number, test: (cell: string) => boolean) => shareOf(cells(column), test);
@@ -114,11 +120,6 @@ export function guessClientTable(rows: readonly (readonly string[])[], today: st
   return { reading: { skip, columns, dayOrder: order, othersToNotes: true }, header, doubts };
 }
 
-/** As many rows as a guess needs. */
-const LOOKED_AT = 400;
-const shareOf = (cells: readonly string[], test: (cell: string) => boolean) =>
-  cells.length === 0 ? 0 : cells.filter(test).length / cells.length;
-
 /**
  * The row of the headings, below 0 where there is none: the first of the first rows in which most is a heading we know (titles
  * may stand over it); else, in whatever language, the first row of all, where it holds no address, number or day and a column under it does.
@@ -130,10 +131,10 @@ function headingRow(rows: readonly (readonly string[])[], filled: number, isDay:
     .findIndex((row) => known(row) >= 2 || (known(row) === 1 && row.filter((cell) => cell.trim()).length <= 2));
   if (worded >= 0) return worded;
   const isKnown = (cell: string) => isEmail(cell) || isBarePhone(cell) || isDay(cell);
-  const first = rows[filled]!.map(bare);
+  const first = rows[filled]!.slice(0, LOOKED_AT.columns).map(bare);
   const below = (column: number) =>
     rows
-      .slice(filled + 1, filled + 1 + LOOKED_AT)
+      .slice(filled + 1, filled + 1 + LOOKED_AT.rows)
       .map((row) => bare(row[column] ?? ""))
       .filter(Boolean);
   const isHeading = !first.some(isKnown) && first.some((cell, column) => cell !== "" && shareOf(below(column), isKnown) > 0.6);
