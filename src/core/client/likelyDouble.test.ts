@@ -52,6 +52,7 @@ test.each<[string, WhoIs, WhoIs, string | null]>([
 test("letters apart: one more, one less, another, two turned round; from memory the usual example", () => {
   expect(lettersApart("kitten", "sitting")).toBe(3);
   expect(lettersApart("marsh", "marhs")).toBe(1);
+  expect(lettersApart("ilna", "lina")).toBe(1);
   expect(lettersApart("", "abc")).toBe(3);
   expect(lettersApart("abc", "abc")).toBe(0);
 });

@@ -168,6 +168,12 @@ describe("safety, one by one", () => {
       path: ["seconds", "step-1"],
       message: "The leaflet ends “step 1” at 8 min; nothing plans past it.",
     });
+    const least = processSteps(planOf("lift", BOTH).protocol)[0]!.leastS;
+    expect(runPlanSchema.safeParse(planOf("lift", BOTH, defaultPolicy, { "step-1": least })).success).toBe(true);
+    expect(runPlanSchema.safeParse(planOf("lift", BOTH, defaultPolicy, { "step-1": least - 1 })).error?.issues[0]).toMatchObject({
+      path: ["seconds", "step-1"],
+      message: expect.stringContaining("The leaflet begins “step 1”"),
+    });
   });
   test("wrong eye off first is asked about, and stays on record", () => {
     const chair = lift();

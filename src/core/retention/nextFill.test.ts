@@ -73,6 +73,15 @@ test("lashes over the limit a week later: so many more of the same sets drawn, a
   expect(heavy.weekLater.overLimit).toBe(0);
 });
 
+test("a lash comes over its load by no more growth than it lacks: one that is full grown by none", () => {
+  const uneven = surveyOf([7, 9.5, 8.5], { babyShare: 0, spreadMm: 1.4, density: "dense" });
+  const lashes = setLashes(mapOf({}, uneven), uneven, 0.004, { ...defaultPolicy, loadRed: 0.9 });
+  const stops = lashes.flatMap(({ stopsAtMm, matureMm, lengthMm }) => (stopsAtMm ? [{ stopsAtMm, lacksMm: matureMm - lengthMm }] : []));
+  expect(stops.length).toBeGreaterThan(0);
+  for (const { stopsAtMm, lacksMm } of stops) expect(stopsAtMm).toBeLessThanOrEqual(lacksMm);
+  expect(lashes.some(({ matureMm, lengthMm }) => lengthMm >= matureMm)).toBe(true);
+});
+
 describe("gaps that show", () => {
   test("on the day half of the sets show one, no sooner and no later; one that was there from the first day is the map's", () => {
     const lashes = [0, 1, 2, 3].map((atMm) => ({
