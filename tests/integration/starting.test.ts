@@ -1,5 +1,5 @@
 import { spawn, type ChildProcess } from "node:child_process";
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { createServer } from "node:net";
 import { tmpdir } from "node:os";
 import path from "node:path";
@@ -103,6 +103,33 @@ describe("what a start left behind that was killed", () => {
     await until(() => beganAt(child) === null);
   }, 30_000);
 });
+
+test.each(["demo", "start", "test", "bench"])(
+  "npm run %s, ended by npm's own number, is told so and ends what it started",
+  async (name) => {
+    const { scripts } = JSON.parse(readFileSync("package.json", "utf8")) as { scripts: Record<string, string> };
+    const there = path.join(folder, `npm-${name}`);
+    mkdirSync(path.join(there, "scripts"), { recursive: true });
+    writeFileSync(path.join(there, "package.json"), JSON.stringify({ scripts: { [name]: scripts[name] } }));
+    writeFileSync(
+      path.join(there, `scripts/${name}.mjs`),
+      `import { writeFileSync } from "node:fs";
+     process.on("SIGTERM", () => { writeFileSync("ended", ""); process.exit(0); });
+     console.log("up", process.pid); setInterval(() => undefined, 1000);`,
+    );
+    const npm = spawn("npm", ["run", name], { cwd: there, stdio: ["ignore", "pipe", "ignore"] });
+    let said = "";
+    npm.stdout.on("data", (part: Buffer) => (said += part.toString()));
+    await until(() => /up \d+\n/.test(said));
+    const own = Number(/up (\d+)/.exec(said)![1]);
+    try {
+      npm.kill("SIGTERM");
+      await until(() => existsSync(path.join(there, "ended")) && beganAt(own) === null);
+    } finally {
+      if (beganAt(own) !== null) process.kill(own, "SIGKILL");
+    }
+  },
+);
 
 test("a port that is taken is named, and not moved away from", async () => {
   const server = createServer();
