@@ -38,7 +38,7 @@ export async function changePassword(userId: string, password: string, keptSessi
  * The address they sign in with from now on; false where somebody signs in with it already. Links still open end: they went to
  * the address before, and whoever reads that may be the reason for the change.
  */
-export async function changeAddress(userId: string, email: string): Promise<boolean> {
+export async function changeEmail(userId: string, email: string): Promise<boolean> {
   try {
     await authDatabase().transaction(async (tx) => {
       await tx.update(user).set({ email, updatedAt: new Date() }).where(eq(user.id, userId));

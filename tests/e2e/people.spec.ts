@@ -101,14 +101,14 @@ test("another e-mail address: by the password; the one before is told, and lets 
   await signIn(page, WREN, password);
   await isIn(page);
   await page.goto("/profile");
-  const mine = page.getByRole("region", { name: "Name and address" });
+  const mine = page.getByRole("region", { name: "Name and e-mail" });
   const sheet = page.getByRole("dialog", { name: "Change your e-mail address" });
   const change = async (email: string, current: string) => {
     await sheet.getByLabel("New e-mail address").fill(email);
     await sheet.getByLabel("Your password").fill(current);
-    await sheet.getByRole("button", { name: "Change address" }).click();
+    await sheet.getByRole("button", { name: "Change e-mail" }).click();
   };
-  await mine.getByRole("button", { name: "Change address" }).click();
+  await mine.getByRole("button", { name: "Change e-mail" }).click();
   await expect(sheet.getByLabel("New e-mail address")).toBeFocused();
   await change("ashdown@post.example", "not this one at all");
   await expect(sheet.getByText("That is not your password.")).toBeVisible();
@@ -124,7 +124,7 @@ test("another e-mail address: by the password; the one before is told, and lets 
   await signIn(other.page, "ashdown@post.example", password);
   await isIn(other.page);
   await other.context.close();
-  await mine.getByRole("button", { name: "Change address" }).click();
+  await mine.getByRole("button", { name: "Change e-mail" }).click();
   await change(WREN, password);
   await expect(mine).toContainText(`You sign in as ${WREN}`);
   const late = await fresh(browser);

@@ -23,7 +23,7 @@ beforeAll(async () => {
  */
 const RULES: Readonly<Record<string, "trainee" | "technician" | "owner" | "own" | "handed" | "open">> = {
   "account/beginSecondFactor": "own",
-  "account/changeAddress": "own",
+  "account/changeEmail": "own",
   "account/changeName": "own",
   "account/changePassword": "own",
   "account/confirmSecondFactor": "own",

@@ -196,7 +196,7 @@ describe("a password", () => {
 });
 
 describe("the address one signs in with", () => {
-  const change = async (email: string, current = PASSWORD) => (await account()).changeAddress({ email, current });
+  const change = async (email: string, current = PASSWORD) => (await account()).changeEmail({ email, current });
 
   test("is changed by who knows the password; the one before lets nobody in, is told so, and its open links are dead", async () => {
     actAs(studio.member("owner"));
@@ -210,14 +210,14 @@ describe("the address one signs in with", () => {
     expect(await change(mail.owner)).toMatchObject({ ok: false, fields: { email: expect.stringMatching(/taken/) } });
     const { openLink } = await import("@/server/passwords");
     expect(await openLink(linkOf(link.data.url))).not.toBeNull();
-    expect([await audit("addressChanged"), mails]).toEqual([[], []]);
+    expect([await audit("emailChanged"), mails]).toEqual([[], []]);
 
     expect(await change("Else@People.example")).toEqual({ ok: true, data: null });
     expect((await signIn(mail.technician)).status).toBe(401);
     expect((await signIn("else@people.example")).status).toBe(200);
     expect((await signIn("ELSE@people.example")).status).toBe(200);
     expect(await openLink(linkOf(link.data.url))).toBeNull();
-    expect(await audit("addressChanged")).toMatchObject([{ by_id: studio.ids.technician, detail: null }]);
+    expect(await audit("emailChanged")).toMatchObject([{ by_id: studio.ids.technician, detail: null }]);
     expect(mails).toEqual([expect.objectContaining({ to: mail.technician, text: expect.stringContaining("lets nobody in any more") })]);
     expect(mails[0]!.text).not.toContain("else@people.example");
     // Nobody else's was touched, and the one given up may be taken.
@@ -227,13 +227,13 @@ describe("the address one signs in with", () => {
   });
 
   test("of two who want one address at once, one has it", async () => {
-    const { changeAddress } = await import("@/server/passwords");
+    const { changeEmail } = await import("@/server/passwords");
     const wanted = "both@people.example";
-    const had = [studio.ids.technician, studio.ids.trainee].map((id) => changeAddress(id, wanted));
+    const had = [studio.ids.technician, studio.ids.trainee].map((id) => changeEmail(id, wanted));
     expect((await Promise.all(had)).sort()).toEqual([false, true]);
     expect(await sql("select 1 from auth.user where email = $1", [wanted])).toHaveLength(1);
-    await changeAddress(studio.ids.technician, mail.technician);
-    await changeAddress(studio.ids.trainee, mail.trainee);
+    await changeEmail(studio.ids.technician, mail.technician);
+    await changeEmail(studio.ids.trainee, mail.trainee);
   });
 });
 

@@ -183,7 +183,7 @@ export const inputs: Record<string, (s: TestStudio) => unknown> = {
   "protocols/keepProtocol": (s) => ({ id: s.ids.protocol, base: 1, document: liftPlan().protocol }),
   "protocols/putProtocolAway": (s) => ({ id: s.ids.protocol, away: true }),
   "checklists/keepChecklist": () => null,
-  "account/changeAddress": () => null,
+  "account/changeEmail": () => null,
   "account/changeName": () => null,
   "account/changePassword": () => null,
   "account/endSessions": () => null,

@@ -30,6 +30,10 @@ test.each([
   ["31/02/1990", "dmy", null],
   ["13/13/1990", "dmy", null],
   ["04/03/1890", "dmy", null],
+  ["01/01/1900", "dmy", "1900-01-01"],
+  ["31/12/1899", "dmy", null],
+  ["01/00/1990", "dmy", null],
+  ["1990/03/366", "iso", null],
   ["16/06/2026", "dmy", null],
   ["15/06/2026", "dmy", "2026-06-15"],
   ["4 March", "dmy", null],
@@ -234,6 +238,16 @@ Tove,,${"n".repeat(4001)}`);
     [3, false],
     [5, false],
     [6, false],
+  ]);
+});
+
+test("what is just as long as may be is taken; a longer way to reach somebody goes to the note", () => {
+  const [name, note, far] = ["x".repeat(120), "n".repeat(4000), "w".repeat(300)];
+  expect(clients(read(`Name,Notes\n${name},${note}`).rows)).toMatchObject([{ name, notes: note }]);
+  const { rows } = read(`Name,Contact\nLina,${far}\nTove,${far}w`);
+  expect(clients(rows).map(({ contact, notes }) => [contact, notes])).toEqual([
+    [far, ""],
+    ["", `${far}w`],
   ]);
 });
 

@@ -28,7 +28,7 @@ export function readDay(text: string, order: DayOrder, today: string): string | 
   const short = century + Number(year);
   const full = year.length === 4 ? Number(year) : short > Number(today.slice(0, 4)) ? short - 100 : short;
   const at = new Date(Date.UTC(full, month - 1, day));
-  if (full < 1900 || month < 1 || at.getUTCMonth() + 1 !== month || at.getUTCDate() !== day) return null;
+  if (full < 1900 || at.getUTCMonth() + 1 !== month || at.getUTCDate() !== day) return null;
   const iso = at.toISOString().slice(0, 10);
   return iso <= today ? iso : null;
 }

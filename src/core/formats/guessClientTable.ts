@@ -18,7 +18,7 @@ const HEADINGS: readonly (readonly [ClientField, RegExp])[] = [
     "lastName",
     /^(last|family|sur)[\s_-]*name|^nachname|^familienname|^nom( de famille)?$|^apellido|^efternamn|^etternavn|^efternavn|^nazwisko|^achternaam|^cognome|^sobrenome|^sukunimi|^p[řr][íi]jmen[íi]|^vezet[ée]kn[ée]v|^soyad|^фамилия|^прізвище|^επώνυμο|^επίθετο/i,
   ],
-  ["email", /e-?mail|^mail$|correo|courriel|e-?post|s[äa]hk[öo]posti|e-?posta|почта|пошта/i],
+  ["email", /e-?mail|^mail$|correo|courriel|e-?post|s[äa]hk[öo]posti|почта|пошта/i],
   [
     "phone",
     /phone|mobile|\bcell|contact[\s_-]*n(o|um)|^n[uú]m(ber|mer|er|éro|ero)$|rufnummer|^tel|^handy|mobil|m[óo]vil|t[ée]l[ée]fono?|telefon|gsm|puhelin|matkapuh|телефон|τηλέφωνο|κινητό/i,
@@ -31,7 +31,7 @@ const HEADINGS: readonly (readonly [ClientField, RegExp])[] = [
     "notes",
     /note|comment|remark|bemerkung|notiz|remarque|observ|anteckn|uwagi|opmerking|pozn[áa]mk|megjegyz|huom|muistiin|примеч|заметк|приміт|σημειώ/i,
   ],
-  ["contact", /ways to reach|address|adresse|street|stra(ß|ss)e|contact|anschrift|direcci|indirizzo|adres|osoite|c[íi]m$|адрес|διεύθυνση/i],
+  ["contact", /ways to reach|address|street|stra(ß|ss)e|contact|anschrift|direcci|indirizzo|adres|osoite|c[íi]m$|адрес|διεύθυνση/i],
   [
     "name",
     /^(full|client|customer|display)?[\s_-]*name$|^client$|^customer$|^kund|^nombre y|^nom complet|^namn$|^navn$|^naam$|^nimi$|^asiakas|^n[ée]v$|^фио$|^клиент$|^клієнт$|^ονοματεπώνυμο/i,

@@ -18,7 +18,7 @@ export const AUDIT_KINDS = [
   "secondFactorLeftFree",
   "invited",
   "nameChanged",
-  "addressChanged",
+  "emailChanged",
   "roleChanged",
   "deactivated",
   "broughtBack",

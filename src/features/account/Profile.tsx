@@ -11,7 +11,7 @@ import { ownPasswordField } from "./ownPasswordField";
 import { ProfilePart } from "./ProfilePart";
 import { RecoveryCodes } from "./RecoveryCodes";
 
-const AddressSheet = dynamic(() => import("./AddressSheet").then((module) => module.AddressSheet));
+const EmailSheet = dynamic(() => import("./EmailSheet").then((module) => module.EmailSheet));
 const SecondFactorSetUp = dynamic(() => import("./SecondFactorSetUp").then((module) => module.SecondFactorSetUp));
 
 const passwordOnly = () => import("./schema").then((module) => module.passwordOnly);
@@ -58,7 +58,7 @@ function Name({ name, email, role }: Pick<ProfileProps, "name" | "email" | "role
     staysAsTyped: true,
   });
   return (
-    <ProfilePart title="Name and address">
+    <ProfilePart title="Name and e-mail">
       <FormBody form={form} submit="Save name" working="Saving…" tone="line" disabled={!form.isDirty}>
         <TextField label="As others see it" autoComplete="name" {...form.field("name")} />
       </FormBody>
@@ -67,10 +67,10 @@ function Name({ name, email, role }: Pick<ProfileProps, "name" | "email" | "role
           You sign in as <span className="break-all">{email}</span>, {role}.
         </p>
         <Button tone="line" onClick={() => setChanging(true)}>
-          Change address
+          Change e-mail
         </Button>
       </div>
-      {changing ? <AddressSheet email={email} onClose={() => setChanging(false)} /> : null}
+      {changing ? <EmailSheet email={email} onClose={() => setChanging(false)} /> : null}
     </ProfilePart>
   );
 }

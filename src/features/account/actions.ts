@@ -11,10 +11,10 @@ import { countGuess, takeGuessBack } from "@/server/guesses";
 import { inStudio } from "@/server/inStudio";
 import { sendMail } from "@/server/mail";
 import { currentAccount, type Member } from "@/server/member";
-import { changeAddress as keepAddress, changePassword as keepPassword, isPassword } from "@/server/passwords";
+import { changeEmail as keepEmail, changePassword as keepPassword, isPassword } from "@/server/passwords";
 import { authDatabase } from "@/server/pools";
-import { addressForm, codeForm, nameForm, passwordForm, passwordOnly } from "./schema";
-import { addressChangedMail } from "./addressChangedMail";
+import { codeForm, emailForm, nameForm, passwordForm, passwordOnly } from "./schema";
+import { emailChangedMail } from "./emailChangedMail";
 import { sessionsOf } from "./sessions";
 
 /** Whose account it is, also while the second factor that is asked of everybody is still to be set up. */
@@ -51,13 +51,13 @@ export const changePassword = action({ input: passwordForm, who: owner }, async 
 });
 
 /** Another address to sign in with. The one before is told, where mail is sent: it may have been somebody else. */
-export const changeAddress = action({ input: addressForm }, async (me, { current, email }) => {
+export const changeEmail = action({ input: emailForm }, async (me, { current, email }) => {
   await refuseWrongPassword(me, current);
   const { email: before } = (await currentAccount())!;
   if (email === before) throw new Refusal("You sign in with this address already.", { email: "The one you have." });
-  if (!(await keepAddress(me.id, email))) throw new Refusal("Somebody signs in with this address already.", { email: "Already taken." });
-  await inStudio(me, (tx) => note(tx, me, "addressChanged"));
-  await sendMail(addressChangedMail({ to: before, name: me.name, studioName: me.studioName }));
+  if (!(await keepEmail(me.id, email))) throw new Refusal("Somebody signs in with this address already.", { email: "Already taken." });
+  await inStudio(me, (tx) => note(tx, me, "emailChanged"));
+  await sendMail(emailChangedMail({ to: before, name: me.name, studioName: me.studioName }));
   refresh();
   return null;
 });

@@ -12,7 +12,7 @@ export const passwordForm = z
   .refine(({ password, current }) => password !== current, { path: ["password"], message: "This is the one you have." });
 
 /** The address one signs in with, small as it is kept. */
-export const addressForm = z.strictObject({ current: ownPassword, email: personEmail.toLowerCase() });
+export const emailForm = z.strictObject({ current: ownPassword, email: personEmail.toLowerCase() });
 
 export const passwordOnly = z.strictObject({ current: ownPassword });
 export const codeForm = z.strictObject({

@@ -2,22 +2,22 @@
 import { TextField } from "@/ui";
 import { FormSheet, useStudioForm } from "@/ui/form";
 import { toast } from "@/ui/toast";
-import { changeAddress } from "./actions";
+import { changeEmail } from "./actions";
 import { ownPasswordField } from "./ownPasswordField";
 
 /** Another e-mail address to sign in with, by one's password. */
-export function AddressSheet({ email, onClose }: { email: string; onClose: () => void }) {
+export function EmailSheet({ email, onClose }: { email: string; onClose: () => void }) {
   const form = useStudioForm({
     values: { email: "", current: "" },
-    schema: () => import("./schema").then(({ addressForm }) => addressForm),
-    send: changeAddress,
+    schema: () => import("./schema").then(({ emailForm }) => emailForm),
+    send: changeEmail,
     onKept: () => {
       toast.good("From now on you sign in with the new address.");
       onClose();
     },
   });
   return (
-    <FormSheet title="Change your e-mail address" form={form} submit="Change address" working="Changing it…" onClose={onClose}>
+    <FormSheet title="Change your e-mail address" form={form} submit="Change e-mail" working="Changing it…" onClose={onClose}>
       <p>
         You sign in with it, and links for a forgotten password go there. Until now: <span className="break-all">{email}</span>.
       </p>

@@ -1,7 +1,7 @@
 import type { Mail } from "@/server/mail";
 
 /** Tells the address that somebody signed in with before. The new one does not stand in it: who reads this may not be them. */
-export function addressChangedMail({ to, name, studioName }: { to: string; name: string; studioName: string }): Mail {
+export function emailChangedMail({ to, name, studioName }: { to: string; name: string; studioName: string }): Mail {
   return {
     to,
     subject: `You sign in to ${studioName} with another address now`,
