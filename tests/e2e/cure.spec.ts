@@ -203,9 +203,9 @@ test("a long file tells how far it is and is given up by a tap; a wrong one is t
   await sheet.getByRole("button", { name: "Keep 2" }).click();
   await expect(sheet).toContainText("2 readings are kept in Front room");
   const back = page.getByRole("region", { name: "Readings taken back" });
-  await back.getByRole("button", { name: "Take of another room.csv back" }).click();
+  await back.getByRole("button", { name: "Take back of another room.csv" }).click();
   await expect(back).toContainText("2 readings are taken back.");
-  await back.getByRole("button", { name: "Bring of another room.csv back" }).click();
+  await back.getByRole("button", { name: "Bring back of another room.csv" }).click();
   await expect(back).toContainText("2 readings count again.");
 
   await back.getByRole("button", { name: "Take a source’s readings back" }).click();

@@ -58,7 +58,7 @@ export function TakenBack({ roomId, today, renewed }: { roomId: string; today: s
               <Button
                 tone="line"
                 disabled={busy}
-                aria-label={`Take ${name} back`}
+                aria-label={`Take back ${name}`}
                 onClick={() =>
                   void run(
                     takeImportBack({ id: newId(), importId: id }),
@@ -91,7 +91,7 @@ export function TakenBack({ roomId, today, renewed }: { roomId: string; today: s
                 <Button
                   tone="plain"
                   disabled={busy}
-                  aria-label={`Bring ${what} back`}
+                  aria-label={`Bring back ${what}`}
                   onClick={() =>
                     void run(bringReadingsBack({ id }), ({ back }) => `${many(back)} ${back === 1 ? "counts" : "count"} again.`)
                   }

@@ -49,7 +49,7 @@ export function ImportedFiles() {
             <Button
               tone="line"
               disabled={busy}
-              aria-label={isTakenBack ? `Bring ${name} back` : `Take ${name} back`}
+              aria-label={isTakenBack ? `Bring back ${name}` : `Take back ${name}`}
               onClick={() =>
                 void (isTakenBack
                   ? run(bringClientsBack({ id }), ({ back }) => `${back} ${back === 1 ? "is" : "are"} among the clients again.`)
